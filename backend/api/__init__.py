@@ -1,0 +1,1 @@
+"""The HTTP surface of the studio."""

@@ -1,0 +1,356 @@
+"""Records and computed views as the shapes that leave the API."""
+
+from datetime import date
+
+from api.schemas import (
+    CauseOut,
+    DayRowOut,
+    FindingOut,
+    FlagOut,
+    FocusOut,
+    LadderOut,
+    LessonOut,
+    LookOut,
+    ObjectionOut,
+    PlanItemOut,
+    PlanOut,
+    PlayerBrief,
+    PlayerOut,
+    PreviousOut,
+    ProposalOut,
+    ReasonOut,
+    ReviewOut,
+    SafetyOut,
+    TimelineCell,
+    TimelineLesson,
+    TimelineRow,
+    WithheldOut,
+)
+from lefthand.case import Finding
+from lefthand.catalogue import load_catalogue
+from lefthand.diagnosis import open_settling_trial
+from lefthand.explain import CauseView, Reason, phrase
+from lefthand.planning import Plan as CorePlan
+from lefthand.planning import PlanItem as CoreItem
+from studio.models import Lesson, Plan, Player, RedFlag
+from studio.services.cases import LessonView, age_at, earlier_lessons, findings_of
+from studio.services.decisions import objections
+from studio.services.entries import last_undoable
+from studio.services.flags import open_flag
+from studio.services.lessons import DayRow, plan_minutes
+from studio.services.looks import Look, lesson_look
+from studio.services.reviews import ItemReview, item_dose
+from studio.services.timeline import build_timeline
+
+UNDO_WORDS = {
+    "observation": "grade",
+    "reports": "answers",
+    "complaint": "complaint",
+    "skip": "skipped check",
+    "cause": "word on a cause",
+    "result": "last week's result",
+    "line": "line on the sheet",
+    "focus": "focus",
+    "plan": "plan",
+}
+
+
+def player_brief(player: Player, on: date) -> PlayerBrief:
+    age = None if player.birth_year is None else on.year - player.birth_year
+    return PlayerBrief(
+        id=player.pk,
+        name=player.name,
+        instrument=player.instrument,
+        level=player.level,
+        age=age,
+        piece=player.piece,
+    )
+
+
+def flag_out(flag: RedFlag) -> FlagOut:
+    return FlagOut(
+        raised_on=flag.raised_on, reasons=flag.reasons, lifted_on=flag.lifted_on, note=flag.note
+    )
+
+
+def day_row(row: DayRow, on: date) -> DayRowOut:
+    causes = load_catalogue().causes
+    return DayRowOut(
+        player=player_brief(row.player, on),
+        time=row.player.lesson_time.strftime("%H:%M") if row.player.lesson_time else None,
+        is_today=row.is_today,
+        focus=[causes[c].name for c in row.focus],
+        minutes=row.minutes,
+        last_lesson=row.last_lesson.date if row.last_lesson else None,
+        lesson_today=row.today.pk if row.today else None,
+        flag=flag_out(row.flag) if row.flag else None,
+    )
+
+
+def player_out(player: Player, on: date) -> PlayerOut:
+    timeline = build_timeline(player, on)
+    causes = load_catalogue().causes
+    return PlayerOut(
+        player=player_brief(player, on),
+        lessons=[
+            TimelineLesson(
+                id=lesson.pk,
+                date=lesson.date,
+                focus=[causes[f.cause].name for f in lesson.focuses.all()],
+                exercises=[i.exercise for i in lesson.plan.items.all()]
+                if hasattr(lesson, "plan")
+                else [],
+            )
+            for lesson in timeline.lessons
+        ],
+        rows=[
+            TimelineRow(
+                evidence=row.evidence.id,
+                label=row.evidence.label,
+                change=row.change,
+                cells=[
+                    TimelineCell(
+                        lesson=lesson.pk,
+                        grade=finding.grade if finding else None,
+                        fingers=_worst_fingers(finding),
+                    )
+                    for lesson, finding in zip(timeline.lessons, row.findings, strict=True)
+                ],
+            )
+            for row in timeline.rows
+        ],
+        ladders=[
+            LadderOut(
+                exercise=ladder.exercise.id,
+                name=ladder.exercise.name,
+                rungs=len(ladder.exercise.rungs),
+                steps=[{"date": d, "rung": r} for d, r in ladder.steps],
+            )
+            for ladder in timeline.ladders
+        ],
+        headline=timeline.headline,
+        flags=[flag_out(f) for f in player.red_flags.all()],
+        lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
+    )
+
+
+def _worst_fingers(finding: Finding | None) -> list[int]:
+    if finding is None or not finding.grade:
+        return []
+    return [f for f, g in finding.by_finger.items() if g == finding.grade]
+
+
+def lesson_out(lesson: Lesson) -> LessonOut:
+    view = LessonView(lesson)
+    diagnosis = view.diagnosis
+    earlier = earlier_lessons(lesson)
+    look = lesson_look(view, earlier[0] if earlier else None)
+    undoable = last_undoable(lesson)
+    flag = open_flag(lesson.player)
+    return LessonOut(
+        id=lesson.pk,
+        revision=lesson.revision,
+        date=lesson.date,
+        player=_brief(lesson),
+        asked=lesson.asked,
+        reports=lesson.reports,
+        complaint=lesson.complaint or None,
+        skipped=lesson.skipped,
+        teacher_line=lesson.teacher_line,
+        findings={name: _finding_out(name, f, view) for name, f in view.case.findings.items()},
+        previous=_previous(earlier),
+        causes=[_cause_out(v, view) for v in diagnosis.causes],
+        focus=_focus_out(view),
+        engine_focus=list(diagnosis.engine_focus),
+        decided=lesson.focuses.exists(),
+        look=_look_out(look),
+        enough=diagnosis.enough,
+        settle=diagnosis.settle,
+        safety=SafetyOut(
+            level=view.safety.level.value,
+            reasons=list(view.safety.reasons),
+            flag=flag_out(flag) if flag else None,
+        ),
+        review=[_review_out(r) for r in view.review],
+        proposal=_proposal_out(view.proposal, view),
+        plan=_plan_out(view),
+        undo=UNDO_WORDS[undoable.kind] if undoable else None,
+    )
+
+
+def _brief(lesson: Lesson) -> PlayerBrief:
+    brief = player_brief(lesson.player, lesson.date)
+    brief.age = age_at(lesson.player, lesson)
+    return brief
+
+
+def _finding_out(name: str, finding: Finding, view: LessonView) -> FindingOut:
+    accepted = view.diagnosis.accepted.get(name)
+    words = None
+    if accepted:
+        way = view.catalogue.ways[accepted.way]
+        words = f"{way.label.lower()}: {way.words[accepted.value]}"
+    return FindingOut(
+        grade=finding.grade,
+        by_finger={str(f): g for f, g in finding.by_finger.items()},
+        value=finding.value,
+        accepted=words,
+    )
+
+
+def _previous(earlier: list[Lesson]) -> PreviousOut | None:
+    """The newest earlier lesson in which something was looked at."""
+    for lesson in earlier:
+        findings = findings_of(lesson)
+        if findings:
+            return PreviousOut(
+                lesson=lesson.pk,
+                date=lesson.date,
+                findings={
+                    name: FindingOut(
+                        grade=f.grade,
+                        by_finger={str(k): g for k, g in f.by_finger.items()},
+                        value=f.value,
+                        accepted=None,
+                    )
+                    for name, f in findings.items()
+                },
+            )
+    return None
+
+
+def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
+    cause = view.catalogue.causes[seen.cause]
+    word = next((w for w in view.lesson.cause_words.all() if w.cause == cause.id), None)
+    done = set(view.case.findings) | set(view.lesson.skipped)
+    return CauseOut(
+        id=cause.id,
+        name=cause.name,
+        meaning=cause.meaning,
+        probability=seen.probability,
+        word=seen.word.value,
+        fingers=list(seen.fingers),
+        speaks_for=[_reason_out(r, view) for r in seen.speaks_for],
+        speaks_against=[_reason_out(r, view) for r in seen.speaks_against],
+        settle=open_settling_trial(cause.id, view.catalogue, view.case, done),
+        teacher_word=word.word if word else None,
+        teacher_why=word.why if word else "",
+    )
+
+
+def _reason_out(reason: Reason, view: LessonView) -> ReasonOut:
+    finding = view.case.findings.get(reason.evidence)
+    evidence = view.catalogue.evidence[reason.evidence]
+    words = phrase(evidence, finding) if finding else f"{evidence.label.lower()} (complaint)"
+    return ReasonOut(evidence=reason.evidence, phrase=words, weight=reason.weight)
+
+
+def _focus_out(view: LessonView) -> list[FocusOut]:
+    return [
+        FocusOut(
+            cause=f.cause,
+            name=view.catalogue.causes[f.cause].name,
+            fingers=list(f.fingers),
+            why=f.why,
+            is_engines=f.cause in view.diagnosis.engine_focus,
+        )
+        for f in view.diagnosis.focus
+    ]
+
+
+def _look_out(look: Look | None) -> LookOut | None:
+    if look is None:
+        return None
+    return LookOut(
+        again=look.again,
+        stage=look.stage.value,
+        checks=list(look.checks),
+        seconds=look.seconds,
+    )
+
+
+def _review_out(review: ItemReview) -> ReviewOut:
+    rung = review.exercise.rung(review.item.rung)
+    return ReviewOut(
+        item=review.item.pk,
+        exercise=review.exercise.id,
+        name=review.exercise.name,
+        rung=review.item.rung,
+        rungs=len(review.exercise.rungs),
+        rung_words=rung.words,
+        passed_when=review.exercise.passed_when,
+        passed=review.result.passed if review.result else None,
+        days_done=review.days_done,
+        move=review.advice.move.value,
+        next_rung=review.advice.rung,
+        reason=review.advice.reason,
+    )
+
+
+def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
+    names = view.catalogue.exercises
+    return ProposalOut(
+        items=[_core_item_out(item, view) for item in plan.items],
+        offered=list(plan.offered),
+        withheld=[
+            WithheldOut(exercise=w.exercise, name=names[w.exercise].name, reason=w.reason)
+            for w in plan.withheld
+        ],
+        check_first=list(plan.check_first),
+        minutes_a_day=plan.minutes_a_day,
+        budget=view.case.minutes_budget,
+        paused=plan.paused,
+    )
+
+
+def _core_item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
+    exercise = view.catalogue.exercises[item.exercise]
+    return PlanItemOut(
+        exercise=item.exercise,
+        name=exercise.name,
+        kind=item.kind.value,
+        rung=item.rung,
+        rungs=len(exercise.rungs),
+        rung_words=exercise.rung(item.rung).words,
+        reps=item.dose.reps,
+        sets=item.dose.sets,
+        dose=item.dose.words(),
+        minutes=item.minutes,
+        days=list(item.days),
+        tempo=item.dose.tempo,
+        fingers=list(item.fingers),
+        why=item.why,
+    )
+
+
+def _plan_out(view: LessonView) -> PlanOut | None:
+    plan = Plan.objects.filter(lesson=view.lesson).prefetch_related("items").first()
+    if plan is None:
+        return None
+    items = []
+    for item in plan.items.all():
+        exercise = view.catalogue.exercises[item.exercise]
+        dose = item_dose(item)
+        items.append(
+            PlanItemOut(
+                exercise=item.exercise,
+                name=exercise.name,
+                kind=exercise.kind.value,
+                rung=item.rung,
+                rungs=len(exercise.rungs),
+                rung_words=exercise.rung(item.rung).words,
+                reps=item.reps,
+                sets=item.sets,
+                dose=dose.words(),
+                minutes=dose.minutes(len(item.fingers)),
+                days=item.days,
+                tempo=item.tempo,
+                fingers=item.fingers,
+                why=item.why,
+            )
+        )
+    return PlanOut(
+        items=items,
+        minutes_a_day=plan_minutes(plan.lesson),
+        objections=[ObjectionOut(exercise=o.exercise, reason=o.reason) for o in objections(view)],
+    )

@@ -1,0 +1,76 @@
+"""The knowledge base as the front end shows it."""
+
+from functools import lru_cache
+
+from django.http import HttpRequest
+from ninja import Router
+
+from api.schemas import CatalogueOut, CauseInfo, EvidenceInfo, ExerciseInfo, RungInfo
+from lefthand.catalogue import load_catalogue
+from lefthand.exercises import Exercise
+from lefthand.thresholds import MEASURES
+
+router = Router(tags=["catalogue"])
+
+
+@router.get("", response=CatalogueOut)
+def read_catalogue(request: HttpRequest) -> CatalogueOut:
+    return _catalogue()
+
+
+@lru_cache(maxsize=1)
+def _catalogue() -> CatalogueOut:
+    known = load_catalogue()
+    return CatalogueOut(
+        causes=[
+            CauseInfo(
+                id=c.id,
+                order=c.order,
+                name=c.name,
+                meaning=c.meaning,
+                instruments=sorted(c.instruments),
+            )
+            for c in known.causes.values()
+        ],
+        evidence=[
+            EvidenceInfo(
+                id=e.id,
+                stage=e.stage.value,
+                seconds=e.seconds,
+                per_finger=e.per_finger,
+                of_finger=e.of_finger,
+                instruments=sorted(e.instruments),
+                measure=e.measure,
+                unit=MEASURES[e.measure].unit if e.measure else None,
+                place=e.place,
+                label=e.label,
+                look=e.look,
+                note=e.note,
+            )
+            for e in known.evidence.values()
+        ],
+        exercises=[_exercise(e) for e in known.exercises.values()],
+    )
+
+
+def _exercise(exercise: Exercise) -> ExerciseInfo:
+    return ExerciseInfo(
+        id=exercise.id,
+        kind=exercise.kind.value,
+        instruments=sorted(exercise.instruments),
+        name=exercise.name,
+        does=exercise.does,
+        steps=list(exercise.steps),
+        feel=exercise.feel,
+        mistake=exercise.mistake,
+        stop=exercise.stop,
+        helper_does=exercise.helper_does,
+        passed_when=exercise.passed_when,
+        drill=exercise.drill,
+        rungs=[
+            RungInfo(
+                words=r.words, setting=r.setting.value, dose=r.dose.words(), tempo=r.dose.tempo
+            )
+            for r in exercise.rungs
+        ],
+    )

@@ -1,0 +1,41 @@
+"""The day's list and the players' pages."""
+
+from datetime import date
+
+from django.http import HttpRequest
+from django.utils import timezone
+from ninja import Router
+
+from api.present import day_row, flag_out, lesson_out, player_out
+from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerOut
+from studio.services.flags import lift_flag
+from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
+
+router = Router(tags=["players"])
+
+
+def today() -> date:
+    return timezone.localdate()
+
+
+@router.get("/today", response=DayOut)
+def read_day(request: HttpRequest) -> DayOut:
+    on = today()
+    return DayOut(date=on, rows=[day_row(row, on) for row in day_rows(request.user, on)])
+
+
+@router.get("/{int:player_id}", response=PlayerOut)
+def read_player(request: HttpRequest, player_id: int) -> PlayerOut:
+    return player_out(player_of(request.user, player_id), today())
+
+
+@router.post("/{int:player_id}/lessons", response=LessonOut)
+def begin_lesson(request: HttpRequest, player_id: int) -> LessonOut:
+    """Today's lesson of this player, begun if need be."""
+    lesson = start_lesson(player_of(request.user, player_id), today())
+    return lesson_out(lesson_of(request.user, lesson.pk))
+
+
+@router.post("/{int:player_id}/lift-flag", response=FlagOut)
+def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
+    return flag_out(lift_flag(player_of(request.user, player_id), note=data.note, on=today()))

@@ -1,0 +1,69 @@
+"""Signing in and out, and who is here."""
+
+from django.conf import settings
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest
+from django.middleware.csrf import get_token
+from ninja import Router
+from ninja.security import APIKeyCookie
+from ninja.throttling import AnonRateThrottle
+
+from api.schemas import SessionOut, SignInIn, TeacherOut
+from studio.errors import StudioError
+
+router = Router(tags=["session"])
+DEMO_USERNAME = "demo"
+
+
+class CsrfOnly(APIKeyCookie):
+    """No sign-in needed, but the cross-site check is made as everywhere else."""
+
+    param_name = settings.CSRF_COOKIE_NAME
+
+    def authenticate(self, _request: HttpRequest, key: str | None) -> str | None:
+        return key
+
+
+class SignInThrottle(AnonRateThrottle):
+    """Counts every try from one address, signed in or not."""
+
+    scope = "sign_in"
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        return self.cache_format % {"scope": self.scope, "ident": self.get_ident(request)}
+
+
+def _session(request: HttpRequest) -> SessionOut:
+    user = request.user
+    if not user.is_authenticated:
+        return SessionOut(teacher=None)
+    own = getattr(user, "studio_settings", None)
+    name = own.display_name if own and own.display_name else user.get_username()
+    return SessionOut(teacher=TeacherOut(name=name, is_demo=user.get_username() == DEMO_USERNAME))
+
+
+@router.get("", auth=None, response=SessionOut)
+def who_is_here(request: HttpRequest) -> SessionOut:
+    """Also sets the cookie that later requests must echo."""
+    get_token(request)
+    return _session(request)
+
+
+@router.post(
+    "/sign-in",
+    auth=CsrfOnly(),
+    response=SessionOut,
+    throttle=[SignInThrottle(settings.SIGN_IN_RATE)],
+)
+def sign_in(request: HttpRequest, data: SignInIn) -> SessionOut:
+    user = authenticate(request, username=data.username, password=data.password)
+    if user is None:
+        raise StudioError("sign_in_failed")
+    login(request, user)
+    return _session(request)
+
+
+@router.post("/sign-out", response=SessionOut)
+def sign_out(request: HttpRequest) -> SessionOut:
+    logout(request)
+    return SessionOut(teacher=None)

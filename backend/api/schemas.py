@@ -1,0 +1,326 @@
+"""Shapes of what goes in and out. Every field is spelled out."""
+
+from datetime import date
+from typing import Any
+
+from ninja import Field, Schema
+
+
+class TeacherOut(Schema):
+    name: str
+    is_demo: bool
+
+
+class SessionOut(Schema):
+    teacher: TeacherOut | None
+
+
+class SignInIn(Schema):
+    username: str = Field(max_length=150)
+    password: str = Field(max_length=200)
+
+
+class CauseInfo(Schema):
+    id: str
+    order: int
+    name: str
+    meaning: str
+    instruments: list[str]
+
+
+class EvidenceInfo(Schema):
+    id: str
+    stage: str
+    seconds: int
+    per_finger: bool
+    of_finger: int | None
+    instruments: list[str]
+    measure: str | None
+    unit: str | None
+    place: str
+    label: str
+    look: str
+    note: str
+
+
+class RungInfo(Schema):
+    words: str
+    setting: str
+    dose: str
+    tempo: int | None
+
+
+class ExerciseInfo(Schema):
+    id: str
+    kind: str
+    instruments: list[str]
+    name: str
+    does: str
+    steps: list[str]
+    feel: str
+    mistake: str
+    stop: str
+    helper_does: str
+    passed_when: str
+    drill: str | None
+    rungs: list[RungInfo]
+
+
+class CatalogueOut(Schema):
+    causes: list[CauseInfo]
+    evidence: list[EvidenceInfo]
+    exercises: list[ExerciseInfo]
+
+
+class FlagOut(Schema):
+    raised_on: date
+    reasons: list[str]
+    lifted_on: date | None
+    note: str
+
+
+class PlayerBrief(Schema):
+    id: int
+    name: str
+    instrument: str
+    level: str
+    age: int | None
+    piece: str
+
+
+class DayRowOut(Schema):
+    player: PlayerBrief
+    time: str | None
+    is_today: bool
+    focus: list[str]
+    minutes: float | None
+    last_lesson: date | None
+    lesson_today: int | None
+    flag: FlagOut | None
+
+
+class DayOut(Schema):
+    date: date
+    rows: list[DayRowOut]
+
+
+class TimelineCell(Schema):
+    lesson: int
+    grade: int | None
+    fingers: list[int]
+
+
+class TimelineRow(Schema):
+    evidence: str
+    label: str
+    cells: list[TimelineCell]
+    change: str
+
+
+class TimelineLesson(Schema):
+    id: int
+    date: date
+    focus: list[str]
+    exercises: list[str]
+
+
+class LadderStep(Schema):
+    date: date
+    rung: int
+
+
+class LadderOut(Schema):
+    exercise: str
+    name: str
+    rungs: int
+    steps: list[LadderStep]
+
+
+class PlayerOut(Schema):
+    player: PlayerBrief
+    lessons: list[TimelineLesson]
+    rows: list[TimelineRow]
+    ladders: list[LadderOut]
+    headline: str
+    flags: list[FlagOut]
+    lesson_today: int | None
+
+
+class FindingOut(Schema):
+    grade: int
+    by_finger: dict[str, int]
+    value: float | None
+    accepted: str | None
+
+
+class PreviousOut(Schema):
+    lesson: int
+    date: date
+    findings: dict[str, FindingOut]
+
+
+class ReasonOut(Schema):
+    evidence: str
+    phrase: str
+    weight: float
+
+
+class CauseOut(Schema):
+    id: str
+    name: str
+    meaning: str
+    probability: float
+    word: str
+    fingers: list[int]
+    speaks_for: list[ReasonOut]
+    speaks_against: list[ReasonOut]
+    settle: str | None
+    teacher_word: str | None
+    teacher_why: str
+
+
+class FocusOut(Schema):
+    cause: str
+    name: str
+    fingers: list[int]
+    why: str
+    is_engines: bool
+
+
+class LookOut(Schema):
+    again: bool
+    stage: str
+    checks: list[str]
+    seconds: int
+
+
+class SafetyOut(Schema):
+    level: str
+    reasons: list[str]
+    flag: FlagOut | None
+
+
+class PlanItemOut(Schema):
+    exercise: str
+    name: str
+    kind: str
+    rung: int
+    rungs: int
+    rung_words: str
+    reps: int
+    sets: int
+    dose: str
+    minutes: float
+    days: list[int]
+    tempo: int | None
+    fingers: list[int]
+    why: str
+
+
+class WithheldOut(Schema):
+    exercise: str
+    name: str
+    reason: str
+
+
+class ProposalOut(Schema):
+    items: list[PlanItemOut]
+    offered: list[str]
+    withheld: list[WithheldOut]
+    check_first: list[str]
+    minutes_a_day: float
+    budget: float
+    paused: bool
+
+
+class ObjectionOut(Schema):
+    exercise: str
+    reason: str
+
+
+class PlanOut(Schema):
+    items: list[PlanItemOut]
+    minutes_a_day: float
+    objections: list[ObjectionOut]
+
+
+class ReviewOut(Schema):
+    item: int
+    exercise: str
+    name: str
+    rung: int
+    rungs: int
+    rung_words: str
+    passed_when: str
+    passed: bool | None
+    days_done: int
+    move: str
+    next_rung: int
+    reason: str
+
+
+class LessonOut(Schema):
+    id: int
+    revision: int
+    date: date
+    player: PlayerBrief
+    asked: bool
+    reports: dict[str, Any]
+    complaint: str | None
+    skipped: list[str]
+    teacher_line: str
+    findings: dict[str, FindingOut]
+    previous: PreviousOut | None
+    causes: list[CauseOut]
+    focus: list[FocusOut]
+    engine_focus: list[str]
+    decided: bool
+    look: LookOut | None
+    enough: bool
+    settle: str | None
+    safety: SafetyOut
+    review: list[ReviewOut]
+    proposal: ProposalOut
+    plan: PlanOut | None
+    undo: str | None
+
+
+class EntryIn(Schema):
+    client_key: str = Field(min_length=8, max_length=64)
+    kind: str = Field(max_length=16)
+    key: str = Field(default="", max_length=60)
+    value: Any = None
+
+
+class LiftIn(Schema):
+    note: str = Field(max_length=300)
+
+
+class SheetItemOut(Schema):
+    exercise: str
+    name: str
+    rung_words: str
+    dose: str
+    minutes: float
+    tempo: int | None
+    days: list[str]
+    why: str
+    steps: list[str]
+    feel: str
+    mistake: str
+    stop: str
+    helper_does: str
+    music: str | None
+
+
+class SheetOut(Schema):
+    first_name: str
+    date: date
+    instrument: str
+    focus: list[str]
+    teacher_line: str
+    paused: bool
+    reasons: list[str]
+    items: list[SheetItemOut]
+    minutes_a_day: float
+    days: list[str]

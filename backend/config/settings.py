@@ -1,0 +1,126 @@
+"""Settings. What differs from one installation to the next comes from the environment.
+
+JOLF_DATA: folder of the database and the secret key (default: data/ beside the code).
+JOLF_DATABASE: file name of the database inside it (default: studio.sqlite3).
+JOLF_HOSTS: comma-separated host names the server answers to (default: this computer only).
+JOLF_HTTPS: "1" when a proxy serves it over HTTPS.
+JOLF_DEBUG: "1" for development only.
+"""
+
+import os
+import secrets
+import sys
+from pathlib import Path
+
+BACKEND = Path(__file__).resolve().parent.parent
+ROOT = BACKEND.parent
+DATA = Path(os.environ.get("JOLF_DATA", ROOT / "data"))
+FRONTEND_BUILD = ROOT / "frontend" / "dist"
+
+DEBUG = os.environ.get("JOLF_DEBUG") == "1"
+HTTPS = os.environ.get("JOLF_HTTPS") == "1"
+TESTING = "test" in sys.argv[1:2]
+
+
+def _secret_key() -> str:
+    """The key of this installation, made on first use and kept in the data folder."""
+    if TESTING:
+        return secrets.token_urlsafe(50)
+    path = DATA / "secret.key"
+    if not path.exists():
+        DATA.mkdir(parents=True, exist_ok=True)
+        path.touch(mode=0o600)
+        path.write_text(secrets.token_urlsafe(50), encoding="ascii")
+    return path.read_text(encoding="ascii")
+
+
+SECRET_KEY = _secret_key()
+ALLOWED_HOSTS = os.environ.get("JOLF_HOSTS", "localhost,127.0.0.1,[::1]").split(",")
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "studio",
+    "api",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "config.middleware.ContentSecurityPolicyMiddleware",
+]
+ROOT_URLCONF = "config.urls"
+WSGI_APPLICATION = "config.wsgi.application"
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": DATA / os.environ.get("JOLF_DATABASE", "studio.sqlite3"),
+        "OPTIONS": {
+            "timeout": 10,
+            "transaction_mode": "IMMEDIATE",
+            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;",
+        },
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+
+USE_TZ = True
+TIME_ZONE = os.environ.get("TZ") or "UTC"
+LANGUAGE_CODE = "en"
+USE_I18N = False
+
+STATIC_URL = "/static/"
+STATICFILES_DIRS = [FRONTEND_BUILD] if FRONTEND_BUILD.exists() else []
+STATIC_ROOT = DATA / "static"
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    "staticfiles": {
+        # Vite has put a hash into every file name already.
+        "BACKEND": "whitenoise.storage.CompressedStaticFilesStorage"
+        if not TESTING
+        else "django.contrib.staticfiles.storage.StaticFilesStorage"
+    },
+}
+WHITENOISE_USE_FINDERS = True
+
+
+def _is_immutable(_path: str, url: str) -> bool:
+    return url.startswith("/static/assets/")
+
+
+WHITENOISE_IMMUTABLE_FILE_TEST = _is_immutable
+
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+X_FRAME_OPTIONS = "DENY"
+SECURE_REFERRER_POLICY = "same-origin"
+SESSION_COOKIE_SECURE = HTTPS
+CSRF_COOKIE_SECURE = HTTPS
+SECURE_SSL_REDIRECT = HTTPS
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None
+SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
+SECURE_HSTS_INCLUDE_SUBDOMAINS = HTTPS
+SECURE_HSTS_PRELOAD = HTTPS
+
+NINJA_NUM_PROXIES = 1 if HTTPS else 0
+SIGN_IN_RATE = "10/m"
+SILENCED_SYSTEM_CHECKS: list[str] = []
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

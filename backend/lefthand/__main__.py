@@ -1,0 +1,54 @@
+"""The core from the command line: `python -m lefthand diagnose CASE.json`.
+
+Prints JSON on stdout. Bad input: one line on stderr that names the field, exit code 2.
+"""
+
+import argparse
+import json
+import sys
+from collections.abc import Callable, Sequence
+from pathlib import Path
+from typing import Any
+
+from lefthand.case import Case, read_case
+from lefthand.catalogue import Catalogue, load_catalogue
+from lefthand.diagnosis import diagnose, diagnosis_json
+from lefthand.errors import InputError
+from lefthand.planning import plan_json, prescribe
+
+
+def _diagnose(case: Case, catalogue: Catalogue) -> dict[str, Any]:
+    return diagnosis_json(diagnose(case, catalogue))
+
+
+def _prescribe(case: Case, catalogue: Catalogue) -> dict[str, Any]:
+    return plan_json(prescribe(diagnose(case, catalogue), catalogue))
+
+
+COMMANDS: dict[str, tuple[Callable[[Case, Catalogue], dict[str, Any]], str]] = {
+    "diagnose": (_diagnose, "causes, focus, next look and safety of a case"),
+    "prescribe": (_prescribe, "the week's plan for a case"),
+}
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    parser = argparse.ArgumentParser(prog="lefthand", description=__doc__)
+    commands = parser.add_subparsers(dest="command", required=True)
+    for name, (_, summary) in COMMANDS.items():
+        command = commands.add_parser(name, help=summary)
+        command.add_argument("case", type=Path, help="a jolf-case/1 file")
+    chosen = parser.parse_args(arguments)
+    run, _ = COMMANDS[chosen.command]
+    catalogue = load_catalogue()
+    try:
+        result = run(read_case(chosen.case, catalogue), catalogue)
+    except InputError as error:
+        print(" ".join(str(error).split()), file=sys.stderr)
+        return 2
+    json.dump(result, sys.stdout, indent=2, ensure_ascii=False)
+    print()
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

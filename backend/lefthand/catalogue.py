@@ -1,0 +1,244 @@
+"""The knowledge base as typed, checked values.
+
+`load_catalogue()` reads the project's own data files; `read_catalogue(folder)` reads any folder
+with files of the same shape. Everything is checked on load: an unknown id, strength, instrument or
+field, or a cycle in `needs`, is a `CatalogueError` that names file and entry.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import lru_cache
+from pathlib import Path
+from types import MappingProxyType
+from typing import Any
+
+from lefthand.entries import Entry, read_entries
+from lefthand.errors import CatalogueError
+from lefthand.exercises import Exercise, check_needs, read_exercises
+from lefthand.thresholds import MEASURES
+from lefthand.vocabulary import FINGERS, Instrument, Stage
+
+KNOWLEDGE = Path(__file__).parent / "knowledge"
+STRENGTHS = {"S": 0.80, "M": 0.50, "W": 0.25}
+DEFAULT_LEAK = 0.05
+ALL_INSTRUMENTS = frozenset(Instrument)
+
+
+@dataclass(frozen=True, slots=True)
+class Cause:
+    """One reason for trouble. `order` is upstream first; `prior` a probability in 0..1."""
+
+    id: str
+    order: int
+    prior: float
+    instruments: frozenset[Instrument]
+    name: str
+    meaning: str
+    because: str
+    settle: tuple[str, ...]
+    begin_with: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Evidence:
+    """One thing that can be checked.
+
+    `causes` maps a cause to the probability that it alone produces the evidence; `leak` is the
+    probability with none of them present. `seconds` is the cost of the check in a lesson.
+    """
+
+    id: str
+    stage: Stage
+    seconds: int
+    per_finger: bool
+    of_finger: int | None
+    instruments: frozenset[Instrument]
+    measure: str | None
+    leak: float
+    causes: Mapping[str, float]
+    place: str
+    label: str
+    look: str
+    note: str
+
+    @property
+    def is_trial(self) -> bool:
+        return self.stage is Stage.TRIAL
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """One choice in how a teacher teaches.
+
+    `accepts` maps a value to the grades that it accepts: {value: {evidence: (1, 2)}}; `prefers` to
+    the exercises that it puts first, best first.
+    """
+
+    key: str
+    values: tuple[str, ...]
+    instruments: frozenset[Instrument]
+    label: str
+    words: Mapping[str, str]
+    accepts: Mapping[str, Mapping[str, tuple[int, ...]]]
+    prefers: Mapping[str, tuple[str, ...]]
+
+    @property
+    def default(self) -> str:
+        return self.values[0]
+
+
+@dataclass(frozen=True, eq=False)
+class Catalogue:
+    """Everything that is known. Compared and hashed by identity, so that it can key a cache."""
+
+    causes: Mapping[str, Cause]
+    evidence: Mapping[str, Evidence]
+    exercises: Mapping[str, Exercise]
+    ways: Mapping[str, Way]
+
+    def causes_of(self, instrument: Instrument) -> list[Cause]:
+        """Causes that this instrument can have, upstream first."""
+        return [c for c in self.causes.values() if instrument in c.instruments]
+
+    def evidence_of(self, instrument: Instrument) -> list[Evidence]:
+        """Checks that exist on this instrument, in the order of the catalogue."""
+        return [e for e in self.evidence.values() if instrument in e.instruments]
+
+
+@lru_cache(maxsize=1)
+def load_catalogue() -> Catalogue:
+    """The project's own knowledge base."""
+    return read_catalogue(KNOWLEDGE)
+
+
+def read_catalogue(folder: Path) -> Catalogue:
+    """Read and check the knowledge files in `folder`. Raises CatalogueError."""
+    causes = {e.id: _cause(e) for e in read_entries(folder / "causes.yaml")}
+    evidence = {e.id: _evidence(e, causes) for e in read_entries(folder / "evidence.yaml")}
+    _check_settling_trials(causes, evidence)
+    exercises = read_exercises(folder / "exercises", set(causes), set(evidence))
+    check_needs(exercises, set(evidence))
+    _check_first_exercises(causes, exercises)
+    ways = {e.id: _way(e, evidence, exercises) for e in read_entries(folder / "ways.yaml")}
+    return Catalogue(
+        causes=MappingProxyType(causes),
+        evidence=MappingProxyType(evidence),
+        exercises=MappingProxyType(exercises),
+        ways=MappingProxyType(ways),
+    )
+
+
+def _cause(entry: Entry) -> Cause:
+    cause = Cause(
+        id=entry.id,
+        order=entry.number("order", low=1, high=99, whole=True),
+        prior=entry.number("prior", low=0.0, high=1.0),
+        instruments=entry.instruments(),
+        name=entry.text("name"),
+        meaning=entry.text("meaning"),
+        because=entry.text("because"),
+        settle=tuple(entry.words("settle")),
+        begin_with=tuple(entry.words("begin_with")),
+    )
+    entry.done()
+    return cause
+
+
+def _evidence(entry: Entry, causes: Mapping[str, Cause]) -> Evidence:
+    measure = entry.text("measure", default="") or None
+    if measure is not None and measure not in MEASURES:
+        entry.fail(f"measure: {measure!r} has no thresholds")
+    of_finger = entry.number("of_finger", low=1, high=4, whole=True, default=0) or None
+    evidence = Evidence(
+        id=entry.id,
+        stage=entry.choice("stage", Stage),
+        seconds=entry.number("seconds", low=1, high=600, whole=True),
+        per_finger=entry.flag("finger"),
+        of_finger=of_finger,
+        instruments=entry.instruments(),
+        measure=measure,
+        leak=entry.number("leak", low=0.0, high=1.0, default=DEFAULT_LEAK),
+        causes=_strengths(entry, causes),
+        place=entry.text("place"),
+        label=entry.text("label"),
+        look=entry.text("look"),
+        note=entry.text("note", default=""),
+    )
+    entry.done()
+    return evidence
+
+
+def _strengths(entry: Entry, causes: Mapping[str, Cause]) -> Mapping[str, float]:
+    strengths = {}
+    for cause, letter in entry.mapping("from").items():
+        if cause not in causes:
+            entry.fail(f"from: unknown cause {cause!r}")
+        if letter not in STRENGTHS:
+            entry.fail(f"from.{cause}: strength must be S, M or W, got {letter!r}")
+        strengths[cause] = STRENGTHS[letter]
+    if not strengths:
+        entry.fail("from: at least one cause is needed")
+    return MappingProxyType(strengths)
+
+
+def _check_settling_trials(causes: Mapping[str, Cause], evidence: Mapping[str, Evidence]) -> None:
+    for cause in causes.values():
+        for trial in cause.settle:
+            if trial not in evidence:
+                raise CatalogueError("causes.yaml", cause.id, f"settle: unknown evidence {trial!r}")
+            if cause.id not in evidence[trial].causes:
+                raise CatalogueError("causes.yaml", cause.id, f"settle: {trial} says nothing of it")
+
+
+def _check_first_exercises(causes: Mapping[str, Cause], exercises: Mapping[str, Exercise]) -> None:
+    for cause in causes.values():
+        for name in cause.begin_with:
+            if name not in exercises or cause.id not in exercises[name].aims:
+                problem = f"begin_with: {name!r} is not an exercise that aims at it"
+                raise CatalogueError("causes.yaml", cause.id, problem)
+
+
+def _way(entry: Entry, evidence: Mapping[str, Evidence], exercises: Mapping[str, Exercise]) -> Way:
+    words = entry.mapping("values")
+    accepts: dict[str, Mapping[str, tuple[int, ...]]] = {}
+    for value, grades in entry.mapping("accepts", default={}).items():
+        if value not in words:
+            entry.fail(f"accepts: unknown value {value!r}")
+        accepts[value] = _accepted(entry, value, grades, evidence)
+    prefers = {}
+    for value, names in entry.mapping("prefers", default={}).items():
+        if value not in words:
+            entry.fail(f"prefers: unknown value {value!r}")
+        unknown = [n for n in names if n not in exercises]
+        if unknown:
+            entry.fail(f"prefers.{value}: unknown exercise {unknown[0]!r}")
+        prefers[value] = tuple(names)
+    way = Way(
+        key=entry.id,
+        values=tuple(words),
+        instruments=entry.instruments(),
+        label=entry.text("label"),
+        words=MappingProxyType({k: str(v) for k, v in words.items()}),
+        accepts=MappingProxyType(accepts),
+        prefers=MappingProxyType(prefers),
+    )
+    entry.done()
+    return way
+
+
+def _accepted(
+    entry: Entry, value: str, grades: Any, evidence: Mapping[str, Evidence]
+) -> Mapping[str, tuple[int, ...]]:
+    for name, accepted in grades.items():
+        if name not in evidence:
+            entry.fail(f"accepts.{value}: unknown evidence {name!r}")
+        if not set(accepted) <= {1, 2, 3}:
+            entry.fail(f"accepts.{value}.{name}: grades must be 1, 2 or 3")
+    return MappingProxyType({name: tuple(accepted) for name, accepted in grades.items()})
+
+
+def fingers_named(evidence: Evidence) -> tuple[int, ...]:
+    """Fingers that this evidence can speak about."""
+    if evidence.per_finger:
+        return FINGERS
+    return (evidence.of_finger,) if evidence.of_finger else ()

@@ -1,0 +1,192 @@
+"""From a case to what is thought of it: causes with reasons, focus, next look, safety."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any
+
+from lefthand.case import COMPLAINT_GRADE, Case, Finding
+from lefthand.catalogue import Catalogue
+from lefthand.explain import CauseView, view_causes, why_sentence
+from lefthand.focus import NO_WORD, TeacherWord, choose_focus
+from lefthand.looks import Look, is_enough, next_look
+from lefthand.network import Posterior, network_for, posterior
+from lefthand.safety import Safety, assess_safety
+from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Stage
+from lefthand.ways import Accepted, accepted_findings
+
+DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
+
+
+@dataclass(frozen=True, slots=True)
+class Focus:
+    cause: str
+    fingers: tuple[int, ...]
+    why: str
+
+
+@dataclass(frozen=True, eq=False)
+class Diagnosis:
+    """What is thought of a case.
+
+    causes: all of the instrument, most probable first. engine_focus: the focus before the teacher's
+    word. What looks ahead (`next_look`, `enough`) costs most and is computed when it is asked for.
+    """
+
+    case: Case
+    catalogue: Catalogue
+    result: Posterior
+    causes: tuple[CauseView, ...]
+    focus: tuple[Focus, ...]
+    engine_focus: tuple[str, ...]
+    safety: Safety
+    accepted: Mapping[str, Accepted]
+    stage: Stage | None
+    skipped: frozenset[str]
+
+    def probability(self, cause: str) -> float:
+        """Probability of a cause; 0.0 for one that this instrument cannot have."""
+        return self._by_cause.get(cause, 0.0)
+
+    @cached_property
+    def _by_cause(self) -> dict[str, float]:
+        return {v.cause: v.probability for v in self.causes}
+
+    @cached_property
+    def next_look(self) -> Look | None:
+        """The checks that tell most per second of lesson; None when nothing is left."""
+        return next_look(
+            self.result,
+            self.catalogue,
+            self.case.instrument,
+            stage=self.stage,
+            skipped=self.skipped,
+        )
+
+    @cached_property
+    def enough(self) -> bool:
+        """True when half a minute more has no fair chance of changing the engine's focus."""
+        checked = set(self.case.findings)
+
+        def main_focus(p: dict[str, float]) -> str | None:
+            return next(iter(choose_focus(p, self.catalogue, self.case.instrument, checked)), None)
+
+        return is_enough(
+            self.result, self.catalogue, self.case.instrument, main_focus, self.skipped
+        )
+
+    @cached_property
+    def settle(self) -> str | None:
+        """The trial that would settle the most upstream *possible* cause above a *likely* one."""
+        done = set(self.case.findings) | self.skipped
+        return _settling_trial(self._by_cause, self.catalogue, self.case, done)
+
+
+def diagnose(
+    case: Case,
+    catalogue: Catalogue,
+    *,
+    word: TeacherWord = NO_WORD,
+    stage: Stage | None = None,
+    skipped: Iterable[str] = (),
+    safety: Safety | None = None,
+) -> Diagnosis:
+    """Weigh a case. `stage` is where the lesson is now (default: that of the last finding).
+
+    `safety` replaces what the case's own reports say, for a flag that is still up or was lifted.
+    """
+    findings, accepted = counted_findings(case, catalogue)
+    grades = {name: finding.grade for name, finding in findings.items()}
+    result = posterior(network_for(catalogue, case.instrument), grades)
+    views = view_causes(result, findings, catalogue)
+    by_cause = {v.cause: v for v in views}
+    probabilities = {v.cause: v.probability for v in views}
+    checked = set(case.findings)
+    chosen = choose_focus(probabilities, catalogue, case.instrument, checked, word)
+    if stage is None and case.findings:
+        stage = catalogue.evidence[list(case.findings)[-1]].stage
+    return Diagnosis(
+        case=case,
+        catalogue=catalogue,
+        result=result,
+        causes=tuple(views),
+        focus=tuple(
+            Focus(c, by_cause[c].fingers, why_sentence(by_cause[c], findings, catalogue))
+            for c in chosen
+        ),
+        engine_focus=choose_focus(probabilities, catalogue, case.instrument, checked),
+        safety=safety or assess_safety(case),
+        accepted=accepted,
+        stage=stage,
+        skipped=frozenset(skipped) | frozenset(accepted),
+    )
+
+
+def counted_findings(
+    case: Case, catalogue: Catalogue
+) -> tuple[dict[str, Finding], dict[str, Accepted]]:
+    """Findings that count (with the complaint at grade 2 when it was not graded), and those that
+    the way of teaching accepts."""
+    findings = dict(case.findings)
+    accepted = accepted_findings(case, catalogue, {k: f.grade for k, f in findings.items()})
+    if case.complaint and case.complaint not in findings:
+        findings[case.complaint] = Finding(COMPLAINT_GRADE)
+    return {k: f for k, f in findings.items() if k not in accepted}, accepted
+
+
+def _settling_trial(
+    probabilities: Mapping[str, float], catalogue: Catalogue, case: Case, done: set[str]
+) -> str | None:
+    """The open trial for the most upstream possible cause that stands above a likely one."""
+    likely = [catalogue.causes[c].order for c, p in probabilities.items() if p > LIKELY_ABOVE]
+    if not likely:
+        return None
+    upstream = [
+        cause
+        for cause in catalogue.causes_of(case.instrument)
+        if POSSIBLE_ABOVE < probabilities[cause.id] <= LIKELY_ABOVE and cause.order < max(likely)
+    ]
+    for cause in sorted(upstream, key=lambda c: c.order):
+        trial = open_settling_trial(cause.id, catalogue, case, done)
+        if trial:
+            return trial
+    return None
+
+
+def open_settling_trial(cause: str, catalogue: Catalogue, case: Case, done: set[str]) -> str | None:
+    """The trial that would settle this cause best and was not made yet, if there is one."""
+    for trial in catalogue.causes[cause].settle:
+        if trial not in done and case.instrument in catalogue.evidence[trial].instruments:
+            return trial
+    return None
+
+
+def diagnosis_json(diagnosis: Diagnosis) -> dict[str, Any]:
+    """The diagnosis as `jolf-diagnosis/1`."""
+    look = diagnosis.next_look
+    return {
+        "format": DIAGNOSIS_FORMAT,
+        "causes": [_cause_json(view) for view in diagnosis.causes],
+        "focus": [
+            {"cause": f.cause, "fingers": list(f.fingers), "why": f.why} for f in diagnosis.focus
+        ],
+        "next_look": look
+        and {"stage": look.stage.value, "checks": list(look.checks), "seconds": look.seconds},
+        "enough": diagnosis.enough,
+        "safety": safety_json(diagnosis.safety),
+    }
+
+
+def _cause_json(view: CauseView) -> dict[str, Any]:
+    return {
+        "id": view.cause,
+        "probability": view.probability,
+        "word": view.word.value,
+        "fingers": list(view.fingers),
+        "for": [{"evidence": r.evidence, "weight": r.weight} for r in view.speaks_for],
+        "against": [{"evidence": r.evidence, "weight": r.weight} for r in view.speaks_against],
+    }
+
+
+def safety_json(safety: Safety) -> dict[str, Any]:
+    return {"level": safety.level.value, "reasons": list(safety.reasons)}

@@ -1,0 +1,72 @@
+"""How much of an exercise: stored as numbers, from which the minutes and the words follow."""
+
+import math
+from dataclasses import dataclass, replace
+
+NOTES_PER_BAR = 4
+DEFAULT_TEMPO = 60
+DEFAULT_SECONDS_EACH = 4.0
+PAIRS = 3
+STRINGS = 4
+ALL_FINGERS = 4
+SETTLE_SECONDS = 15.0
+
+
+@dataclass(frozen=True, slots=True)
+class Dose:
+    """`sets` times `reps` repetitions of `seconds` each, `pause` s after each, `rest` s after
+    a set.
+
+    per: "" or what each repetition is repeated for ("finger", "string", "pair").
+    is_hold: the seconds are a still or quiet hold and are part of the words.
+    tempo: notes a minute, or None.
+    """
+
+    reps: int = 1
+    sets: int = 1
+    seconds: float = DEFAULT_SECONDS_EACH
+    pause: float = 0.0
+    rest: float = 0.0
+    unit: str = ""
+    per: str = ""
+    tempo: int | None = None
+    is_hold: bool = False
+
+    def total_seconds(self, fingers: int = 1) -> float:
+        """Time it takes, s, for this many aimed-at fingers (0 means all four)."""
+        per = {"finger": fingers or ALL_FINGERS, "string": STRINGS, "pair": PAIRS}.get(self.per, 1)
+        work = self.sets * self.reps * per * (self.seconds + self.pause)
+        return work + (self.sets - 1) * self.rest + SETTLE_SECONDS
+
+    def minutes(self, fingers: int = 1) -> float:
+        """Time it takes, rounded up to the next half minute."""
+        return max(0.5, math.ceil(self.total_seconds(fingers) / 30) / 2)
+
+    def halved(self) -> "Dose":
+        """About half as much: fewer sets first, then fewer repetitions, then less time."""
+        if self.sets > 1:
+            return replace(self, sets=max(1, self.sets // 2))
+        if self.reps > 1:
+            return replace(self, reps=math.ceil(self.reps / 2))
+        return replace(self, seconds=self.seconds / 2)
+
+    def words(self) -> str:
+        """The dose as a player reads it: "5 x 5 s", "3 x 4 bars", "2 x 10 taps, each finger"."""
+        if self.is_hold:
+            text = f"{self.reps} × {_duration(self.seconds)}"
+        elif self.unit:
+            unit = f"{self.reps} {_unit(self.unit, self.reps)}"
+            text = f"{self.sets} × {unit}" if self.sets > 1 else unit
+        else:
+            text = f"{self.sets * self.reps} times"
+        return f"{text}, each {self.per}" if self.per else text
+
+
+def _unit(unit: str, count: int) -> str:
+    return unit[:-1] if count == 1 and unit.endswith("s") else unit
+
+
+def _duration(seconds: float) -> str:
+    if seconds >= 60 and seconds % 60 == 0:
+        return f"{seconds / 60:g} min"
+    return f"{seconds:g} s"

@@ -1,0 +1,117 @@
+"""Why a cause is thought likely or not, in weights and in sentences, and which finger shows it."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+
+from lefthand.case import Finding
+from lefthand.catalogue import Catalogue, Evidence, fingers_named
+from lefthand.network import Posterior, log_odds, without
+from lefthand.vocabulary import Likelihood, likelihood_of
+
+SMALLEST_WEIGHT = 0.05
+FINGER_SHARE = 0.6
+GRADE_WORDS = ("not there", "slight", "clear", "strong")
+TRIAL_WORDS = ("did not help", "helped a little", "helped clearly", "helped at once")
+
+
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """One piece of evidence and its weight: the change in log odds when it is left out."""
+
+    evidence: str
+    weight: float
+
+
+@dataclass(frozen=True, slots=True)
+class CauseView:
+    """What is thought of one cause. `speaks_for` and `speaks_against`: strongest first."""
+
+    cause: str
+    probability: float
+    fingers: tuple[int, ...]
+    speaks_for: tuple[Reason, ...]
+    speaks_against: tuple[Reason, ...]
+
+    @property
+    def word(self) -> Likelihood:
+        return likelihood_of(self.probability)
+
+
+def view_causes(
+    result: Posterior, findings: Mapping[str, Finding], catalogue: Catalogue
+) -> list[CauseView]:
+    """Every cause of the instrument, most probable first."""
+    network = result.network
+    full = log_odds(result.probabilities)
+    weights = {e: full - log_odds(without(result, e)) for e in result.grades}
+    views = []
+    for column, cause in enumerate(network.causes):
+        reasons = [Reason(e, float(w[column])) for e, w in weights.items()]
+        views.append(
+            CauseView(
+                cause=cause,
+                probability=float(result.probabilities[column]),
+                fingers=fingers_of(cause, findings, catalogue),
+                speaks_for=_sorted(r for r in reasons if r.weight >= SMALLEST_WEIGHT),
+                speaks_against=_sorted(r for r in reasons if r.weight <= -SMALLEST_WEIGHT),
+            )
+        )
+    return sorted(views, key=lambda v: (-v.probability, catalogue.causes[v.cause].order))
+
+
+def _sorted(reasons: Iterable[Reason]) -> tuple[Reason, ...]:
+    return tuple(sorted(reasons, key=lambda r: (-abs(r.weight), r.evidence)))
+
+
+def fingers_of(
+    cause: str, findings: Mapping[str, Finding], catalogue: Catalogue
+) -> tuple[int, ...]:
+    """Fingers in which the cause shows, the clearest ones only; empty when none was named."""
+    scores: dict[int, float] = {}
+    for name, finding in findings.items():
+        evidence = catalogue.evidence[name]
+        strength = evidence.causes.get(cause, 0.0)
+        for finger, grade in _grades_by_finger(evidence, finding).items():
+            scores[finger] = scores.get(finger, 0.0) + strength * grade
+    top = max(scores.values(), default=0.0)
+    if top <= 0:
+        return ()
+    return tuple(sorted(f for f, score in scores.items() if score >= FINGER_SHARE * top))
+
+
+def _grades_by_finger(evidence: Evidence, finding: Finding) -> Mapping[int, int]:
+    if finding.by_finger:
+        return finding.by_finger
+    if evidence.per_finger:
+        return {}
+    return dict.fromkeys(fingers_named(evidence), finding.grade)
+
+
+def phrase(evidence: Evidence, finding: Finding) -> str:
+    """One finding as a teacher would say it: "opening beside the thumb is shut (strong)"."""
+    words = TRIAL_WORDS if evidence.is_trial else GRADE_WORDS
+    label = evidence.label[0].lower() + evidence.label[1:]
+    fingers = [f for f, g in finding.by_finger.items() if g > 0 and g == finding.grade]
+    where = f", finger {' and '.join(map(str, fingers))}" if fingers else ""
+    return f"{label} ({words[finding.grade]}{where})"
+
+
+def why_sentence(view: CauseView, findings: Mapping[str, Finding], catalogue: Catalogue) -> str:
+    """One sentence: the cause, how likely, and the evidence that speaks for it."""
+    cause = catalogue.causes[view.cause]
+    strongest = [
+        phrase(catalogue.evidence[r.evidence], findings[r.evidence])
+        for r in view.speaks_for[:3]
+        if findings[r.evidence].grade > 0
+    ]
+    if not strongest:
+        return (
+            f"{cause.name}: {view.word}, from how often it is met; nothing seen speaks for it yet."
+        )
+    return f"{cause.name}: {view.word}, because of {_listed(strongest)}."
+
+
+def _listed(items: list[str]) -> str:
+    if len(items) == 1:
+        return items[0]
+    return f"{', '.join(items[:-1])} and {items[-1]}"

@@ -1,0 +1,72 @@
+"""Drills drawn as SVG with verovio, on the server."""
+
+import re
+from functools import lru_cache
+from typing import Any
+
+import verovio
+
+from lefthand.errors import InputError
+
+SCALE = 40
+PAGE_WIDTH = 2100
+TEXT_FONT = "Literata, Literata Variable, serif"
+SIGN_FONT = "Noto Music"
+# The quarter note of a metronome mark comes as a private glyph of the engraver's own font.
+METRONOME_QUARTER = "\ueca5"
+QUARTER_SIGN = "♩"
+_OWN_FONT_FACE = re.compile(r"<style[^>]*>\s*@font-face.*?</style>", re.DOTALL)
+
+
+@lru_cache(maxsize=256)
+def engrave(musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH) -> str:
+    """Our own MusicXML as one SVG picture with a viewBox and no fixed size.
+
+    It takes its colour from where it stands. `seed` keeps the ids of two pictures on one page
+    apart. Raises InputError when it cannot be read. Never pass it bytes from outside: it is not
+    safe against hostile files.
+    """
+    toolkit: Any = verovio.toolkit()
+    toolkit.setOptions(
+        {
+            "scale": SCALE,
+            "pageWidth": width,
+            "pageHeight": 60000,
+            "adjustPageHeight": True,
+            "pageMarginTop": 20,
+            "pageMarginBottom": 20,
+            "pageMarginLeft": 10,
+            "pageMarginRight": 10,
+            "breaks": "auto",
+            "header": "none",
+            "footer": "none",
+            "svgViewBox": True,
+            "svgRemoveXlink": True,
+            "xmlIdSeed": seed,
+            "spacingSystem": 6,
+        }
+    )
+    if not toolkit.loadData(musicxml):
+        raise InputError("musicxml", "the music could not be drawn")
+    return _with_shipped_fonts(str(toolkit.renderToSVG(1)))
+
+
+def _with_shipped_fonts(svg: str) -> str:
+    svg = _OWN_FONT_FACE.sub("", svg)
+    svg = svg.replace(METRONOME_QUARTER, QUARTER_SIGN)
+    svg = svg.replace('font-family="Leipzig"', f'font-family="{SIGN_FONT}"')
+    svg = svg.replace('font-family="Times, serif"', f'font-family="{TEXT_FONT}"')
+    return svg.replace(' color="black"', "")
+
+
+def flat_svg(svg: str) -> str:
+    """The picture with its nested <svg> as a scaled group, for renderers that need it so."""
+    outer = re.search(r'<svg viewBox="0 0 (\d+) \d+"', svg)
+    inner = re.search(r'<svg class="definition-scale"[^>]*viewBox="0 0 (\d+) \d+">', svg)
+    if outer is None or inner is None:
+        raise InputError("svg", "expected a picture made by engrave()")
+    scale = int(outer.group(1)) / int(inner.group(1))
+    group = f'<g transform="scale({scale:.6f})" font-family="Literata">'
+    flat = svg[: inner.start()] + group + svg[inner.end() :]
+    close = flat.rindex("</svg>", 0, flat.rindex("</svg>"))
+    return flat[:close] + "</g>" + flat[close + len("</svg>") :]

@@ -1,0 +1,95 @@
+"""Strings, clefs and the first-position hand of the four instruments.
+
+Steps above the open string in semitones (common practice): violin and viola 2, 3 or 4, 5, 7 with
+the fourth low at 6; cello 2, 3, 4, 5; bass 2, 3, 4 with fingers 1, 2, 4. A4 = 440 Hz is MIDI 69.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from lefthand.errors import InputError
+from lefthand.vocabulary import Instrument
+
+STEP_NAMES = "CDEFGAB"
+STEP_SEMITONES = (0, 2, 4, 5, 7, 9, 11)
+
+
+@dataclass(frozen=True, slots=True, order=True)
+class Pitch:
+    """A spelled pitch: step 0..6 from C, octave as in scientific notation, alter in semitones.
+
+    Prints as "F#4"; `Pitch.parse` reads that back.
+    """
+
+    octave: int
+    step: int
+    alter: int = 0
+
+    @property
+    def midi(self) -> int:
+        return 12 * (self.octave + 1) + STEP_SEMITONES[self.step] + self.alter
+
+    @property
+    def letter(self) -> str:
+        return STEP_NAMES[self.step]
+
+    def __str__(self) -> str:
+        sign = "#" * self.alter if self.alter > 0 else "b" * -self.alter
+        return f"{self.letter}{sign}{self.octave}"
+
+    @classmethod
+    def parse(cls, text: str) -> "Pitch":
+        """Read "F#4", "Bb3" or "C4". Raises InputError."""
+        letter, signs, octave = text[:1].upper(), text[1:-1], text[-1:]
+        if letter not in STEP_NAMES or not letter or not octave.isdigit():
+            raise InputError("pitch", f"expected a pitch such as F#4, got {text!r}")
+        if set(signs) not in (set(), {"#"}, {"b"}):
+            raise InputError("pitch", f"expected a pitch such as F#4, got {text!r}")
+        return cls(int(octave), STEP_NAMES.index(letter), signs.count("#") - signs.count("b"))
+
+    def above(self, steps: int, semitones: int) -> "Pitch":
+        """The pitch `steps` letters and `semitones` higher (lower when negative)."""
+        index = self.step + steps
+        plain = Pitch(self.octave + index // 7, index % 7)
+        return Pitch(plain.octave, plain.step, self.midi + semitones - plain.midi)
+
+
+@dataclass(frozen=True, slots=True)
+class Fingerboard:
+    """strings: open strings, lowest first. hand: finger to (letters, semitones) above the open
+    string in first position. clef: sign, line. octave_written: octaves written above the sound."""
+
+    strings: tuple[Pitch, ...]
+    clef: tuple[str, int]
+    hand: Mapping[int, tuple[int, int]]
+    octave_written: int = 0
+
+    @property
+    def fingers(self) -> tuple[int, ...]:
+        return tuple(self.hand)
+
+
+_VIOLIN_HAND = {1: (1, 2), 2: (2, 4), 3: (3, 5), 4: (4, 7)}
+
+
+def _open(*names: str) -> tuple[Pitch, ...]:
+    return tuple(Pitch.parse(n) for n in names)
+
+
+FINGERBOARDS: Mapping[Instrument, Fingerboard] = {
+    Instrument.VIOLIN: Fingerboard(_open("G3", "D4", "A4", "E5"), ("G", 2), _VIOLIN_HAND),
+    Instrument.VIOLA: Fingerboard(_open("C3", "G3", "D4", "A4"), ("C", 3), _VIOLIN_HAND),
+    Instrument.CELLO: Fingerboard(
+        _open("C2", "G2", "D3", "A3"),
+        ("F", 4),
+        {1: (1, 2), 2: (2, 3), 3: (2, 4), 4: (3, 5)},
+    ),
+    Instrument.BASS: Fingerboard(
+        _open("E1", "A1", "D2", "G2"),
+        ("F", 4),
+        {1: (1, 2), 2: (2, 3), 4: (2, 4)},
+        octave_written=1,
+    ),
+}
+LOW_SECOND = (2, 3)
+LOW_FOURTH = {Instrument.VIOLIN: (4, 6), Instrument.VIOLA: (4, 6)}

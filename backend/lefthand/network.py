@@ -1,0 +1,132 @@
+"""The two-layer network from causes to evidence, summed exactly.
+
+Method: noisy-OR with a leak (Pearl, "Probabilistic Reasoning in Intelligent Systems", 1988,
+section 4.3.2): evidence is there with probability 1 - (1 - leak) * prod(1 - strength) over the
+causes that are present. A grade 0..3 is a noisy report of whether the evidence is there. With at
+most `max_causes` causes at once, every set of causes is written out (21 700 sets for 20 causes and
+five at once) and the posterior is a plain sum. Evidence that was not checked is left out, which
+sums it out.
+
+The grade table and the numbers of the catalogue are working judgement, with no published source.
+Where it can be wrong: causes beyond `max_causes` at once are not considered, and reports of
+different evidence are taken as independent given the causes.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+from itertools import combinations
+
+import numpy as np
+from numpy.typing import NDArray
+
+from lefthand.catalogue import Catalogue, Evidence
+from lefthand.vocabulary import Instrument
+
+Floats = NDArray[np.float64]
+
+MAX_CAUSES = 5
+GRADE_IF_THERE = np.array([0.10, 0.25, 0.40, 0.25])
+GRADE_IF_NOT = np.array([0.82, 0.13, 0.04, 0.01])
+
+
+@dataclass(frozen=True, eq=False)
+class Network:
+    """Written-out network.
+
+    sets: (n_sets, n_causes) of 0.0 and 1.0, one row per set of causes.
+    prior: (n_sets,), sums to 1.
+    there: (n_evidence, n_sets), probability that the evidence is there.
+    """
+
+    causes: tuple[str, ...]
+    evidence: tuple[str, ...]
+    sets: Floats
+    prior: Floats
+    there: Floats
+
+    def row(self, evidence: str) -> Floats:
+        """Probability that `evidence` is there, for every set: (n_sets,)."""
+        found: Floats = self.there[self.evidence.index(evidence)]
+        return found
+
+    def likelihood(self, evidence: str, grade: int) -> Floats:
+        """Probability of this grade for every set: (n_sets,)."""
+        low = GRADE_IF_NOT[grade]
+        result: Floats = low + (GRADE_IF_THERE[grade] - low) * self.row(evidence)
+        return result
+
+
+@dataclass(frozen=True, eq=False)
+class Posterior:
+    """weights: (n_sets,), sums to 1. probabilities: (n_causes,), of each cause in 0..1."""
+
+    network: Network
+    grades: Mapping[str, int]
+    weights: Floats
+    probabilities: Floats
+
+    def probability(self, cause: str) -> float:
+        return float(self.probabilities[self.network.causes.index(cause)])
+
+
+@lru_cache(maxsize=8)
+def network_for(catalogue: Catalogue, instrument: Instrument) -> Network:
+    """The whole network of an instrument, written out once and kept."""
+    causes = {c.id: c.prior for c in catalogue.causes_of(instrument)}
+    return build_network(causes, catalogue.evidence_of(instrument), MAX_CAUSES)
+
+
+def build_network(
+    priors: Mapping[str, float], evidence: Sequence[Evidence], max_causes: int
+) -> Network:
+    """Write out all sets of at most `max_causes` of the causes in `priors`."""
+    causes = tuple(priors)
+    sets = _all_sets(len(causes), max_causes)
+    prior = np.array([priors[c] for c in causes])
+    log_prior = sets @ np.log(prior) + (1 - sets) @ np.log1p(-prior)
+    weights = np.exp(log_prior)
+    there = np.empty((len(evidence), len(sets)))
+    for row, item in enumerate(evidence):
+        misses = np.log1p(-np.array([item.causes.get(c, 0.0) for c in causes]))
+        there[row] = 1 - (1 - item.leak) * np.exp(sets @ misses)
+    return Network(causes, tuple(e.id for e in evidence), sets, weights / weights.sum(), there)
+
+
+def _all_sets(count: int, at_most: int) -> Floats:
+    rows = [s for size in range(min(at_most, count) + 1) for s in combinations(range(count), size)]
+    sets = np.zeros((len(rows), count))
+    for index, members in enumerate(rows):
+        sets[index, list(members)] = 1.0
+    return sets
+
+
+def posterior(network: Network, grades: Mapping[str, int]) -> Posterior:
+    """Probability of every cause given the grades (evidence id to 0..3)."""
+    weights = network.prior.copy()
+    for evidence in sorted(grades):
+        weights *= network.likelihood(evidence, grades[evidence])
+        weights /= weights.sum()
+    return Posterior(network, dict(grades), weights, weights @ network.sets)
+
+
+def without(result: Posterior, evidence: str) -> Floats:
+    """Probabilities of the causes with one piece of evidence left out: (n_causes,)."""
+    weights = result.weights / result.network.likelihood(evidence, result.grades[evidence])
+    probabilities: Floats = (weights @ result.network.sets) / weights.sum()
+    return probabilities
+
+
+def log_odds(probability: Floats | float) -> Floats:
+    """Natural log of p / (1 - p), kept finite at the ends."""
+    p = np.clip(np.asarray(probability, dtype=float), 1e-12, 1 - 1e-12)
+    result: Floats = np.log(p) - np.log1p(-p)
+    return result
+
+
+def heaviest(result: Posterior, share: float, at_most: int) -> NDArray[np.intp]:
+    """Indices of the heaviest sets that hold `share` of the weight, `at_most` of them."""
+    order = np.argsort(result.weights)[::-1][:at_most]
+    held = np.cumsum(result.weights[order])
+    enough = int(np.searchsorted(held, share)) + 1
+    return order[:enough]

@@ -1,0 +1,168 @@
+"""Why an exercise may not be given now. One rule, one function, one plain reason."""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+
+from lefthand.case import Case, Finding
+from lefthand.catalogue import Catalogue
+from lefthand.diagnosis import Diagnosis
+from lefthand.exercises import Exercise
+from lefthand.safety import Safety
+from lefthand.vocabulary import (
+    LIKELY_ABOVE,
+    POSSIBLE_ABOVE,
+    Kind,
+    Likelihood,
+)
+from lefthand.ways import way_value
+
+STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
+AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
+YOUNG = 8
+YOUNG_STATIC_SECONDS = 5
+BLOCKING_GRADE = 2
+
+
+@dataclass(frozen=True, eq=False)
+class Situation:
+    """All that the rules read. `probabilities` by cause, of all causes of the instrument."""
+
+    case: Case
+    catalogue: Catalogue
+    probabilities: Mapping[str, float]
+    findings: Mapping[str, Finding]
+    safety: Safety
+
+    @classmethod
+    def from_diagnosis(cls, diagnosis: Diagnosis, catalogue: Catalogue) -> "Situation":
+        case = diagnosis.case
+        probabilities = {v.cause: v.probability for v in diagnosis.causes}
+        return cls(case, catalogue, probabilities, case.findings, diagnosis.safety)
+
+    def is_at_least(self, cause: str, word: Likelihood) -> bool:
+        edge = LIKELY_ABOVE if word is Likelihood.LIKELY else POSSIBLE_ABOVE
+        return self.probabilities.get(cause, 0.0) > edge
+
+    @property
+    def has_loose_joints(self) -> bool:
+        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE)
+
+    def way(self, key: str) -> str:
+        return way_value(self.case, self.catalogue, key)
+
+
+Rule = Callable[[Exercise, Situation], str | None]
+
+
+def reason_against(exercise: Exercise, now: Situation) -> str | None:
+    """The first reason not to give the exercise, or None when it may be given."""
+    for rule in RULES:
+        reason = rule(exercise, now)
+        if reason is not None:
+            return reason
+    return None
+
+
+def _amber(exercise: Exercise, now: Situation) -> str | None:
+    if not now.safety.is_amber:
+        return None
+    if exercise.kind not in AMBER_KINDS:
+        return f"easing off ({now.safety.reasons[0]}): only release and placement"
+    if exercise.stretch:
+        return f"easing off ({now.safety.reasons[0]}): no stretch"
+    if exercise.static_s or exercise.long_hold:
+        return f"easing off ({now.safety.reasons[0]}): no still hold"
+    return None
+
+
+def _loose_joints(exercise: Exercise, now: Situation) -> str | None:
+    if not now.has_loose_joints:
+        return None
+    if exercise.nudge:
+        return "joints may be loose: no nudge from outside"
+    if exercise.stretch:
+        return "joints may be loose: no stretch"
+    return None
+
+
+def _strength_waits(exercise: Exercise, now: Situation) -> str | None:
+    if exercise.kind is not Kind.STRENGTH:
+        return None
+    way = now.way("strength")
+    if way == "loosen_only":
+        return "your way of teaching gives no strength work"
+    if way == "from_start":
+        return None
+    for cause in STRENGTH_WAITS_FOR:
+        name = now.catalogue.causes[cause].name.lower()
+        if now.is_at_least(cause, Likelihood.LIKELY):
+            return f"strength waits while this is likely: {name}"
+        if cause in now.case.recent_focus:
+            return f"strength waits a week after this was the focus: {name}"
+    return None
+
+
+def _other_limits(exercise: Exercise, now: Situation) -> str | None:
+    for cause, word in exercise.not_while.items():
+        if now.is_at_least(cause, word):
+            return f"not while this is {word.value}: {now.catalogue.causes[cause].name.lower()}"
+    return None
+
+
+def _needs(exercise: Exercise, now: Situation) -> str | None:
+    for need in exercise.needs:
+        if need in now.catalogue.exercises:
+            if now.case.passed.get(need, 0) < 1:
+                name = now.catalogue.exercises[need].name
+                return f"first pass a step of: {name}"
+        elif need in now.findings and now.findings[need].grade >= BLOCKING_GRADE:
+            return f"not while this shows: {now.catalogue.evidence[need].label.lower()}"
+    return None
+
+
+def _age(exercise: Exercise, now: Situation) -> str | None:
+    age = now.case.age
+    if age is None:
+        return None
+    if age < exercise.min_age:
+        return f"not under {exercise.min_age} years"
+    if age < YOUNG and exercise.long_hold:
+        return f"no long quiet hold under {YOUNG} years"
+    if age < YOUNG and exercise.static_s > YOUNG_STATIC_SECONDS:
+        return f"no still hold over {YOUNG_STATIC_SECONDS} s under {YOUNG} years"
+    return None
+
+
+def _level(exercise: Exercise, now: Situation) -> str | None:
+    if now.case.level.rank < exercise.level.rank:
+        return f"for {exercise.level.value} players"
+    return None
+
+
+def _home(exercise: Exercise, now: Situation) -> str | None:
+    if exercise.helper and not exercise.alone and not now.case.has_helper:
+        return "needs a helper at home"
+    if now.case.equipment is not None:
+        missing = [item for item in exercise.equipment if item not in now.case.equipment]
+        if missing:
+            return f"needs a {missing[0]}"
+    return None
+
+
+def _finished(exercise: Exercise, now: Situation) -> str | None:
+    if now.case.passed.get(exercise.id, 0) >= len(exercise.rungs):
+        return "every step of it is passed"
+    return None
+
+
+RULES: tuple[Rule, ...] = (
+    _amber,
+    _loose_joints,
+    _strength_waits,
+    _other_limits,
+    _needs,
+    _age,
+    _level,
+    _home,
+    _finished,
+)

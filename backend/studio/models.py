@@ -1,0 +1,228 @@
+"""Records of a studio. Thin: rules live in the core, writes in `services`.
+
+Every record belongs to one teacher through its player, and only that teacher sees it.
+"""
+
+from django.conf import settings
+from django.db import models
+
+INSTRUMENTS = [("vn", "violin"), ("va", "viola"), ("vc", "cello"), ("db", "double bass")]
+LEVELS = [("beginner", "beginner"), ("intermediate", "intermediate"), ("advanced", "advanced")]
+
+
+class TeacherSettings(models.Model):
+    """What a teacher set once for all players."""
+
+    teacher = models.OneToOneField(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="studio_settings"
+    )
+    display_name = models.CharField(max_length=80, blank=True)
+    way_of_teaching = models.JSONField(default=dict, blank=True)
+
+    def __str__(self) -> str:
+        return self.display_name or str(self.teacher)
+
+
+class Player(models.Model):
+    teacher = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players"
+    )
+    name = models.CharField(max_length=80)
+    instrument = models.CharField(max_length=2, choices=INSTRUMENTS)
+    level = models.CharField(max_length=12, choices=LEVELS, default="beginner")
+    birth_year = models.PositiveSmallIntegerField(null=True, blank=True)
+    daily_minutes = models.FloatField(null=True, blank=True)
+    hours_a_day = models.FloatField(default=1)
+    helper_at_home = models.BooleanField(null=True, blank=True)
+    way_of_teaching = models.JSONField(default=dict, blank=True)
+    piece = models.CharField(max_length=120, blank=True)
+    weekday = models.PositiveSmallIntegerField(null=True, blank=True)
+    lesson_time = models.TimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["lesson_time", "name"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Lesson(models.Model):
+    """One lesson. `revision` counts changes, so that a second tab notices the first's."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="lessons")
+    date = models.DateField()
+    revision = models.PositiveIntegerField(default=0)
+    asked = models.BooleanField(default=False)
+    reports = models.JSONField(default=dict, blank=True)
+    complaint = models.CharField(max_length=40, blank=True)
+    skipped = models.JSONField(default=list, blank=True)
+    teacher_line = models.CharField(max_length=300, blank=True)
+
+    class Meta:
+        ordering = ["date", "pk"]
+        constraints = [
+            models.UniqueConstraint(fields=["player", "date"], name="one_lesson_a_player_a_day")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.player}, {self.date}"
+
+
+class Observation(models.Model):
+    """One finding as it was entered: a grade, {"value": number} or {finger: grade}."""
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="observations")
+    evidence = models.CharField(max_length=40)
+    entered = models.JSONField()
+    position = models.PositiveIntegerField()
+
+    class Meta:
+        ordering = ["position"]
+        constraints = [
+            models.UniqueConstraint(fields=["lesson", "evidence"], name="one_finding_a_lesson")
+        ]
+
+    def __str__(self) -> str:
+        return self.evidence
+
+
+class CauseWord(models.Model):
+    """The teacher's word on a cause: pinned or dismissed, with why."""
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="cause_words")
+    cause = models.CharField(max_length=40)
+    word = models.CharField(
+        max_length=10, choices=[("pinned", "pinned"), ("dismissed", "dismissed")]
+    )
+    why = models.CharField(max_length=200, blank=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["lesson", "cause"], name="one_word_a_cause_a_lesson")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.cause} {self.word}"
+
+
+class Focus(models.Model):
+    """A focus that was decided, with the engine's view at that moment beside it."""
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="focuses")
+    cause = models.CharField(max_length=40)
+    rank = models.PositiveSmallIntegerField()
+    fingers = models.JSONField(default=list, blank=True)
+    why = models.TextField(blank=True)
+    probability = models.FloatField()
+    is_engines = models.BooleanField()
+
+    class Meta:
+        ordering = ["rank"]
+        constraints = [
+            models.UniqueConstraint(fields=["lesson", "rank"], name="one_focus_a_rank"),
+        ]
+
+    def __str__(self) -> str:
+        return self.cause
+
+
+class Plan(models.Model):
+    """The week that was given."""
+
+    lesson = models.OneToOneField(Lesson, on_delete=models.CASCADE, related_name="plan")
+    paused = models.BooleanField(default=False)
+
+    def __str__(self) -> str:
+        return f"plan of {self.lesson}"
+
+
+class PlanItem(models.Model):
+    """One exercise of a plan, with its dose as numbers."""
+
+    plan = models.ForeignKey(Plan, on_delete=models.CASCADE, related_name="items")
+    order = models.PositiveSmallIntegerField()
+    exercise = models.CharField(max_length=40)
+    rung = models.PositiveSmallIntegerField()
+    reps = models.PositiveSmallIntegerField()
+    sets = models.PositiveSmallIntegerField()
+    seconds = models.FloatField()
+    tempo = models.PositiveSmallIntegerField(null=True, blank=True)
+    days = models.JSONField(default=list)
+    fingers = models.JSONField(default=list, blank=True)
+    why = models.TextField(blank=True)
+
+    class Meta:
+        ordering = ["order"]
+        constraints = [
+            models.UniqueConstraint(fields=["plan", "exercise"], name="one_exercise_a_plan")
+        ]
+
+    def __str__(self) -> str:
+        return self.exercise
+
+
+class PracticeResult(models.Model):
+    """How an item went: on a day at home, or shown in the next lesson (`lesson` is set)."""
+
+    item = models.ForeignKey(PlanItem, on_delete=models.CASCADE, related_name="results")
+    lesson = models.ForeignKey(
+        Lesson, on_delete=models.CASCADE, related_name="results", null=True, blank=True
+    )
+    date = models.DateField()
+    passed = models.BooleanField()
+    pain = models.FloatField(null=True, blank=True)
+    tighter = models.BooleanField(default=False)
+
+    class Meta:
+        ordering = ["date", "pk"]
+        constraints = [
+            models.UniqueConstraint(
+                fields=["item", "lesson"],
+                name="one_result_a_lesson",
+                condition=models.Q(lesson__isnull=False),
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.item}: {'passed' if self.passed else 'not yet'}"
+
+
+class RedFlag(models.Model):
+    """Reasons to stop. Plans are paused until the teacher lifts it with a dated note."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="red_flags")
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="red_flags")
+    raised_on = models.DateField()
+    reasons = models.JSONField(default=list)
+    lifted_on = models.DateField(null=True, blank=True)
+    note = models.CharField(max_length=300, blank=True)
+
+    class Meta:
+        ordering = ["-raised_on", "-pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}: {', '.join(self.reasons)}"
+
+
+class LessonEntry(models.Model):
+    """The log of a lesson: every entry with what stood there before, so that it can be undone.
+
+    `client_key` is made by the browser; an entry that arrives twice is taken once.
+    """
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="entries")
+    client_key = models.CharField(max_length=64)
+    kind = models.CharField(max_length=16)
+    key = models.CharField(max_length=60, blank=True)
+    before = models.JSONField(null=True)
+    after = models.JSONField(null=True)
+    undone = models.BooleanField(default=False)
+
+    class Meta:
+        ordering = ["pk"]
+        constraints = [
+            models.UniqueConstraint(fields=["lesson", "client_key"], name="an_entry_counts_once")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.kind} {self.key}"

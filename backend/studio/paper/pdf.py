@@ -1,0 +1,59 @@
+"""The practice sheet as a tagged PDF, set with typst. Data goes in as JSON, never as source."""
+
+import json
+from pathlib import Path
+
+import typst
+
+from lefthand.music.engraving import flat_svg
+from studio.paper.sheet import Sheet, SheetItem
+
+HERE = Path(__file__).parent
+TEMPLATE = HERE / "sheet.typ"
+FONTS = HERE / "fonts"
+
+
+def sheet_pdf(sheet: Sheet) -> bytes:
+    """The sheet as PDF bytes, A4."""
+    compiled = typst.compile(
+        TEMPLATE.read_bytes(),
+        format="pdf",
+        font_paths=[str(FONTS)],
+        ignore_system_fonts=True,
+        sys_inputs={"sheet": json.dumps(_data(sheet))},
+    )
+    if not isinstance(compiled, bytes):
+        raise TypeError(f"expected one document, got {type(compiled).__name__}")
+    return compiled
+
+
+def _data(sheet: Sheet) -> dict[str, object]:
+    return {
+        "first_name": sheet.first_name,
+        "date": f"{sheet.date.day} {sheet.date:%B %Y}",
+        "instrument": sheet.instrument,
+        "focus": list(sheet.focus),
+        "teacher_line": sheet.teacher_line,
+        "paused": sheet.paused,
+        "reasons": list(sheet.reasons),
+        "minutes": f"{sheet.minutes_a_day:g}",
+        "days": list(sheet.days),
+        "items": [_item_data(item) for item in sheet.items],
+    }
+
+
+def _item_data(item: SheetItem) -> dict[str, object]:
+    return {
+        "name": item.exercise.name,
+        "rung": item.rung_words,
+        "dose": item.dose,
+        "minutes": f"{item.minutes:g}",
+        "tempo": item.tempo or 0,
+        "days": list(item.days),
+        "why": item.why,
+        "steps": list(item.exercise.steps),
+        "feel": item.exercise.feel,
+        "stop": item.exercise.stop,
+        "helper": item.exercise.helper_does,
+        "music": flat_svg(item.music) if item.music else "",
+    }

@@ -1,0 +1,102 @@
+"""What stands on a practice sheet: the least that a player and a parent need."""
+
+from dataclasses import dataclass
+from datetime import date
+from functools import lru_cache
+
+from lefthand.catalogue import load_catalogue
+from lefthand.exercises import Exercise
+from lefthand.music.engraving import engrave
+from lefthand.music.for_exercise import drill_of
+from lefthand.music.musicxml import to_musicxml
+from lefthand.vocabulary import Instrument
+from studio.models import Lesson, Plan, PlanItem
+from studio.services.cases import LessonView
+from studio.services.lessons import plan_minutes, practice_dates
+from studio.services.reviews import item_dose
+
+WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
+INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
+MUSIC_WIDTH = 1900
+
+
+@dataclass(frozen=True)
+class SheetItem:
+    """One exercise on the sheet. `music` is an SVG picture; `days` are weekday names."""
+
+    exercise: Exercise
+    rung_words: str
+    dose: str
+    minutes: float
+    tempo: int | None
+    days: tuple[str, ...]
+    why: str
+    music: str | None
+
+
+@dataclass(frozen=True)
+class Sheet:
+    first_name: str
+    date: date
+    instrument: str
+    focus: tuple[str, ...]
+    teacher_line: str
+    paused: bool
+    reasons: tuple[str, ...]
+    items: tuple[SheetItem, ...]
+    minutes_a_day: float
+    days: tuple[str, ...]
+
+
+def build_sheet(lesson: Lesson) -> Sheet:
+    """The sheet of a lesson's plan; without items while a red flag is up."""
+    view = LessonView(lesson)
+    causes = view.catalogue.causes
+    plan = Plan.objects.filter(lesson=lesson).prefetch_related("items").first()
+    paused = view.safety.is_red
+    items = [] if paused or plan is None else list(plan.items.all())
+    return Sheet(
+        first_name=lesson.player.name.split()[0],
+        date=lesson.date,
+        instrument=INSTRUMENT_NAMES[lesson.player.instrument],
+        focus=tuple(causes[f.cause].name for f in view.diagnosis.focus),
+        teacher_line=lesson.teacher_line,
+        paused=paused,
+        reasons=view.safety.reasons if paused else (),
+        items=tuple(_item(item, lesson, seed) for seed, item in enumerate(items, start=1)),
+        minutes_a_day=plan_minutes(lesson) if items else 0.0,
+        days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
+    )
+
+
+def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
+    return tuple(WEEKDAYS[day.weekday()] for day in practice_dates(lesson, days))
+
+
+def _item(item: PlanItem, lesson: Lesson, seed: int) -> SheetItem:
+    exercise = load_catalogue().exercises[item.exercise]
+    dose = item_dose(item)
+    return SheetItem(
+        exercise=exercise,
+        rung_words=exercise.rung(item.rung).words,
+        dose=dose.words(),
+        minutes=dose.minutes(len(item.fingers)),
+        tempo=item.tempo,
+        days=_weekdays(lesson, item.days),
+        why=item.why,
+        music=_music(item.exercise, item.rung, lesson.player.instrument, tuple(item.fingers), seed),
+    )
+
+
+@lru_cache(maxsize=128)
+def _music(
+    exercise: str, rung: int, instrument: str, fingers: tuple[int, ...], seed: int
+) -> str | None:
+    drill = drill_of(
+        load_catalogue().exercises[exercise],
+        rung,
+        Instrument(instrument),
+        fingers=fingers,
+        seed=seed,
+    )
+    return engrave(to_musicxml(drill), seed=seed, width=MUSIC_WIDTH) if drill else None

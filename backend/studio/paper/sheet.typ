@@ -1,0 +1,73 @@
+// The practice sheet. All words and numbers come in as JSON; nothing here is data.
+#let sheet = json(bytes(sys.inputs.sheet))
+#set document(title: "Practice sheet for " + sheet.first_name, author: "Jolf")
+#set page(paper: "a4", margin: (x: 17mm, top: 15mm, bottom: 14mm))
+#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: 10.5pt, lang: "en")
+#set par(leading: 0.6em, spacing: 0.75em)
+#show heading: set text(font: "Literata", weight: 600)
+#show heading.where(level: 1): set text(size: 21pt)
+#show heading.where(level: 2): set text(size: 14pt)
+#let ink = luma(40%)
+#let strings = stack(spacing: 1.5pt, ..(0.9pt, 0.7pt, 0.5pt, 0.35pt).map(w => line(length: 100%, stroke: w + luma(45%))))
+#let box-to-tick(day) = box(inset: (right: 7pt))[
+  #box(width: 11pt, height: 11pt, stroke: 0.7pt, radius: 2pt, baseline: 2pt) #text(size: 9.5pt)[#day]
+]
+
+#grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
+  [= #sheet.first_name's week],
+  text(fill: ink)[#sheet.instrument · from #sheet.date],
+)
+#v(-4pt)
+#strings
+#v(2pt)
+
+#if sheet.paused [
+  == Please stop for now
+  #block(stroke: 1.4pt, radius: 4pt, inset: 10pt, width: 100%)[
+    Your teacher has paused your exercises because of: *#sheet.reasons.join("; ")*.
+
+    Please see a doctor or a physiotherapist about it, and tell your teacher what they say.
+    There is nothing to practise on this sheet until your teacher says so.
+  ]
+] else [
+  #if sheet.focus.len() > 0 [This week is about: *#sheet.focus.join(" and ")*. #h(1fr)] #if sheet.items.len() > 0 [About *#sheet.minutes minutes* a day.]
+  #if sheet.teacher_line != "" [
+    #block(inset: (left: 10pt, y: 3pt), stroke: (left: 2pt + ink))[#emph(sheet.teacher_line)]
+  ]
+]
+
+#for (number, item) in sheet.items.enumerate(start: 1) [
+  #block(breakable: false, width: 100%, above: 13pt)[
+    #grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
+      [== #number. #item.name],
+      [*#item.dose*#if item.tempo > 0 [ · ♩ = #item.tempo] · about #item.minutes min],
+    )
+    #v(-3pt)
+    #text(fill: ink)[This week: #item.rung.] #item.why
+    #grid(columns: (1.45fr, 1fr), column-gutter: 12pt,
+      enum(tight: true, spacing: 0.55em, ..item.steps),
+      block(stroke: (left: 0.6pt + luma(60%)), inset: (left: 9pt, y: 1pt))[
+        *It feels like:* #item.feel
+
+        *Stop when:* #item.stop
+        #if item.helper != "" [
+
+          *Helper:* #item.helper
+        ]
+      ],
+    )
+    #if item.music != "" [
+      #v(1pt)
+      #image(bytes(item.music), format: "svg", width: 100%, alt: "Music of " + item.name)
+    ]
+    #v(1pt)
+    #text(size: 9.5pt, fill: ink)[Tick the days:] #h(4pt) #for day in item.days { box-to-tick(day) }
+  ]
+]
+
+#v(1fr)
+#line(length: 100%, stroke: 0.4pt + luma(60%))
+#text(size: 8.8pt, fill: ink)[
+  Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop, put the
+  instrument down and tell your teacher. #h(1fr)
+]

@@ -1,0 +1,153 @@
+"""From records to the core's case and back: what is known of a player at a lesson."""
+
+from dataclasses import dataclass
+from datetime import timedelta
+from functools import cached_property
+from typing import Any
+
+from lefthand.case import Case, Finding, parse_case
+from lefthand.catalogue import Catalogue, load_catalogue
+from lefthand.diagnosis import Diagnosis, diagnose
+from lefthand.focus import TeacherWord
+from lefthand.planning import Plan, prescribe
+from lefthand.safety import Safety
+from studio.models import Lesson, Player
+from studio.services.flags import lesson_safety
+from studio.services.reviews import ItemReview, last_load_minutes, passed_rungs, review_last_plan
+
+RECENT_FOCUS_DAYS = 7
+
+
+@dataclass(frozen=True)
+class LessonView:
+    """A lesson with everything that follows from it, computed when it is asked for."""
+
+    lesson: Lesson
+
+    @cached_property
+    def catalogue(self) -> Catalogue:
+        return load_catalogue()
+
+    @cached_property
+    def case(self) -> Case:
+        return parse_case(case_data(self.lesson), self.catalogue)
+
+    @cached_property
+    def word(self) -> TeacherWord:
+        words = list(self.lesson.cause_words.all())
+        decided = [focus.cause for focus in self.lesson.focuses.all()]
+        if not decided and not self._engine_focus and self.kept is not None:
+            decided = [self.kept]
+        pinned = [w.cause for w in words if w.word == "pinned" and w.cause not in decided]
+        dismissed = tuple(w.cause for w in words if w.word == "dismissed")
+        return TeacherWord(pinned=tuple(decided + pinned), dismissed=dismissed)
+
+    @cached_property
+    def _engine_focus(self) -> tuple[str, ...]:
+        return diagnose(self.case, self.catalogue, safety=self.safety).engine_focus
+
+    @cached_property
+    def kept(self) -> str | None:
+        """Last lesson's main focus if it still shows, though it may not be likely any more.
+
+        Getting better makes a cause less likely long before it is gone; work on it goes on.
+        """
+        last = Lesson.objects.filter(
+            player=self.lesson.player, date__lt=self.lesson.date, focuses__isnull=False
+        ).last()
+        if last is None:
+            return None
+        cause = last.focuses.all()[0].cause
+        dismissed = self.lesson.cause_words.filter(cause=cause, word="dismissed").exists()
+        shows = any(
+            finding.grade > 0 and cause in self.catalogue.evidence[name].causes
+            for name, finding in self.case.findings.items()
+        )
+        return cause if shows and not dismissed else None
+
+    @cached_property
+    def safety(self) -> Safety:
+        return lesson_safety(self.lesson, self.case)
+
+    @cached_property
+    def diagnosis(self) -> Diagnosis:
+        return diagnose(
+            self.case,
+            self.catalogue,
+            word=self.word,
+            skipped=self.lesson.skipped,
+            safety=self.safety,
+        )
+
+    @cached_property
+    def review(self) -> list[ItemReview]:
+        return review_last_plan(self.lesson, self.safety)
+
+    @cached_property
+    def proposal(self) -> Plan:
+        return prescribe(
+            self.diagnosis,
+            self.catalogue,
+            last_strength_minutes=last_load_minutes(self.lesson),
+            under_way={r.item.exercise for r in self.review if r.is_under_way},
+        )
+
+
+def case_data(lesson: Lesson) -> dict[str, Any]:
+    """The lesson as `jolf-case/1`."""
+    player = lesson.player
+    data: dict[str, Any] = {
+        "format": "jolf-case/1",
+        "instrument": player.instrument,
+        "level": player.level,
+        "way_of_teaching": way_of_teaching(player),
+        "observations": {o.evidence: o.entered for o in lesson.observations.all()},
+        "reports": lesson.reports,
+        "hours_a_day": player.hours_a_day,
+        "passed": passed_rungs(lesson),
+        "recent_focus": recent_focus(lesson),
+    }
+    if lesson.complaint:
+        data["complaint"] = lesson.complaint
+    if player.birth_year is not None:
+        data["age"] = age_at(player, lesson)
+    if player.daily_minutes is not None:
+        data["daily_minutes"] = player.daily_minutes
+    if player.helper_at_home is not None:
+        data["helper_at_home"] = player.helper_at_home
+    return data
+
+
+def age_at(player: Player, lesson: Lesson) -> int | None:
+    """Age in whole years by the year of birth alone."""
+    return None if player.birth_year is None else lesson.date.year - player.birth_year
+
+
+def way_of_teaching(player: Player) -> dict[str, str]:
+    """The teacher's way with the player's own choices over it."""
+    settings = getattr(player.teacher, "studio_settings", None)
+    return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
+
+
+def recent_focus(lesson: Lesson) -> list[str]:
+    """Causes that were the focus in the seven days before the lesson."""
+    since = lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
+    earlier = Lesson.objects.filter(
+        player=lesson.player, date__gte=since, date__lt=lesson.date
+    ).prefetch_related("focuses")
+    return sorted({focus.cause for each in earlier for focus in each.focuses.all()})
+
+
+def findings_of(lesson: Lesson) -> dict[str, Finding]:
+    """The lesson's findings as graded by the core."""
+    return dict(LessonView(lesson).case.findings)
+
+
+def earlier_lessons(lesson: Lesson) -> list[Lesson]:
+    """The player's lessons before this one, newest first."""
+    return list(
+        Lesson.objects.filter(player=lesson.player, date__lt=lesson.date)
+        .order_by("-date", "-pk")
+        .select_related("player__teacher__studio_settings")
+        .prefetch_related("observations", "focuses", "plan__items")
+    )

@@ -1,0 +1,100 @@
+"""Building the demo studio through the same services that lessons use."""
+
+from collections.abc import Iterator
+from datetime import date, time, timedelta
+from itertools import count
+
+from django.contrib.auth import get_user_model
+from django.db import transaction
+
+from lefthand.progress import Move
+from studio.demo_data import PLAYERS, DemoLesson, DemoPlayer
+from studio.models import Lesson, Player, PracticeResult, TeacherSettings
+from studio.services.cases import LessonView
+from studio.services.entries import record
+from studio.services.lessons import start_lesson
+
+DEMO_USERNAME = "demo"
+DEMO_PASSWORD = "strings-and-air"  # noqa: S105 - printed by the demo command, local only
+
+
+@transaction.atomic
+def build_demo(today: date) -> list[Player]:
+    """Replace the demo teacher and all of that teacher's players, dated relative to `today`."""
+    users = get_user_model().objects
+    users.filter(username=DEMO_USERNAME).delete()
+    teacher = users.create_user(DEMO_USERNAME, password=DEMO_PASSWORD)
+    TeacherSettings.objects.create(teacher=teacher, display_name="Ina Veldt")
+    return [_build_player(teacher.pk, demo, today) for demo in PLAYERS]
+
+
+def _build_player(teacher_id: int, demo: DemoPlayer, today: date) -> Player:
+    lesson_day = today + timedelta(days=demo.day)
+    player = Player.objects.create(
+        teacher_id=teacher_id,
+        name=demo.name,
+        instrument=demo.instrument,
+        level=demo.level,
+        birth_year=today.year - demo.age,
+        daily_minutes=demo.daily_minutes,
+        hours_a_day=demo.hours_a_day,
+        helper_at_home=demo.helper_at_home,
+        way_of_teaching=demo.way,
+        piece=demo.piece,
+        weekday=lesson_day.weekday(),
+        lesson_time=time.fromisoformat(demo.time),
+    )
+    for planned in demo.lessons:
+        _build_lesson(player, planned, lesson_day - timedelta(weeks=planned.weeks_ago))
+    return player
+
+
+def _build_lesson(player: Player, planned: DemoLesson, on: date) -> None:
+    lesson = start_lesson(player, on)
+    _practise_at_home(lesson, planned)
+    keys = (f"demo-{lesson.pk}-{number}" for number in count())
+    _enter(lesson, keys, "reports", "", planned.reports)
+    if planned.complaint:
+        _enter(lesson, keys, "complaint", "", planned.complaint)
+    for review in LessonView(_fresh(lesson)).review:
+        if review.item.exercise in planned.shown:
+            shown = {"passed": planned.shown[review.item.exercise]}
+            _enter(lesson, keys, "result", str(review.item.pk), shown)
+    for evidence, entered in planned.look.items():
+        _enter(lesson, keys, "observation", evidence, entered)
+    _decide(lesson, keys)
+    if planned.line:
+        _enter(lesson, keys, "line", "", planned.line)
+
+
+def _decide(lesson: Lesson, keys: Iterator[str]) -> None:
+    view = LessonView(_fresh(lesson))
+    _enter(lesson, keys, "focus", "", [f.cause for f in view.diagnosis.focus])
+    view = LessonView(_fresh(lesson))
+    if view.safety.is_red:
+        return
+    week = [{"exercise": item.exercise, "rung": item.rung} for item in view.proposal.items]
+    _enter(lesson, keys, "plan", "", week)
+
+
+def _practise_at_home(lesson: Lesson, planned: DemoLesson) -> None:
+    """Practice days before this lesson, of the plan before it."""
+    for review in LessonView(_fresh(lesson)).review:
+        if review.advice.move is Move.REST:
+            continue
+        given_on = review.item.plan.lesson.date
+        for index, day in enumerate(review.item.days[: planned.days_at_home]):
+            PracticeResult.objects.create(
+                item=review.item,
+                date=given_on + timedelta(days=day),
+                passed=index % 2 == 0,
+                pain=0,
+            )
+
+
+def _enter(lesson: Lesson, keys: Iterator[str], kind: str, key: str, value: object) -> None:
+    record(lesson.pk, client_key=next(keys), kind=kind, key=key, value=value)
+
+
+def _fresh(lesson: Lesson) -> Lesson:
+    return Lesson.objects.get(pk=lesson.pk)
