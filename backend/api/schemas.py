@@ -26,6 +26,7 @@ class CauseInfo(Schema):
     name: str
     meaning: str
     instruments: list[str]
+    places: list[str]
 
 
 class EvidenceInfo(Schema):

@@ -37,6 +37,7 @@ class Cause:
     because: str
     settle: tuple[str, ...]
     begin_with: tuple[str, ...]
+    places: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,6 +140,7 @@ def _cause(entry: Entry) -> Cause:
         because=entry.text("because"),
         settle=tuple(entry.words("settle")),
         begin_with=tuple(entry.words("begin_with")),
+        places=tuple(entry.words("places")),
     )
     entry.done()
     return cause

@@ -16,7 +16,7 @@ DRILLS = frozenset(
         *("frame_pattern", "touch_rest", "glide_add", "held_note", "alternate_pair"),
         *("four_by_four", "open_one_three_four", "double_ring", "slow_scale"),
         *("extension_pattern", "shift_pair", "tune_with_stops", "pluck_pattern"),
-        *("slide_four", "trill_burst", "set_then_bow"),
+        *("slide_four", "trill_burst", "set_then_bow", "easy_tune"),
     )
 )
 
@@ -29,6 +29,7 @@ class Rung:
     setting: Setting
     dose: Dose
     level: Level
+    drill: str | None
     low_fourth: bool
 
 
@@ -118,9 +119,7 @@ def _exercise(entry: Entry, causes: set[str]) -> Exercise:
         entry.fail(f"aims: unknown cause {unknown or aims!r}")
     setting = entry.choice("setting", Setting)
     level = entry.choice("level", Level, default=Level.BEGINNER)
-    drill = entry.text("drill", default="") or None
-    if drill is not None and drill not in DRILLS:
-        entry.fail(f"drill: unknown drill {drill!r}")
+    drill = _drill(entry)
     steps = tuple(entry.words("steps"))
     if not 1 <= len(steps) <= MAX_STEPS:
         entry.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(steps)}")
@@ -156,7 +155,7 @@ def _exercise(entry: Entry, causes: set[str]) -> Exercise:
         stop=entry.text("stop"),
         helper_does=entry.text("helper_does", default=""),
         passed_when=entry.text("pass"),
-        rungs=tuple(_rungs(entry, setting, level)),
+        rungs=tuple(_rungs(entry, setting, level, drill)),
     )
     entry.done()
     return exercise
@@ -180,12 +179,20 @@ def _limits(entry: Entry, causes: set[str]) -> Mapping[str, Likelihood]:
     return MappingProxyType(limits)
 
 
-def _rungs(entry: Entry, setting: Setting, level: Level) -> Iterator[Rung]:
+def _drill(entry: Entry, default: str | None = None) -> str | None:
+    drill = entry.text("drill", default=default or "") or None
+    if drill is not None and drill not in DRILLS:
+        entry.fail(f"drill: unknown drill {drill!r}")
+    return drill
+
+
+def _rungs(entry: Entry, setting: Setting, level: Level, drill: str | None) -> Iterator[Rung]:
     for row in entry.rows("rungs"):
         yield Rung(
             words=row.text("as"),
             setting=row.choice("setting", Setting, default=setting),
             level=row.choice("level", Level, default=level),
+            drill=_drill(row, drill),
             low_fourth=row.flag("low_fourth"),
             dose=_dose(row),
         )

@@ -7,6 +7,9 @@ what the planner proposes; `shown` maps an exercise to whether it was shown then
 from dataclasses import dataclass, field
 from typing import Any
 
+DEMO_USERNAME = "demo"
+DEMO_PASSWORD = "strings-and-air"  # noqa: S105 - printed by the demo command, local only
+
 
 @dataclass(frozen=True)
 class DemoLesson:

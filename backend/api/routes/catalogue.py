@@ -29,6 +29,7 @@ def _catalogue() -> CatalogueOut:
                 name=c.name,
                 meaning=c.meaning,
                 instruments=sorted(c.instruments),
+                places=list(c.places),
             )
             for c in known.causes.values()
         ],

@@ -9,10 +9,10 @@ from ninja.security import APIKeyCookie
 from ninja.throttling import AnonRateThrottle
 
 from api.schemas import SessionOut, SignInIn, TeacherOut
+from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 
 router = Router(tags=["session"])
-DEMO_USERNAME = "demo"
 
 
 class CsrfOnly(APIKeyCookie):

@@ -243,6 +243,11 @@ def _tune_with_stops(hand: _Hand) -> list[Event]:
     ]
 
 
+def _easy_tune(hand: _Hand) -> list[Event]:
+    tune = TUNES[hand.request.seed % len(TUNES)]
+    return [Event(length, (tone,)) for tone, length in _placed(tune, hand, set())]
+
+
 def _placed(tune: Tune, hand: _Hand, wanted: set[int]) -> list[tuple[Tone, Fraction]]:
     """The tune on the two middle strings, with a wanted finger wherever the note allows it."""
     root = hand.tone(0, 1).pitch.midi
@@ -307,6 +312,7 @@ MAKERS: Mapping[str, tuple[Maker, str, str, float]] = {
     "extension_pattern": (_extension_pattern, "Open and close", "carry, then open", 1),
     "shift_pair": (_shift_pair, "There and back", "thumb and hand together", 1),
     "tune_with_stops": (_tune_with_stops, "Tune with stops", "at each mark stop and shape", 1),
+    "easy_tune": (_easy_tune, "An easy tune", "soft at the end of each line", 1),
     "pluck_pattern": (_pluck_pattern, "Left-hand plucks", "+ the left hand plucks", 1),
     "slide_four": (_slide_four, "Sliding fourth", "still on the string", 1),
     "trill_burst": (_trill_burst, "Little bursts", "soft in every rest", 4),

@@ -18,12 +18,12 @@ def drill_of(
 
     `fingers`: those aimed at, () for all. The same `seed` gives the same notes.
     """
-    if exercise.drill is None:
-        return None
     step = exercise.rung(rung)
+    if step.drill is None:
+        return None
     return make_drill(
         DrillRequest(
-            drill=exercise.drill,
+            drill=step.drill,
             instrument=instrument,
             tempo=step.dose.tempo,
             fingers=fingers,

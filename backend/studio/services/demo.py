@@ -8,14 +8,11 @@ from django.contrib.auth import get_user_model
 from django.db import transaction
 
 from lefthand.progress import Move
-from studio.demo_data import PLAYERS, DemoLesson, DemoPlayer
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS, DemoLesson, DemoPlayer
 from studio.models import Lesson, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
-
-DEMO_USERNAME = "demo"
-DEMO_PASSWORD = "strings-and-air"  # noqa: S105 - printed by the demo command, local only
 
 
 @transaction.atomic

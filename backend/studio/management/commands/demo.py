@@ -5,7 +5,8 @@ from typing import Any
 from django.core.management.base import BaseCommand
 from django.utils import timezone
 
-from studio.services.demo import DEMO_PASSWORD, DEMO_USERNAME, build_demo
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.services.demo import build_demo
 
 
 class Command(BaseCommand):

@@ -1,0 +1,81 @@
+"""Pictures of the main views: `python -m browser.screenshots ADDRESS FOLDER`.
+
+The server at ADDRESS must run the demo studio.
+"""
+
+import sys
+from pathlib import Path
+
+from playwright.sync_api import Page
+
+from browser.chromium import chromium
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
+
+SIZE = {"width": 1280, "height": 800}
+
+
+def sign_in(page: Page, address: str) -> None:
+    page.goto(address)
+    page.get_by_label("Name").fill(DEMO_USERNAME)
+    page.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.get_by_role("list", name="Lessons today").wait_for()
+
+
+def take_all(page: Page, address: str, folder: Path) -> None:
+    """Walk through one lesson and keep a picture of every main view."""
+
+    def keep(name: str, full: bool = False) -> None:
+        page.wait_for_load_state("networkidle")
+        page.screenshot(path=folder / f"{name}.png", full_page=full)
+
+    page.goto(address)
+    page.get_by_role("button", name="Sign in").wait_for()
+    keep("sign-in")
+    sign_in(page, address)
+    keep("today")
+    page.get_by_role("link", name="Mira Oslund").click()
+    page.get_by_role("heading", name="Mira Oslund").wait_for()
+    keep("player", full=True)
+    page.get_by_role("button", name="Begin a lesson").click()
+    page.get_by_role("heading", name="Last week: show me").wait_for()
+    keep("lesson-ask")
+    page.get_by_role("group", name="Thumb taps, shown today").get_by_text("Shown").click()
+    page.get_by_role("button", name="All is well").click()
+    page.get_by_role("heading", name="What it means").wait_for()
+    for grade in "1121":
+        page.keyboard.press(grade)
+        page.wait_for_load_state("networkidle")
+    keep("lesson-look")
+    page.keyboard.press("d")
+    page.get_by_role("heading", name="This week").wait_for()
+    keep("lesson-decide")
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="The week").wait_for()
+    keep("lesson-give", full=True)
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="Mira").wait_for()
+    keep("sheet", full=True)
+    take_cello(page, address, folder)
+
+
+def take_cello(page: Page, address: str, folder: Path) -> None:
+    page.goto(address)
+    page.get_by_role("button", name="lesson of Bruno Castel").click()
+    page.get_by_role("button", name="All is well").click()
+    page.get_by_role("heading", name="What it means").wait_for()
+    for grade in "11":
+        page.keyboard.press(grade)
+        page.wait_for_load_state("networkidle")
+    page.screenshot(path=folder / "lesson-look-cello.png")
+
+
+def main(address: str, folder: Path) -> None:
+    folder.mkdir(parents=True, exist_ok=True)
+    with chromium() as browser:
+        page = browser.new_context(viewport=SIZE, reduced_motion="reduce").new_page()
+        take_all(page, address, folder)
+
+
+if __name__ == "__main__":
+    main(sys.argv[1], Path(sys.argv[2]))

@@ -1,0 +1,3 @@
+import preset from 'postcss-preset-mantine';
+
+export default { plugins: [preset()] };

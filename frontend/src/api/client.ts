@@ -1,0 +1,62 @@
+import createClient from 'openapi-fetch';
+
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type Lesson = Schemas['LessonOut'];
+export type Finding = Schemas['FindingOut'];
+export type Evidence = Schemas['EvidenceInfo'];
+export type Catalogue = Schemas['CatalogueOut'];
+
+export interface FieldProblem {
+  field: string;
+  problem: string;
+}
+
+/** What the server said when it could not do what was asked. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly fields: FieldProblem[],
+  ) {
+    super(message);
+  }
+}
+
+function csrfToken(): string {
+  return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? '';
+}
+
+export const client = createClient<paths>();
+client.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken());
+    return request;
+  },
+});
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+interface ErrorBody {
+  code?: string;
+  message?: string;
+  fields?: FieldProblem[];
+}
+
+/** The data of an answer, or an ApiError with the server's own words. */
+export function unwrap<T>({ data, error, response }: Answer<T>): T {
+  if (data !== undefined && response.ok) return data;
+  const body = (typeof error === 'object' && error !== null ? error : {}) as ErrorBody;
+  throw new ApiError(
+    response.status,
+    body.code ?? 'unknown',
+    body.message ?? `The server answered ${response.status}.`,
+    body.fields ?? [],
+  );
+}

@@ -1,0 +1,44 @@
+import { queryOptions } from '@tanstack/react-query';
+
+import { client, unwrap } from './client';
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: async () => unwrap(await client.GET('/api/session')),
+  staleTime: Infinity,
+});
+
+export const catalogueQuery = queryOptions({
+  queryKey: ['catalogue'],
+  queryFn: async () => unwrap(await client.GET('/api/catalogue')),
+  staleTime: Infinity,
+});
+
+export const todayQuery = queryOptions({
+  queryKey: ['today'],
+  queryFn: async () => unwrap(await client.GET('/api/players/today')),
+});
+
+export const playerQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['player', id],
+    queryFn: async () =>
+      unwrap(await client.GET('/api/players/{player_id}', { params: { path: { player_id: id } } })),
+  });
+
+export const lessonQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['lesson', id],
+    queryFn: async () =>
+      unwrap(await client.GET('/api/lessons/{lesson_id}', { params: { path: { lesson_id: id } } })),
+  });
+
+export const sheetQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['sheet', id],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/sheet', { params: { path: { lesson_id: id } } }),
+      ),
+    staleTime: 0,
+  });

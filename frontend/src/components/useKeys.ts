@@ -1,0 +1,28 @@
+import { useEffect, useRef } from 'react';
+
+export type KeyMap = Record<string, (() => void) | undefined>;
+
+const TYPING = 'input, textarea, select, [contenteditable="true"]';
+
+/** Single keys while nothing is being typed and no dialog is open. Keys are `event.key` values. */
+export function useKeys(keys: KeyMap): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+      const target = event.target instanceof Element ? event.target : null;
+      if (target?.closest(TYPING) || document.querySelector('[role="dialog"]')) return;
+      const isButtonKey = event.key === 'Enter' || event.key === ' ';
+      if (isButtonKey && target?.closest('button, a, [role="button"]')) return;
+      const action = latest.current[event.key];
+      if (!action) return;
+      event.preventDefault();
+      action();
+    }
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}

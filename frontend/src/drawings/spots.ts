@@ -1,0 +1,115 @@
+// Where the places of the catalogue lie on the two drawings, in the drawing's own units (640 x 540).
+
+export type Family = 'shoulder' | 'standing';
+
+export interface Spot {
+  /** Place id of the catalogue; per-finger places carry the finger. */
+  place: string;
+  finger?: number;
+  x: number;
+  y: number;
+  name: string;
+}
+
+export const WIDTH = 640;
+export const HEIGHT = 540;
+
+export function familyOf(instrument: string): Family {
+  return instrument === 'vn' || instrument === 'va' ? 'shoulder' : 'standing';
+}
+
+interface FingerPoints {
+  base: [number, number];
+  middle: [number, number];
+  last: [number, number];
+  tip: [number, number];
+  label: [number, number];
+}
+
+export const SHOULDER_FINGERS: Record<number, FingerPoints> = {
+  1: { base: [436, 262], middle: [470, 92], last: [460, 116], tip: [444, 168], label: [486, 30] },
+  2: { base: [392, 256], middle: [402, 78], last: [394, 104], tip: [380, 160], label: [408, 24] },
+  3: { base: [346, 260], middle: [334, 82], last: [328, 108], tip: [318, 166], label: [330, 26] },
+  4: { base: [302, 272], middle: [262, 100], last: [258, 122], tip: [254, 172], label: [250, 38] },
+};
+
+export const STANDING_FINGERS: Record<number, FingerPoints> = {
+  1: { base: [418, 172], middle: [338, 120], last: [288, 124], tip: [236, 150], label: [116, 140] },
+  2: { base: [424, 214], middle: [334, 178], last: [284, 184], tip: [234, 208], label: [116, 202] },
+  3: { base: [424, 258], middle: [334, 238], last: [286, 244], tip: [238, 266], label: [116, 264] },
+  4: { base: [416, 302], middle: [338, 300], last: [290, 304], tip: [240, 324], label: [116, 326] },
+};
+
+const FINGER_NAMES = ['', 'first', 'second', 'third', 'fourth'];
+
+function fingerSpots(fingers: Record<number, FingerPoints>): Spot[] {
+  return Object.entries(fingers).flatMap(([key, at]) => {
+    const finger = Number(key);
+    const name = FINGER_NAMES[finger] ?? '';
+    return [
+      { place: 'tip', finger, x: at.tip[0], y: at.tip[1], name: `Tip of the ${name} finger` },
+      {
+        place: 'middle',
+        finger,
+        x: at.middle[0],
+        y: at.middle[1],
+        name: `Middle joint, ${name} finger`,
+      },
+      { place: 'finger', finger, x: at.label[0], y: at.label[1], name: `Whole ${name} finger` },
+    ];
+  });
+}
+
+const SHOULDER: Spot[] = [
+  ...fingerSpots(SHOULDER_FINGERS),
+  { place: 'scroll', x: 606, y: 172, name: 'Scroll' },
+  { place: 'strings', x: 120, y: 172, name: 'Strings' },
+  { place: 'jaw', x: 62, y: 282, name: 'Jaw and shoulder' },
+  { place: 'seat', x: 62, y: 480, name: 'Stance' },
+  { place: 'thumb', x: 524, y: 172, name: 'Thumb' },
+  { place: 'web', x: 502, y: 246, name: 'Opening beside the thumb' },
+  { place: 'index_base', x: 448, y: 256, name: 'Base of the index' },
+  { place: 'knuckles', x: 346, y: 262, name: 'Base knuckles' },
+  { place: 'gap12', x: 432, y: 122, name: 'Gap between first and second' },
+  { place: 'gaps', x: 292, y: 128, name: 'Gaps between the fingers' },
+  { place: 'hand_back', x: 352, y: 336, name: 'Back of the hand' },
+  { place: 'thumb_ball', x: 450, y: 340, name: 'Ball of the thumb' },
+  { place: 'wrist', x: 384, y: 424, name: 'Wrist' },
+  { place: 'elbow', x: 322, y: 508, name: 'Elbow' },
+];
+
+const STANDING: Spot[] = [
+  ...fingerSpots(STANDING_FINGERS),
+  { place: 'strings', x: 238, y: 418, name: 'Strings' },
+  { place: 'seat', x: 76, y: 470, name: 'Seat, stance and endpin' },
+  { place: 'thumb', x: 186, y: 236, name: 'Thumb' },
+  { place: 'index_base', x: 420, y: 150, name: 'Base of the index' },
+  { place: 'gap12', x: 378, y: 168, name: 'Gap between first and second' },
+  { place: 'gaps', x: 380, y: 270, name: 'Gaps between the fingers' },
+  { place: 'hand_back', x: 462, y: 232, name: 'Back of the hand' },
+  { place: 'thumb_ball', x: 452, y: 330, name: 'Ball of the thumb' },
+  { place: 'wrist', x: 530, y: 318, name: 'Wrist' },
+  { place: 'elbow', x: 590, y: 466, name: 'Elbow' },
+];
+
+export function spotsOf(family: Family): Spot[] {
+  return family === 'shoulder' ? SHOULDER : STANDING;
+}
+
+export function sameSpot(a: Spot, b: Spot): boolean {
+  return a.place === b.place && a.finger === b.finger;
+}
+
+/** The spot nearest to a point, or undefined when none lies within `reach`. */
+export function nearestSpot(spots: Spot[], x: number, y: number, reach: number): Spot | undefined {
+  let best: Spot | undefined;
+  let least = reach;
+  for (const spot of spots) {
+    const distance = Math.hypot(spot.x - x, spot.y - y);
+    if (distance < least) {
+      best = spot;
+      least = distance;
+    }
+  }
+  return best;
+}

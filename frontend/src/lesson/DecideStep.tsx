@@ -1,0 +1,157 @@
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+
+import type { Lesson, Schemas } from '../api/client';
+import { useKeys } from '../components/useKeys';
+import css from './DecideStep.module.css';
+import type { LessonHandle } from './useLesson';
+
+type Cause = Schemas['CauseOut'];
+
+/** One focus for the week, at most two. The engine proposes and says why; the teacher decides. */
+export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: () => void }) {
+  const { lesson, enter } = handle;
+  const [openCause, setOpenCause] = useState<string | null>(null);
+  const shown = openCause ?? lesson.focus[0]?.cause ?? lesson.causes[0]?.id ?? '';
+  const details = lesson.causes.find((c) => c.id === shown);
+
+  function accept() {
+    enter(
+      'focus',
+      '',
+      lesson.focus.map((f) => f.cause),
+    );
+    onDone();
+  }
+  useKeys({ Enter: accept });
+
+  return (
+    <div className={css.decide}>
+      <section className={css.focus}>
+        <h2>This week&rsquo;s focus</h2>
+        {lesson.focus.length === 0 && (
+          <p>
+            No cause is likely yet, so there is no focus. Look on, choose one below, or go on with
+            the gentlest release for now.
+          </p>
+        )}
+        {lesson.focus.map((focus, index) => (
+          <div key={focus.cause} className={css.card}>
+            <span className={css.rank}>{index === 0 ? 'First' : 'And'}</span>
+            <div>
+              <h3>
+                {focus.name}
+                {focus.fingers.length > 0 && ` (finger ${focus.fingers.join(', ')})`}
+              </h3>
+              <p>{focus.why}</p>
+              {!focus.is_engines && <p className="quiet">{sourceWords(lesson, focus.cause)}</p>}
+            </div>
+          </div>
+        ))}
+        {lesson.settle && (
+          <p className="quiet">A cause higher up is possible: one trial could settle it first.</p>
+        )}
+        <Button size="lg" aria-keyshortcuts="Enter" onClick={accept}>
+          {lesson.focus.length === 0 ? 'Go on without a focus' : 'Take this focus'}
+        </Button>
+      </section>
+      <CauseChoice lesson={lesson} shown={shown} onShow={setOpenCause} />
+      {details && <CauseDetails cause={details} handle={handle} />}
+    </div>
+  );
+}
+
+function sourceWords(lesson: Lesson, cause: string): string {
+  const said = lesson.causes.find((c) => c.id === cause)?.teacher_word;
+  if (said === 'pinned' || lesson.decided) return 'Your choice. Jolf’s own view stays beside it.';
+  return 'Kept from last week: it is less, but it still shows.';
+}
+
+function CauseChoice({
+  lesson,
+  shown,
+  onShow,
+}: {
+  lesson: Lesson;
+  shown: string;
+  onShow: (cause: string) => void;
+}) {
+  const [all, setAll] = useState(false);
+  const causes = all ? lesson.causes : lesson.causes.slice(0, 7);
+  return (
+    <section>
+      <h2>All causes</h2>
+      <ul className={css.causes}>
+        {causes.map((cause) => (
+          <li key={cause.id}>
+            <button
+              type="button"
+              aria-pressed={cause.id === shown}
+              data-dismissed={cause.teacher_word === 'dismissed' || undefined}
+              onClick={() => onShow(cause.id)}
+            >
+              <span>{cause.name}</span>
+              <span className="quiet">
+                {cause.teacher_word === 'dismissed' ? 'not this' : cause.word}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {!all && lesson.causes.length > causes.length && (
+        <Button variant="subtle" onClick={() => setAll(true)}>
+          Show all {lesson.causes.length}
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function CauseDetails({ cause, handle }: { cause: Cause; handle: LessonHandle }) {
+  const { lesson, enter } = handle;
+  const chosen = lesson.focus.some((f) => f.cause === cause.id);
+  const dismissed = cause.teacher_word === 'dismissed';
+  function say(word: 'pinned' | 'dismissed') {
+    const isSaid = cause.teacher_word === word;
+    enter('cause', cause.id, isSaid ? null : { word });
+    if (lesson.decided) enter('focus', '', null);
+  }
+  return (
+    <section className={css.details} aria-live="polite">
+      <h2>{cause.name}</h2>
+      <p>{cause.meaning}</p>
+      <p className="quiet">
+        {cause.word}, {Math.round(cause.probability * 100)} %
+      </p>
+      <Reasons title="Speaks for it" reasons={cause.speaks_for} />
+      <Reasons title="Speaks against it" reasons={cause.speaks_against} />
+      <div className={css.actions}>
+        {(!chosen || cause.teacher_word === 'pinned') && !dismissed && (
+          <Button variant="default" onClick={() => say('pinned')}>
+            {cause.teacher_word === 'pinned' ? 'Take back my choice' : 'Make it the focus'}
+          </Button>
+        )}
+        <Button variant="default" onClick={() => say('dismissed')}>
+          {dismissed ? 'It may be this after all' : 'It is not this'}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function Reasons({ title, reasons }: { title: string; reasons: Schemas['ReasonOut'][] }) {
+  return (
+    <div>
+      <h3>{title}</h3>
+      {reasons.length === 0 ? (
+        <p className="quiet">nothing seen so far</p>
+      ) : (
+        <ul className={css.reasons}>
+          {reasons.slice(0, 5).map((reason) => (
+            <li key={reason.evidence}>{reason.phrase}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}

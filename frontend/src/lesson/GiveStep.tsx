@@ -1,0 +1,170 @@
+import { Button, Select, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+
+import type { Catalogue, Lesson } from '../api/client';
+import { useKeys } from '../components/useKeys';
+import { minutesWords } from '../words/words';
+import css from './GiveStep.module.css';
+import { itemsOf, type Wish, wishOf } from './planDraft';
+import { PlanItemRow } from './PlanItemRow';
+import type { LessonHandle } from './useLesson';
+
+/** The week: one to three exercises, each with its step, dose, days and why. */
+export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
+  const { lesson, enter } = handle;
+  const navigate = useNavigate();
+  const items = itemsOf(lesson);
+  const paused = lesson.safety.level === 'red';
+  const store = (wishes: Wish[]) => enter('plan', '', wishes);
+
+  function give() {
+    if (paused) return;
+    if (!lesson.plan) store(items.map(wishOf));
+    void navigate(`/lessons/${lesson.id}/sheet`);
+  }
+  useKeys({ Enter: give });
+
+  if (paused) {
+    return (
+      <section className={css.give}>
+        <h2>No exercises while the stop is up</h2>
+        <p>The sheet says so, and asks to see a doctor or physiotherapist.</p>
+        <Button component={Link} to={`/lessons/${lesson.id}/sheet`} size="lg">
+          Make the sheet
+        </Button>
+      </section>
+    );
+  }
+  return (
+    <section className={css.give}>
+      <header className={css.top}>
+        <h2>The week</h2>
+        <Minutes lesson={lesson} />
+        <Button size="lg" aria-keyshortcuts="Enter" onClick={give} disabled={items.length === 0}>
+          Give it: make the sheet
+        </Button>
+      </header>
+      <Objections lesson={lesson} />
+      {items.length === 0 && (
+        <p>Nothing fits yet. Look on, choose a focus, or add an exercise by hand below.</p>
+      )}
+      <ol className={css.items}>
+        {items.map((item) => (
+          <PlanItemRow
+            key={item.exercise}
+            item={item}
+            items={items}
+            lesson={lesson}
+            store={store}
+          />
+        ))}
+      </ol>
+      <div className={css.more}>
+        <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
+        <TeacherLine handle={handle} />
+      </div>
+      <Withheld lesson={lesson} catalogue={catalogue} />
+    </section>
+  );
+}
+
+function Minutes({ lesson }: { lesson: Lesson }) {
+  const minutes = lesson.plan?.minutes_a_day ?? lesson.proposal.minutes_a_day;
+  return (
+    <p className={css.minutes}>
+      <strong>{minutesWords(minutes)}</strong> a day, {minutesWords(lesson.proposal.budget)} meant
+    </p>
+  );
+}
+
+function Objections({ lesson }: { lesson: Lesson }) {
+  const objections = lesson.plan?.objections ?? [];
+  if (objections.length === 0) return null;
+  return (
+    <div className={css.objections} role="status">
+      <strong>The rules object; your word wins:</strong>
+      <ul>
+        {objections.map((o) => (
+          <li key={o.exercise + o.reason}>{o.reason}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function AddExercise({
+  lesson,
+  catalogue,
+  store,
+}: {
+  lesson: Lesson;
+  catalogue: Catalogue;
+  store: (wishes: Wish[]) => void;
+}) {
+  const items = itemsOf(lesson);
+  const taken = new Set(items.map((i) => i.exercise));
+  const mine = catalogue.exercises.filter(
+    (e) => e.instruments.includes(lesson.player.instrument) && !taken.has(e.id),
+  );
+  const offered = lesson.proposal.offered.filter((id) => !taken.has(id));
+  const option = (id: string) => ({ value: id, label: mine.find((e) => e.id === id)?.name ?? id });
+  const others = mine.filter((e) => !offered.includes(e.id)).map((e) => e.id);
+  return (
+    <Select
+      label="Add an exercise"
+      placeholder="Best for the focus first"
+      size="md"
+      searchable
+      value={null}
+      data={[
+        { group: 'For this focus', items: offered.map(option) },
+        { group: 'Others', items: others.map(option) },
+      ]}
+      onChange={(id) => id && store([...items.map(wishOf), { exercise: id }])}
+    />
+  );
+}
+
+function TeacherLine({ handle }: { handle: LessonHandle }) {
+  const [line, setLine] = useState(handle.lesson.teacher_line);
+  return (
+    <TextInput
+      label="Your own line on the sheet"
+      size="md"
+      maxLength={300}
+      value={line}
+      onChange={(event) => setLine(event.currentTarget.value)}
+      onBlur={() => {
+        if (line.trim() !== handle.lesson.teacher_line) handle.enter('line', '', line);
+      }}
+    />
+  );
+}
+
+function Withheld({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
+  const { withheld, check_first } = lesson.proposal;
+  const label = (id: string) =>
+    catalogue.evidence.find((e) => e.id === id)?.label.toLowerCase() ?? id;
+  return (
+    <>
+      {check_first.length > 0 && (
+        <p className="quiet">
+          Check first, it was not looked at: {check_first.map(label).join('; ')}.
+        </p>
+      )}
+      {withheld.length > 0 && (
+        <details className={css.withheld}>
+          <summary>Held back for now: {withheld.length}</summary>
+          <ul>
+            {withheld.map((w) => (
+              <li key={w.exercise}>
+                <strong>{w.name}</strong>: {w.reason}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,130 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+
+import type { Catalogue } from '../api/client';
+import { catalogueQuery } from '../api/queries';
+import { Problem } from '../components/Problem';
+import { useKeys } from '../components/useKeys';
+import { INSTRUMENT_WORDS } from '../words/words';
+import { AskStep } from './AskStep';
+import { DecideStep } from './DecideStep';
+import { GiveStep } from './GiveStep';
+import { KeyHelp } from './KeyHelp';
+import css from './LessonPage.module.css';
+import { LookStep } from './LookStep';
+import { SafetyBand } from './SafetyBand';
+import { type LessonHandle, useLesson } from './useLesson';
+
+const STEPS = ['ask', 'look', 'decide', 'give'] as const;
+type Step = (typeof STEPS)[number];
+const STEP_WORDS: Record<Step, string> = {
+  ask: 'Ask',
+  look: 'Look and try',
+  decide: 'Decide',
+  give: 'Give',
+};
+const STEP_KEYS: Record<Step, string> = { ask: 'a', look: 'l', decide: 'd', give: 'g' };
+
+/** One lesson from the first question to the sheet, on one page that is always saved. */
+export function LessonPage() {
+  const { lessonId } = useParams();
+  const handle = useLesson(Number(lessonId));
+  const catalogue = useQuery(catalogueQuery);
+  if (handle !== null && 'error' in handle) return <Problem error={handle.error} />;
+  if (handle === null || !catalogue.data) return null;
+  return <LessonFlow handle={handle} catalogue={catalogue.data} />;
+}
+
+function firstStep(handle: LessonHandle): Step {
+  if (!handle.lesson.asked) return 'ask';
+  if (handle.lesson.plan) return 'give';
+  return handle.lesson.decided ? 'give' : 'look';
+}
+
+function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
+  const { lesson, undo } = handle;
+  const [params, setParams] = useSearchParams();
+  const [opening] = useState(() => firstStep(handle));
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  const asked = params.get('step');
+  const step = STEPS.find((name) => name === asked) ?? opening;
+  const go = (to: Step) => setParams({ step: to }, { replace: true });
+
+  useKeys({
+    a: () => go('ask'),
+    l: () => go('look'),
+    d: () => go('decide'),
+    g: () => go('give'),
+    p: () => void navigate(`/lessons/${lesson.id}/sheet`),
+    u: undo,
+    '?': () => setHelp(true),
+  });
+
+  return (
+    <div className={css.page} data-step={step}>
+      <header className={css.head}>
+        <Link to={`/players/${lesson.player.id}`} className={css.name}>
+          <h1>{lesson.player.name}</h1>
+        </Link>
+        <span className={`${css.about} quiet`}>
+          {INSTRUMENT_WORDS[lesson.player.instrument]}
+          {lesson.player.piece && `, ${lesson.player.piece}`}
+        </span>
+        <nav className={css.steps} aria-label="Steps of the lesson">
+          {STEPS.map((name) => (
+            <button
+              key={name}
+              type="button"
+              className={css.step}
+              aria-current={name === step ? 'step' : undefined}
+              aria-keyshortcuts={STEP_KEYS[name]}
+              onClick={() => go(name)}
+            >
+              {STEP_WORDS[name]}
+            </button>
+          ))}
+        </nav>
+        <SaveState handle={handle} onHelp={() => setHelp(true)} />
+      </header>
+      <SafetyBand lesson={lesson} />
+      {step === 'ask' && (
+        <AskStep handle={handle} catalogue={catalogue} onDone={() => go('look')} />
+      )}
+      {step === 'look' && (
+        <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
+      )}
+      {step === 'decide' && <DecideStep handle={handle} onDone={() => go('give')} />}
+      {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
+      <KeyHelp opened={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}
+
+function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => void }) {
+  const { queue, lesson, undo, undoProblem } = handle;
+  const waiting = `${queue.waiting} ${queue.waiting === 1 ? 'entry' : 'entries'}`;
+  return (
+    <div className={css.save}>
+      <span role="status" className="quiet">
+        {queue.problem ??
+          undoProblem ??
+          (queue.offline ? `No connection: ${waiting} kept here` : 'Saved')}
+      </span>
+      <Button
+        variant="default"
+        disabled={lesson.undo === null && queue.waiting === 0}
+        aria-keyshortcuts="u"
+        aria-label={lesson.undo ? `Undo: ${lesson.undo}` : 'Undo'}
+        onClick={undo}
+      >
+        Undo
+      </Button>
+      <Button variant="default" aria-label="Keys" aria-keyshortcuts="?" onClick={onHelp} px="sm">
+        ?
+      </Button>
+    </div>
+  );
+}

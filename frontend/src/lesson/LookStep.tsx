@@ -1,0 +1,151 @@
+import { Button } from '@mantine/core';
+import { useMemo, useState } from 'react';
+
+import type { Catalogue, Evidence, Lesson } from '../api/client';
+import { useKeys } from '../components/useKeys';
+import { HandDrawing } from '../drawings/HandDrawing';
+import { familyOf, type Spot, spotsOf } from '../drawings/spots';
+import { STAGE_WORDS } from '../words/words';
+import { CheckList } from './CheckList';
+import { checksAt, gradeAt, isDone, type ListChoice, placeless, trialsInOrder } from './lookList';
+import css from './LookStep.module.css';
+import { Theory } from './Theory';
+import type { LessonHandle } from './useLesson';
+
+interface Props {
+  handle: LessonHandle;
+  catalogue: Catalogue;
+  onDecide: () => void;
+}
+
+/** The hand in the middle, what to look at on the left, what it means on the right. */
+export function LookStep({ handle, catalogue, onDecide }: Props) {
+  const { lesson } = handle;
+  const [choice, setChoice] = useState<ListChoice>({ kind: 'look' });
+  const mine = useMemo(
+    () => catalogue.evidence.filter((e) => e.instruments.includes(lesson.player.instrument)),
+    [catalogue, lesson.player.instrument],
+  );
+  const held = useHeldLook(lesson);
+  const look = held.filter((id) => mine.some((e) => e.id === id));
+  const { title, items } = listFor(choice, lesson, mine, look);
+  const family = familyOf(lesson.player.instrument);
+  const due = new Set(look.filter((id) => !isDone(lesson, id)));
+
+  useKeys({
+    n: () => setChoice({ kind: 'look' }),
+    t: () => setChoice({ kind: 'trials' }),
+    r: () => setChoice({ kind: 'placeless' }),
+    Enter: onDecide,
+  });
+
+  return (
+    <div className={css.look}>
+      <section className={css.list} aria-label="What to look at">
+        <CheckList
+          key={items.map((i) => i.id).join()}
+          title={title}
+          items={items}
+          handle={handle}
+          touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
+        />
+        <div className={css.ways}>
+          {choice.kind !== 'look' && (
+            <Button
+              variant="default"
+              aria-keyshortcuts="n"
+              onClick={() => setChoice({ kind: 'look' })}
+            >
+              Next look
+            </Button>
+          )}
+          <Button
+            variant="default"
+            aria-keyshortcuts="t"
+            onClick={() => setChoice({ kind: 'trials' })}
+          >
+            Try one thing
+          </Button>
+          <Button
+            variant="default"
+            aria-keyshortcuts="r"
+            onClick={() => setChoice({ kind: 'placeless' })}
+          >
+            Tempo, reports
+          </Button>
+        </div>
+      </section>
+      <section className={css.hand} aria-label="The hand">
+        <HandDrawing
+          family={family}
+          label="Left hand on the neck. Touch a place to look there."
+          isUsed={(spot) => checksAt(mine, spot).length > 0}
+          stateOf={(spot) => ({
+            grade: gradeAt(lesson, mine, spot),
+            due: checksAt(mine, spot).some((e) => due.has(e.id)),
+          })}
+          selected={choice.kind === 'spot' ? choice.spot : null}
+          onSelect={(spot) => setChoice({ kind: 'spot', spot })}
+          origin={originOf(lesson, catalogue, family)}
+        />
+      </section>
+      <Theory lesson={lesson} onDecide={onDecide} />
+    </div>
+  );
+}
+
+/** The proposed look stays until all of it is done, so that rows do not jump under the finger. */
+function useHeldLook(lesson: Lesson): string[] {
+  const [held, setHeld] = useState<string[]>(lesson.look?.checks ?? []);
+  const fresh = lesson.look?.checks ?? [];
+  const finished = held.every((id) => isDone(lesson, id));
+  const isNews = fresh.length > 0 && !fresh.every((id) => isDone(lesson, id));
+  if (finished && isNews && fresh.join() !== held.join()) {
+    setHeld(fresh);
+    return fresh;
+  }
+  return held;
+}
+
+function listFor(
+  choice: ListChoice,
+  lesson: Lesson,
+  mine: Evidence[],
+  look: string[],
+): { title: string; items: Evidence[] } {
+  switch (choice.kind) {
+    case 'spot':
+      return { title: choice.spot.name, items: checksAt(mine, choice.spot) };
+    case 'trials':
+      return { title: 'Change one thing: does it ease?', items: trialsInOrder(lesson, mine) };
+    case 'placeless':
+      return { title: 'Tempo and reports', items: placeless(mine) };
+    case 'look': {
+      const items = look.flatMap((id) => mine.filter((e) => e.id === id));
+      const again = items.some((e) => (lesson.previous?.findings[e.id]?.grade ?? 0) > 0);
+      const stage = STAGE_WORDS[items[0]?.stage ?? ''] ?? '';
+      return {
+        title: again ? `Same again: ${stage.toLowerCase()}` : `Next look: ${stage.toLowerCase()}`,
+        items,
+      };
+    }
+  }
+}
+
+function originOf(
+  lesson: Lesson,
+  catalogue: Catalogue,
+  family: ReturnType<typeof familyOf>,
+): { spot: Spot; name: string } | null {
+  const lead = lesson.focus[0];
+  if (!lead) return null;
+  const places = catalogue.causes.find((c) => c.id === lead.cause)?.places ?? [];
+  const spots = spotsOf(family);
+  for (const place of places) {
+    const spot =
+      spots.find((s) => s.place === place && s.finger === lead.fingers[0]) ??
+      spots.find((s) => s.place === place);
+    if (spot) return { spot, name: lead.name };
+  }
+  return null;
+}

@@ -1,0 +1,126 @@
+import { ActionIcon, Button } from '@mantine/core';
+import { IconMinus, IconPlus } from '@tabler/icons-react';
+
+import type { Lesson } from '../api/client';
+import { minutesWords, MOVE_WORDS } from '../words/words';
+import css from './GiveStep.module.css';
+import {
+  changed,
+  moreOrLess,
+  onRung,
+  type PlanItem,
+  type Wish,
+  wishOf,
+  withDay,
+} from './planDraft';
+
+const DAYS = [1, 2, 3, 4, 5, 6, 7];
+
+interface Props {
+  item: PlanItem;
+  items: PlanItem[];
+  lesson: Lesson;
+  store: (wishes: Wish[]) => void;
+}
+
+/** One exercise of the week, with everything about it that can be changed by hand. */
+export function PlanItemRow({ item, items, lesson, store }: Props) {
+  const review = lesson.review.find((row) => row.exercise === item.exercise);
+  const change = (wish: Wish) => store(changed(items, item.exercise, () => wish));
+  const remove = () => store(items.filter((i) => i.exercise !== item.exercise).map(wishOf));
+  return (
+    <li className={css.item}>
+      <div className={css.what}>
+        <h3>
+          {item.name}
+          {item.fingers.length > 0 && ` (finger ${item.fingers.join(', ')})`}
+        </h3>
+        <p>{item.why}</p>
+        {review && (
+          <p className="quiet">
+            {MOVE_WORDS[review.move]}: {review.reason}.
+          </p>
+        )}
+      </div>
+      <div className={css.numbers}>
+        <Stepper
+          label="Step"
+          value={`${item.rung} of ${item.rungs}`}
+          detail={item.rung_words}
+          less={item.rung > 1 ? () => change(onRung(item, -1)) : undefined}
+          more={item.rung < item.rungs ? () => change(onRung(item, 1)) : undefined}
+          name={item.name}
+        />
+        <Stepper
+          label="Dose"
+          value={item.dose}
+          detail={`${item.tempo ? `♩ = ${item.tempo}, ` : ''}${minutesWords(item.minutes)}`}
+          less={() => change(moreOrLess(item, -1))}
+          more={() => change(moreOrLess(item, 1))}
+          name={item.name}
+        />
+      </div>
+      <div className={css.days} role="group" aria-label={`Days of ${item.name}`}>
+        {DAYS.map((day) => (
+          <button
+            key={day}
+            type="button"
+            aria-pressed={item.days.includes(day)}
+            aria-label={weekday(lesson.date, day, 'long')}
+            onClick={() => change(withDay(item, day))}
+          >
+            {weekday(lesson.date, day, 'short')}
+          </button>
+        ))}
+      </div>
+      <Button variant="subtle" onClick={remove} aria-label={`Take out ${item.name}`}>
+        Take out
+      </Button>
+    </li>
+  );
+}
+
+function weekday(lessonDate: string, day: number, style: 'short' | 'long'): string {
+  const date = new Date(`${lessonDate}T12:00:00`);
+  date.setDate(date.getDate() + day);
+  return date.toLocaleDateString('en-GB', { weekday: style });
+}
+
+interface StepperProps {
+  label: string;
+  value: string;
+  detail: string;
+  less: (() => void) | undefined;
+  more: (() => void) | undefined;
+  name: string;
+}
+
+function Stepper({ label, value, detail, less, more, name }: StepperProps) {
+  return (
+    <div className={css.stepper} role="group" aria-label={`${label} of ${name}`}>
+      <ActionIcon
+        size={44}
+        variant="default"
+        aria-label={`${label} down, ${name}`}
+        disabled={!less}
+        onClick={less}
+      >
+        <IconMinus size={20} />
+      </ActionIcon>
+      <div>
+        <div className="quiet">{label}</div>
+        <strong>{value}</strong>
+        <div className="quiet">{detail}</div>
+      </div>
+      <ActionIcon
+        size={44}
+        variant="default"
+        aria-label={`${label} up, ${name}`}
+        disabled={!more}
+        onClick={more}
+      >
+        <IconPlus size={20} />
+      </ActionIcon>
+    </div>
+  );
+}

@@ -1,0 +1,63 @@
+import type { Evidence, Lesson } from '../api/client';
+import type { Spot } from '../drawings/spots';
+
+/** What the left-hand list shows: the proposed look, a touched place, or the checks without a place. */
+export type ListChoice =
+  { kind: 'look' } | { kind: 'spot'; spot: Spot } | { kind: 'trials' } | { kind: 'placeless' };
+
+export function isDone(lesson: Lesson, evidence: string): boolean {
+  return evidence in lesson.findings || lesson.skipped.includes(evidence);
+}
+
+/** Checks at a spot. A finger's own spots also take evidence that speaks of that finger alone. */
+export function checksAt(evidence: Evidence[], spot: Spot): Evidence[] {
+  return evidence.filter(
+    (item) =>
+      item.place === spot.place &&
+      (spot.finger === undefined ||
+        item.per_finger ||
+        item.of_finger === null ||
+        item.of_finger === spot.finger),
+  );
+}
+
+/** The grade that shows at a spot: the worst of its checks, for a finger's spot that finger's. */
+export function gradeAt(lesson: Lesson, evidence: Evidence[], spot: Spot): number | null {
+  let worst: number | null = null;
+  for (const item of checksAt(evidence, spot)) {
+    const finding = lesson.findings[item.id];
+    if (!finding) continue;
+    const grade =
+      spot.finger !== undefined && item.per_finger
+        ? (finding.by_finger[String(spot.finger)] ?? null)
+        : finding.grade;
+    if (grade !== null) worst = Math.max(worst ?? 0, grade);
+  }
+  return worst;
+}
+
+/** The finger that a grade goes to first: the one touched, last time's worst, or the fourth. */
+export function firstFinger(lesson: Lesson, item: Evidence, touched: number | undefined): number {
+  if (touched !== undefined) return touched;
+  const before = lesson.previous?.findings[item.id]?.by_finger ?? {};
+  const [worst] = Object.entries(before).sort((a, b) => b[1] - a[1]);
+  return worst ? Number(worst[0]) : 4;
+}
+
+/** Trials in the order of use: the one that would settle most, then those for the likely causes. */
+export function trialsInOrder(lesson: Lesson, evidence: Evidence[]): Evidence[] {
+  const wanted = [
+    lesson.settle,
+    ...lesson.causes.filter((c) => c.word !== 'unlikely').map((c) => c.settle),
+  ].filter((id): id is string => id !== null);
+  const rank = (item: Evidence) => {
+    if (item.id in lesson.findings) return -1;
+    const index = wanted.indexOf(item.id);
+    return index === -1 ? wanted.length : index;
+  };
+  return evidence.filter((item) => item.stage === 'trial').sort((a, b) => rank(a) - rank(b));
+}
+
+export function placeless(evidence: Evidence[]): Evidence[] {
+  return evidence.filter((item) => item.place === 'none' && item.stage !== 'trial');
+}

@@ -1,0 +1,67 @@
+import type { Catalogue, Finding, Lesson } from '../api/client';
+import type { Entry } from './entryQueue';
+
+/** The lesson as it will look when the waiting entries have arrived: grades show at once. */
+export function withEntries(lesson: Lesson, entries: readonly Entry[]): Lesson {
+  return entries.reduce(withEntry, lesson);
+}
+
+function withEntry(lesson: Lesson, entry: Entry): Lesson {
+  switch (entry.kind) {
+    case 'observation':
+      return { ...lesson, findings: withFinding(lesson.findings, entry) };
+    case 'skip': {
+      const others = lesson.skipped.filter((name) => name !== entry.key);
+      return { ...lesson, skipped: entry.value === true ? [...others, entry.key] : others };
+    }
+    case 'reports':
+      return {
+        ...lesson,
+        asked: entry.value !== null,
+        reports: (entry.value ?? {}) as Record<string, unknown>,
+      };
+    case 'complaint':
+      return { ...lesson, complaint: (entry.value as string | null) ?? null };
+    case 'line':
+      return { ...lesson, teacher_line: entry.value as string };
+    case 'result':
+      return {
+        ...lesson,
+        review: lesson.review.map((row) =>
+          String(row.item) === entry.key
+            ? { ...row, passed: (entry.value as { passed: boolean } | null)?.passed ?? null }
+            : row,
+        ),
+      };
+    default:
+      return lesson;
+  }
+}
+
+function withFinding(findings: Record<string, Finding>, entry: Entry): Record<string, Finding> {
+  const [evidence = '', finger] = entry.key.split('/');
+  const rest = Object.fromEntries(Object.entries(findings).filter(([name]) => name !== evidence));
+  const before = findings[evidence];
+  if (!finger) {
+    if (typeof entry.value !== 'number') return rest;
+    return {
+      ...rest,
+      [evidence]: { grade: entry.value, by_finger: {}, value: null, accepted: null },
+    };
+  }
+  const others = Object.fromEntries(
+    Object.entries(before?.by_finger ?? {}).filter(([key]) => key !== finger),
+  );
+  const byFinger = typeof entry.value === 'number' ? { ...others, [finger]: entry.value } : others;
+  const grades = Object.values(byFinger);
+  if (grades.length === 0) return rest;
+  return {
+    ...rest,
+    [evidence]: { grade: Math.max(...grades), by_finger: byFinger, value: null, accepted: null },
+  };
+}
+
+/** Evidence by id, for quick look-up. */
+export function byId(catalogue: Catalogue): Map<string, Catalogue['evidence'][number]> {
+  return new Map(catalogue.evidence.map((item) => [item.id, item]));
+}

@@ -1,0 +1,53 @@
+import type { Lesson, Schemas } from '../api/client';
+
+export type PlanItem = Schemas['PlanItemOut'];
+
+/** What the server needs to store one exercise of the week; it computes the rest. */
+export interface Wish {
+  exercise: string;
+  rung?: number;
+  reps?: number;
+  sets?: number;
+  days?: number[];
+}
+
+const MAX_SETS = 6;
+
+export function wishOf(item: PlanItem): Wish {
+  return {
+    exercise: item.exercise,
+    rung: item.rung,
+    reps: item.reps,
+    sets: item.sets,
+    days: item.days,
+  };
+}
+
+/** The week as it stands: the given plan, or the proposal while nothing was given. */
+export function itemsOf(lesson: Lesson): PlanItem[] {
+  return lesson.plan?.items ?? lesson.proposal.items;
+}
+
+export function changed(items: PlanItem[], exercise: string, change: (wish: Wish) => Wish): Wish[] {
+  return items.map((item) => (item.exercise === exercise ? change(wishOf(item)) : wishOf(item)));
+}
+
+/** Another rung brings its own dose. */
+export function onRung(item: PlanItem, by: number): Wish {
+  const rung = Math.min(item.rungs, Math.max(1, item.rung + by));
+  return { exercise: item.exercise, rung, days: item.days };
+}
+
+/** More or less of it: sets where there are several, else repetitions. */
+export function moreOrLess(item: PlanItem, by: number): Wish {
+  const wish = wishOf(item);
+  if (item.sets > 1 || item.reps === 1) {
+    return { ...wish, sets: Math.min(MAX_SETS, Math.max(1, item.sets + by)) };
+  }
+  return { ...wish, reps: Math.max(1, item.reps + by) };
+}
+
+export function withDay(item: PlanItem, day: number): Wish {
+  const days = item.days.includes(day) ? item.days.filter((d) => d !== day) : [...item.days, day];
+  return { ...wishOf(item), days: days.length === 0 ? item.days : days };
+}

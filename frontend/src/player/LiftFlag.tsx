@@ -1,0 +1,60 @@
+import { Button, Modal, Textarea } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { ApiError, client, unwrap } from '../api/client';
+
+/** Lifting a red flag asks for a note; the date is today's. */
+export function LiftFlag({ playerId }: { playerId: number }) {
+  const [opened, setOpened] = useState(false);
+  const [note, setNote] = useState('');
+  const cache = useQueryClient();
+  const lift = useMutation({
+    mutationFn: async () =>
+      unwrap(
+        await client.POST('/api/players/{player_id}/lift-flag', {
+          params: { path: { player_id: playerId } },
+          body: { note },
+        }),
+      ),
+    onSuccess: async () => {
+      setOpened(false);
+      await cache.invalidateQueries();
+    },
+  });
+  const problem = lift.error instanceof ApiError ? lift.error.fields[0]?.problem : undefined;
+  return (
+    <>
+      <Button variant="default" onClick={() => setOpened(true)}>
+        Lift with a note
+      </Button>
+      <Modal
+        opened={opened}
+        onClose={() => setOpened(false)}
+        title="Lift the stop"
+        closeButtonProps={{ 'aria-label': 'Close' }}
+      >
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            lift.mutate();
+          }}
+        >
+          <Textarea
+            label="What has changed, and who says so?"
+            placeholder="Seen by a physiotherapist; may play ten minutes a day."
+            value={note}
+            onChange={(event) => setNote(event.currentTarget.value)}
+            error={lift.error ? (problem ?? lift.error.message) : undefined}
+            autosize
+            minRows={3}
+            data-autofocus
+          />
+          <Button type="submit" mt="md" loading={lift.isPending}>
+            Lift the stop
+          </Button>
+        </form>
+      </Modal>
+    </>
+  );
+}

@@ -1,0 +1,70 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+
+import { playerQuery } from '../api/queries';
+import { useStartLesson } from '../api/useStartLesson';
+import { Problem } from '../components/Problem';
+import { StringsRule } from '../components/StringsRule';
+import { INSTRUMENT_WORDS, shortDate } from '../words/words';
+import { Ladders } from './Ladders';
+import { LiftFlag } from './LiftFlag';
+import css from './PlayerPage.module.css';
+import { Timeline } from './Timeline';
+
+/** What has become better, in pictures: evidence over the lessons and steps climbed. */
+export function PlayerPage() {
+  const { playerId } = useParams();
+  const query = useQuery(playerQuery(Number(playerId)));
+  const start = useStartLesson();
+  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
+  if (!query.data) return null;
+  const { player, lessons, rows, ladders, headline, flags, lesson_today } = query.data;
+  const up = flags.find((flag) => flag.lifted_on === null);
+  return (
+    <div className={css.page}>
+      <header className={css.head}>
+        <div>
+          <h1>{player.name}</h1>
+          <p className="quiet">
+            {INSTRUMENT_WORDS[player.instrument]}, {player.level}
+            {player.age !== null && `, ${player.age} years`}
+            {player.piece && ` · ${player.piece}`}
+          </p>
+        </div>
+        <Button size="lg" loading={start.isPending} onClick={() => start.mutate(player.id)}>
+          {lesson_today ? 'Go on with today’s lesson' : 'Begin a lesson'}
+        </Button>
+      </header>
+      <StringsRule />
+      {up && (
+        <section className={css.flag} role="alert">
+          <div>
+            <strong>Stop, since {shortDate(up.raised_on)}:</strong> {up.reasons.join('; ')}. Plans
+            are paused; a doctor or physiotherapist should look at it.
+          </div>
+          <LiftFlag playerId={player.id} />
+        </section>
+      )}
+      <p className={css.headline}>{headline}</p>
+      {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
+      {ladders.length > 0 && <Ladders ladders={ladders} />}
+      {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
+      {flags.some((flag) => flag.lifted_on !== null) && (
+        <section>
+          <h2>Stops that were lifted</h2>
+          <ul>
+            {flags
+              .filter((flag) => flag.lifted_on !== null)
+              .map((flag) => (
+                <li key={flag.raised_on + flag.note}>
+                  {shortDate(flag.raised_on)}, {flag.reasons.join('; ')}: lifted{' '}
+                  {flag.lifted_on && shortDate(flag.lifted_on)}, “{flag.note}”
+                </li>
+              ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

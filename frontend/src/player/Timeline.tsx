@@ -1,0 +1,68 @@
+import type { Schemas } from '../api/client';
+import { GradeMarks } from '../components/GradeMarks';
+import { gradeWord, shortDate } from '../words/words';
+import css from './Timeline.module.css';
+
+const CHANGE_WORDS: Record<string, string> = {
+  better: 'better',
+  worse: 'stronger',
+  same: 'no change',
+  once: 'seen once',
+};
+
+interface Props {
+  lessons: Schemas['TimelineLesson'][];
+  rows: Schemas['TimelineRow'][];
+}
+
+/** Each finding over the lessons as strings that thin out: thick is strong, a hair is nothing left. */
+export function Timeline({ lessons, rows }: Props) {
+  return (
+    <div className={css.scroll} tabIndex={0} role="region" aria-label="Findings over the lessons">
+      <table className={css.timeline}>
+        <thead>
+          <tr>
+            <th scope="col" className={css.corner}>
+              <span className="sr-only">Finding</span>
+            </th>
+            {lessons.map((lesson) => (
+              <th scope="col" key={lesson.id}>
+                {shortDate(lesson.date)}
+              </th>
+            ))}
+            <th scope="col">
+              <span className="sr-only">Change</span>
+            </th>
+          </tr>
+          <tr className={css.focus}>
+            <th scope="row">Focus</th>
+            {lessons.map((lesson) => (
+              <td key={lesson.id}>{lesson.focus[0] ?? ''}</td>
+            ))}
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.evidence} data-change={row.change}>
+              <th scope="row">{row.label}</th>
+              {row.cells.map((cell) => (
+                <td key={cell.lesson}>
+                  <span className={css.cell}>
+                    <GradeMarks grade={cell.grade} size={30} />
+                    {cell.fingers.length > 0 && <sub>{cell.fingers.join(' ')}</sub>}
+                    <span className="sr-only">
+                      {cell.grade === null ? 'not checked' : gradeWord(cell.grade)}
+                      {cell.fingers.length > 0 && `, finger ${cell.fingers.join(', ')}`}
+                    </span>
+                  </span>
+                </td>
+              ))}
+              <td className={css.change}>{CHANGE_WORDS[row.change]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+import { createBrowserRouter } from 'react-router';
+
+import { Shell } from './components/Shell';
+import { NotFound, RouteProblem } from './components/Problem';
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <RouteProblem />,
+    children: [
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('./today/TodayPage')).TodayPage }),
+      },
+      {
+        path: 'players/:playerId',
+        lazy: async () => ({ Component: (await import('./player/PlayerPage')).PlayerPage }),
+      },
+      {
+        path: 'lessons/:lessonId',
+        lazy: async () => ({ Component: (await import('./lesson/LessonPage')).LessonPage }),
+      },
+      {
+        path: 'lessons/:lessonId/sheet',
+        lazy: async () => ({ Component: (await import('./sheet/SheetPage')).SheetPage }),
+      },
+      { path: '*', element: <NotFound /> },
+    ],
+  },
+]);

@@ -1,0 +1,147 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+
+import type { Schemas } from '../api/client';
+import { sheetQuery } from '../api/queries';
+import { Problem } from '../components/Problem';
+import { StringsRule } from '../components/StringsRule';
+import { shortDate } from '../words/words';
+import css from './SheetPage.module.css';
+
+/** The practice sheet on screen, as it will be on paper. */
+export function SheetPage() {
+  const { lessonId } = useParams();
+  const query = useQuery(sheetQuery(Number(lessonId)));
+  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
+  if (!query.data) return null;
+  const sheet = query.data;
+  return (
+    <div className={css.page}>
+      <div className={`${css.actions} no-print`}>
+        <Button component={Link} to={`/lessons/${lessonId}?step=give`} variant="default">
+          Back to the lesson
+        </Button>
+        <Button
+          component="a"
+          href={`/api/lessons/${lessonId}/sheet.pdf`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Open the PDF
+        </Button>
+        <Button variant="default" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button component={Link} to="/" variant="default">
+          Next player
+        </Button>
+      </div>
+      <article className={css.sheet}>
+        <header className={css.head}>
+          <h1>{sheet.first_name}&rsquo;s week</h1>
+          <span className="quiet">
+            {sheet.instrument}, from {shortDate(sheet.date)}
+          </span>
+        </header>
+        <StringsRule />
+        {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
+      </article>
+    </div>
+  );
+}
+
+function Paused({ sheet }: { sheet: Schemas['SheetOut'] }) {
+  return (
+    <section className={css.paused}>
+      <h2>Please stop for now</h2>
+      <p>
+        Your teacher has paused your exercises because of:{' '}
+        <strong>{sheet.reasons.join('; ')}</strong>.
+      </p>
+      <p>Please see a doctor or a physiotherapist about it, and tell your teacher what they say.</p>
+    </section>
+  );
+}
+
+function Week({ sheet }: { sheet: Schemas['SheetOut'] }) {
+  if (sheet.items.length === 0) {
+    return <p>No exercises were given yet. Go back to the lesson and give the week.</p>;
+  }
+  return (
+    <>
+      <p>
+        {sheet.focus.length > 0 && (
+          <>
+            This week is about: <strong>{sheet.focus.join(' and ')}</strong>.{' '}
+          </>
+        )}
+        About {sheet.minutes_a_day} minutes a day.
+      </p>
+      {sheet.teacher_line && <p className={css.line}>{sheet.teacher_line}</p>}
+      {sheet.items.map((item, index) => (
+        <SheetItem key={item.exercise} item={item} number={index + 1} />
+      ))}
+      <p className="quiet">
+        Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop,
+        put the instrument down and tell your teacher.
+      </p>
+    </>
+  );
+}
+
+function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: number }) {
+  return (
+    <section className={css.item}>
+      <header className={css.head}>
+        <h2>
+          {number}. {item.name}
+        </h2>
+        <span>
+          <strong>{item.dose}</strong>
+          {item.tempo !== null && `, ♩ = ${item.tempo}`}, about {item.minutes} min
+        </span>
+      </header>
+      <p>
+        <span className="quiet">This week: {item.rung_words}.</span> {item.why}
+      </p>
+      <div className={css.how}>
+        <ol>
+          {item.steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+        <div className={css.feel}>
+          <p>
+            <strong>It feels like:</strong> {item.feel}
+          </p>
+          <p>
+            <strong>Stop when:</strong> {item.stop}
+          </p>
+          {item.helper_does && (
+            <p>
+              <strong>Helper:</strong> {item.helper_does}
+            </p>
+          )}
+        </div>
+      </div>
+      {item.music && (
+        <div
+          className={css.music}
+          role="img"
+          aria-label={`Music of ${item.name}`}
+          // The picture is drawn by our own server from our own drills; no outside text gets into it.
+          dangerouslySetInnerHTML={{ __html: item.music }}
+        />
+      )}
+      <p className={css.days}>
+        <span className="quiet">Tick the days:</span>
+        {item.days.map((day) => (
+          <span key={day} className={css.day}>
+            <i aria-hidden="true" /> {day}
+          </span>
+        ))}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { type SyntheticEvent, useState } from 'react';
+
+import { ApiError, client, unwrap } from '../api/client';
+import { sessionQuery } from '../api/queries';
+import { StringsRule } from '../components/StringsRule';
+import css from './SignIn.module.css';
+
+export function SignIn() {
+  const cache = useQueryClient();
+  const [username, setUsername] = useState('');
+  const [password, setPassword] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  async function submit(event: SyntheticEvent) {
+    event.preventDefault();
+    setBusy(true);
+    try {
+      const body = { username, password };
+      cache.setQueryData(
+        sessionQuery.queryKey,
+        unwrap(await client.POST('/api/session/sign-in', { body })),
+      );
+    } catch (error) {
+      setProblem(error instanceof ApiError ? error.message : 'No connection to Jolf. Try again.');
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  return (
+    <form className={css.form} onSubmit={(event) => void submit(event)}>
+      <h1>A clinic for the left hand</h1>
+      <StringsRule />
+      <p className="quiet">
+        Look, find the cause, give a week of practice, and see it change. For teachers of violin,
+        viola, cello and double bass.
+      </p>
+      <TextInput
+        label="Name"
+        autoComplete="username"
+        value={username}
+        onChange={(event) => setUsername(event.currentTarget.value)}
+        size="lg"
+        required
+        withAsterisk={false}
+        autoFocus
+      />
+      <PasswordInput
+        label="Password"
+        autoComplete="current-password"
+        value={password}
+        onChange={(event) => setPassword(event.currentTarget.value)}
+        size="lg"
+        required
+        withAsterisk={false}
+        error={problem}
+      />
+      <Button type="submit" size="lg" loading={busy}>
+        Sign in
+      </Button>
+      <p className="quiet">
+        A teacher&rsquo;s aid, not a medical device. With pain or numbness, a doctor or
+        physiotherapist comes first.
+      </p>
+    </form>
+  );
+}

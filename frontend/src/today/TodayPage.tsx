@@ -1,0 +1,91 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+
+import type { Schemas } from '../api/client';
+import { todayQuery } from '../api/queries';
+import { useStartLesson } from '../api/useStartLesson';
+import { Problem } from '../components/Problem';
+import { StringsRule } from '../components/StringsRule';
+import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
+import css from './TodayPage.module.css';
+
+type Row = Schemas['DayRowOut'];
+
+/** The day's lessons in order, then the other players. */
+export function TodayPage() {
+  const day = useQuery(todayQuery);
+  if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
+  if (!day.data) return null;
+  const today = day.data.rows.filter((row) => row.is_today);
+  const others = day.data.rows.filter((row) => !row.is_today);
+  const date = new Date(`${day.data.date}T12:00:00`);
+  return (
+    <div className={css.page}>
+      <h1>
+        {date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
+      </h1>
+      <StringsRule />
+      {today.length === 0 ? (
+        <p className={css.empty}>No lessons on this weekday. Pick a player below to begin one.</p>
+      ) : (
+        <ol className={css.list} aria-label="Lessons today">
+          {today.map((row) => (
+            <PlayerRow key={row.player.id} row={row} main />
+          ))}
+        </ol>
+      )}
+      {others.length > 0 && (
+        <>
+          <h2 className={css.others}>Other players</h2>
+          <ul className={css.list}>
+            {others.map((row) => (
+              <PlayerRow key={row.player.id} row={row} />
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
+  const start = useStartLesson();
+  const { player } = row;
+  return (
+    <li className={css.row}>
+      <span className={css.time}>{main ? row.time : ''}</span>
+      <div className={css.who}>
+        <Link className={css.name} to={`/players/${player.id}`}>
+          {player.name}
+        </Link>
+        <span className="quiet">
+          {INSTRUMENT_WORDS[player.instrument]}
+          {player.age !== null && `, ${player.age}`}
+          {player.piece && ` · ${player.piece}`}
+        </span>
+      </div>
+      <div className={css.focus}>
+        {row.flag ? (
+          <span className={css.flag}>Stop: {row.flag.reasons[0]}</span>
+        ) : row.focus.length > 0 ? (
+          <strong>{row.focus.join(', ')}</strong>
+        ) : (
+          <span className="quiet">no focus yet</span>
+        )}
+        <span className="quiet">
+          {row.last_lesson ? `last seen ${shortDate(row.last_lesson)}` : 'first lesson'}
+          {row.minutes !== null && !row.flag && ` · ${minutesWords(row.minutes)} a day`}
+        </span>
+      </div>
+      <Button
+        variant={main ? 'filled' : 'default'}
+        aria-label={`${row.lesson_today ? 'Go on with' : 'Begin'} the lesson of ${player.name}`}
+        loading={start.isPending}
+        onClick={() => start.mutate(player.id)}
+      >
+        {row.lesson_today ? 'Go on' : 'Begin'}
+      </Button>
+    </li>
+  );
+}

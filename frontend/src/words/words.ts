@@ -1,0 +1,45 @@
+// Fixed words of the screen, in one place.
+
+export const GRADE_WORDS = ['not there', 'slight', 'clear', 'strong'] as const;
+export const TRIAL_WORDS = ['no help', 'a little', 'clearly', 'at once'] as const;
+
+export const STAGE_WORDS: Record<string, string> = {
+  setup: 'Set-up',
+  hand: 'Hand alone',
+  placed: 'Hand on the neck, silent',
+  down: 'Fingers down, silent',
+  slow: 'Slow playing',
+  fast: 'Fast or hard playing',
+  after: 'Afterwards',
+  trial: 'Try one thing',
+};
+
+export const INSTRUMENT_WORDS: Record<string, string> = {
+  vn: 'violin',
+  va: 'viola',
+  vc: 'cello',
+  db: 'double bass',
+};
+
+export const MOVE_WORDS: Record<string, string> = {
+  'go on': 'Go on',
+  stay: 'Stay',
+  'step back': 'Step back',
+  rest: 'Rest',
+  'look again': 'Look again',
+};
+
+export function gradeWord(grade: number, isTrial = false): string {
+  return (isTrial ? TRIAL_WORDS : GRADE_WORDS)[grade] ?? '';
+}
+
+export function shortDate(iso: string): string {
+  return new Date(`${iso}T12:00:00`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+  });
+}
+
+export function minutesWords(minutes: number): string {
+  return `${minutes} min`;
+}
