@@ -33,7 +33,7 @@ from lefthand.explain import CauseView, Reason, phrase
 from lefthand.planning import Plan as CorePlan
 from lefthand.planning import PlanItem as CoreItem
 from studio.models import Lesson, Plan, Player, RedFlag
-from studio.services.cases import LessonView, age_at, earlier_lessons, findings_of
+from studio.services.cases import LessonView, age_at, findings_of
 from studio.services.decisions import objections
 from studio.services.entries import last_undoable
 from studio.services.flags import open_flag
@@ -143,7 +143,7 @@ def _worst_fingers(finding: Finding | None) -> list[int]:
 def lesson_out(lesson: Lesson) -> LessonOut:
     view = LessonView(lesson)
     diagnosis = view.diagnosis
-    earlier = earlier_lessons(lesson)
+    earlier = view.history.earlier[::-1]
     look = lesson_look(view, earlier[0] if earlier else None)
     undoable = last_undoable(lesson)
     flag = open_flag(lesson.player)

@@ -22,11 +22,19 @@ def sign_in(page: Page, address: str) -> None:
     page.get_by_role("list", name="Lessons today").wait_for()
 
 
+def settle(page: Page) -> None:
+    """Wait until nothing is on its way any more."""
+    page.wait_for_load_state("networkidle")
+    if page.get_by_role("status").count():
+        page.get_by_role("status").filter(has_text="Saved").wait_for()
+    page.wait_for_timeout(300)
+
+
 def take_all(page: Page, address: str, folder: Path) -> None:
     """Walk through one lesson and keep a picture of every main view."""
 
     def keep(name: str, full: bool = False) -> None:
-        page.wait_for_load_state("networkidle")
+        settle(page)
         page.screenshot(path=folder / f"{name}.png", full_page=full)
 
     page.goto(address)
@@ -43,9 +51,9 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("group", name="Thumb taps, shown today").get_by_text("Shown").click()
     page.get_by_role("button", name="All is well").click()
     page.get_by_role("heading", name="What it means").wait_for()
+    settle(page)
     for grade in "1121":
         page.keyboard.press(grade)
-        page.wait_for_load_state("networkidle")
     keep("lesson-look")
     page.keyboard.press("d")
     page.get_by_role("heading", name="This week").wait_for()
@@ -54,7 +62,7 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("heading", name="The week").wait_for()
     keep("lesson-give", full=True)
     page.keyboard.press("Enter")
-    page.get_by_role("heading", name="Mira").wait_for()
+    page.get_by_role("heading", name="Mira’s week").wait_for()
     keep("sheet", full=True)
     take_cello(page, address, folder)
 
@@ -64,9 +72,9 @@ def take_cello(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("button", name="lesson of Bruno Castel").click()
     page.get_by_role("button", name="All is well").click()
     page.get_by_role("heading", name="What it means").wait_for()
-    for grade in "11":
+    for grade in "112":
         page.keyboard.press(grade)
-        page.wait_for_load_state("networkidle")
+    settle(page)
     page.screenshot(path=folder / "lesson-look-cello.png")
 
 

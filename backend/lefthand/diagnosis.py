@@ -29,12 +29,14 @@ class Focus:
 class Diagnosis:
     """What is thought of a case.
 
+    findings: those that count, the complaint among them.
     causes: all of the instrument, most probable first. engine_focus: the focus before the teacher's
     word. What looks ahead (`next_look`, `enough`) costs most and is computed when it is asked for.
     """
 
     case: Case
     catalogue: Catalogue
+    findings: Mapping[str, Finding]
     result: Posterior
     causes: tuple[CauseView, ...]
     focus: tuple[Focus, ...]
@@ -108,6 +110,7 @@ def diagnose(
     return Diagnosis(
         case=case,
         catalogue=catalogue,
+        findings=findings,
         result=result,
         causes=tuple(views),
         focus=tuple(

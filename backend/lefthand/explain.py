@@ -108,7 +108,7 @@ def why_sentence(view: CauseView, findings: Mapping[str, Finding], catalogue: Ca
         return (
             f"{cause.name}: {view.word}, from how often it is met; nothing seen speaks for it yet."
         )
-    return f"{cause.name}: {view.word}, because of {_listed(strongest)}."
+    return f"{cause.name}: {view.word}, because {_listed(strongest)}."
 
 
 def _listed(items: list[str]) -> str:

@@ -80,7 +80,17 @@ export const cssVariables: CSSVariablesResolver = () => ({
   light: {
     ...paper,
     '--mantine-color-body': paper['--paper'],
+    '--mantine-color-default': paper['--sheet'],
+    '--mantine-color-default-border': paper['--line'],
+    '--mantine-color-placeholder': paper['--ink-soft'],
     '--mantine-color-text': paper['--ink'],
   },
-  dark: { ...lamp, '--mantine-color-body': lamp['--paper'], '--mantine-color-text': lamp['--ink'] },
+  dark: {
+    ...lamp,
+    '--mantine-color-body': lamp['--paper'],
+    '--mantine-color-default': lamp['--sheet'],
+    '--mantine-color-default-border': lamp['--line'],
+    '--mantine-color-placeholder': lamp['--ink-soft'],
+    '--mantine-color-text': lamp['--ink'],
+  },
 });

@@ -2,12 +2,14 @@
 
 import re
 from functools import lru_cache
+from pathlib import Path
 from typing import Any
 
 import verovio
 
 from lefthand.errors import InputError
 
+RESOURCES = str(Path(verovio.__file__).parent / "data")
 SCALE = 40
 PAGE_WIDTH = 2100
 TEXT_FONT = "Literata, Literata Variable, serif"
@@ -26,7 +28,9 @@ def engrave(musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH) -> str:
     apart. Raises InputError when it cannot be read. Never pass it bytes from outside: it is not
     safe against hostile files.
     """
-    toolkit: Any = verovio.toolkit()
+    # The engraver looks for its fonts per thread, so every toolkit is told where they are.
+    toolkit: Any = verovio.toolkit(False)
+    toolkit.setResourcePath(RESOURCES)
     toolkit.setOptions(
         {
             "scale": SCALE,

@@ -5,14 +5,16 @@ from datetime import timedelta
 from functools import cached_property
 from typing import Any
 
-from lefthand.case import Case, Finding, parse_case
+from lefthand.case import Case, Finding, parse_case, parse_finding
 from lefthand.catalogue import Catalogue, load_catalogue
 from lefthand.diagnosis import Diagnosis, diagnose
 from lefthand.focus import TeacherWord
 from lefthand.planning import Plan, prescribe
 from lefthand.safety import Safety
+from lefthand.thresholds import Body
 from studio.models import Lesson, Player
 from studio.services.flags import lesson_safety
+from studio.services.history import History, load_history
 from studio.services.reviews import ItemReview, last_load_minutes, passed_rungs, review_last_plan
 
 RECENT_FOCUS_DAYS = 7
@@ -29,8 +31,12 @@ class LessonView:
         return load_catalogue()
 
     @cached_property
+    def history(self) -> History:
+        return load_history(self.lesson)
+
+    @cached_property
     def case(self) -> Case:
-        return parse_case(case_data(self.lesson), self.catalogue)
+        return parse_case(case_data(self.lesson, self.history), self.catalogue)
 
     @cached_property
     def word(self) -> TeacherWord:
@@ -52,13 +58,12 @@ class LessonView:
 
         Getting better makes a cause less likely long before it is gone; work on it goes on.
         """
-        last = Lesson.objects.filter(
-            player=self.lesson.player, date__lt=self.lesson.date, focuses__isnull=False
-        ).last()
-        if last is None:
+        if not self.history.last_focus:
             return None
-        cause = last.focuses.all()[0].cause
-        dismissed = self.lesson.cause_words.filter(cause=cause, word="dismissed").exists()
+        cause = self.history.last_focus[0]
+        dismissed = any(
+            w.cause == cause and w.word == "dismissed" for w in self.lesson.cause_words.all()
+        )
         shows = any(
             finding.grade > 0 and cause in self.catalogue.evidence[name].causes
             for name, finding in self.case.findings.items()
@@ -81,19 +86,19 @@ class LessonView:
 
     @cached_property
     def review(self) -> list[ItemReview]:
-        return review_last_plan(self.lesson, self.safety)
+        return review_last_plan(self.history, self.safety)
 
     @cached_property
     def proposal(self) -> Plan:
         return prescribe(
             self.diagnosis,
             self.catalogue,
-            last_strength_minutes=last_load_minutes(self.lesson),
+            last_strength_minutes=last_load_minutes(self.history),
             under_way={r.item.exercise for r in self.review if r.is_under_way},
         )
 
 
-def case_data(lesson: Lesson) -> dict[str, Any]:
+def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
     """The lesson as `jolf-case/1`."""
     player = lesson.player
     data: dict[str, Any] = {
@@ -104,8 +109,8 @@ def case_data(lesson: Lesson) -> dict[str, Any]:
         "observations": {o.evidence: o.entered for o in lesson.observations.all()},
         "reports": lesson.reports,
         "hours_a_day": player.hours_a_day,
-        "passed": passed_rungs(lesson),
-        "recent_focus": recent_focus(lesson),
+        "passed": passed_rungs(history),
+        "recent_focus": recent_focus(history),
     }
     if lesson.complaint:
         data["complaint"] = lesson.complaint
@@ -129,25 +134,19 @@ def way_of_teaching(player: Player) -> dict[str, str]:
     return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
 
 
-def recent_focus(lesson: Lesson) -> list[str]:
+def recent_focus(history: History) -> list[str]:
     """Causes that were the focus in the seven days before the lesson."""
-    since = lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
-    earlier = Lesson.objects.filter(
-        player=lesson.player, date__gte=since, date__lt=lesson.date
-    ).prefetch_related("focuses")
-    return sorted({focus.cause for each in earlier for focus in each.focuses.all()})
+    since = history.lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
+    recent = [each for each in history.earlier if each.date >= since]
+    return sorted({focus.cause for each in recent for focus in each.focuses.all()})
 
 
 def findings_of(lesson: Lesson) -> dict[str, Finding]:
-    """The lesson's findings as graded by the core."""
-    return dict(LessonView(lesson).case.findings)
-
-
-def earlier_lessons(lesson: Lesson) -> list[Lesson]:
-    """The player's lessons before this one, newest first."""
-    return list(
-        Lesson.objects.filter(player=lesson.player, date__lt=lesson.date)
-        .order_by("-date", "-pk")
-        .select_related("player__teacher__studio_settings")
-        .prefetch_related("observations", "focuses", "plan__items")
-    )
+    """The lesson's findings as graded by the core, without anything else of the case."""
+    player = lesson.player
+    body = Body(None if player.birth_year is None else lesson.date.year - player.birth_year)
+    evidence = load_catalogue().evidence
+    return {
+        o.evidence: parse_finding(o.entered, evidence[o.evidence], body)
+        for o in lesson.observations.all()
+    }

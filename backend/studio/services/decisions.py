@@ -38,7 +38,7 @@ def write_focus(lesson: Lesson, causes: list[str]) -> None:
             cause=cause,
             rank=rank,
             fingers=list(seen.fingers),
-            why=why_sentence(seen, view.case.findings, view.catalogue),
+            why=why_sentence(seen, view.diagnosis.findings, view.catalogue),
             probability=seen.probability,
             is_engines=cause in view.diagnosis.engine_focus,
         )
@@ -91,7 +91,7 @@ def _store_item(plan: Plan, order: int, wish: Any, view: LessonView) -> None:
         raise InputError(f"{where}.exercise", f"unknown exercise {wish.get('exercise')!r}")
     rung = _whole(wish, "rung", where, 1, len(exercise.rungs))
     planned = plan_item(
-        exercise, view.diagnosis, view.catalogue, last_load_minutes(view.lesson), rung
+        exercise, view.diagnosis, view.catalogue, last_load_minutes(view.history), rung
     )
     PlanItem.objects.create(
         plan=plan,

@@ -9,7 +9,7 @@ from django.db import transaction
 
 from lefthand.progress import Move
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS, DemoLesson, DemoPlayer
-from studio.models import Lesson, Player, PracticeResult, TeacherSettings
+from studio.models import Lesson, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
@@ -43,7 +43,15 @@ def _build_player(teacher_id: int, demo: DemoPlayer, today: date) -> Player:
     )
     for planned in demo.lessons:
         _build_lesson(player, planned, lesson_day - timedelta(weeks=planned.weeks_ago))
+    _practise_since(player, today)
     return player
+
+
+def _practise_since(player: Player, today: date) -> None:
+    """Practice at home between the last lesson and today."""
+    last = player.lessons.last()
+    for item in PlanItem.objects.filter(plan__lesson=last):
+        _practise(item, last.date, [d for d in item.days if last.date + timedelta(days=d) < today])
 
 
 def _build_lesson(player: Player, planned: DemoLesson, on: date) -> None:
@@ -80,13 +88,14 @@ def _practise_at_home(lesson: Lesson, planned: DemoLesson) -> None:
         if review.advice.move is Move.REST:
             continue
         given_on = review.item.plan.lesson.date
-        for index, day in enumerate(review.item.days[: planned.days_at_home]):
-            PracticeResult.objects.create(
-                item=review.item,
-                date=given_on + timedelta(days=day),
-                passed=index % 2 == 0,
-                pain=0,
-            )
+        _practise(review.item, given_on, review.item.days[: planned.days_at_home])
+
+
+def _practise(item: PlanItem, given_on: date, days: list[int]) -> None:
+    for index, day in enumerate(days):
+        PracticeResult.objects.create(
+            item=item, date=given_on + timedelta(days=day), passed=index % 2 == 0, pain=0
+        )
 
 
 def _enter(lesson: Lesson, keys: Iterator[str], kind: str, key: str, value: object) -> None:

@@ -22,6 +22,7 @@ from studio.models import CauseWord, Lesson, LessonEntry, Observation, PracticeR
 from studio.services.cases import case_data
 from studio.services.decisions import read_focus, read_plan, write_focus, write_plan
 from studio.services.flags import keep_flag_in_step
+from studio.services.history import load_history
 
 UNDO_DEPTH = 20
 MAX_LINE = 300
@@ -138,7 +139,7 @@ def _read_reports(lesson: Lesson, _key: str) -> Any:
 def _write_reports(lesson: Lesson, _key: str, value: Any) -> None:
     lesson.asked = value is not None
     lesson.reports = dict(check_mapping("reports", value)) if value is not None else {}
-    case = parse_case(case_data(lesson), load_catalogue())
+    case = parse_case(case_data(lesson, load_history(lesson)), load_catalogue())
     keep_flag_in_step(lesson, case)
 
 

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from lefthand.looks import MAX_CHECKS
+from lefthand.looks import MAX_CHECKS, STAGE_CHANGE_SECONDS
 from lefthand.vocabulary import Stage
 from studio.models import Lesson
 from studio.services.cases import LessonView, findings_of
@@ -10,7 +10,8 @@ from studio.services.cases import LessonView, findings_of
 
 @dataclass(frozen=True)
 class Look:
-    """Checks of one stage. `again`: made in the last lesson and repeated to compare."""
+    """Checks to make now. `again`: made in the last lesson and repeated to compare; these may be of
+    several stages, in their order, and `stage` is the first."""
 
     again: bool
     stage: Stage
@@ -27,7 +28,7 @@ def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
 
 
 def _again(view: LessonView, last: Lesson) -> Look | None:
-    """Checks that found something last time, from the first stage that has any left."""
+    """The next checks that found something last time, from far to near."""
     done = set(view.case.findings) | set(view.lesson.skipped)
     left = [
         view.catalogue.evidence[name]
@@ -37,6 +38,7 @@ def _again(view: LessonView, last: Lesson) -> Look | None:
     if not left:
         return None
     order = list(Stage)
-    stage = min((e.stage for e in left), key=order.index)
-    checks = [e for e in left if e.stage is stage][:MAX_CHECKS]
-    return Look(True, stage, tuple(e.id for e in checks), sum(e.seconds for e in checks))
+    checks = sorted(left, key=lambda e: order.index(e.stage))[:MAX_CHECKS]
+    changes = len({e.stage for e in checks}) - 1
+    seconds = sum(e.seconds for e in checks) + changes * STAGE_CHANGE_SECONDS
+    return Look(True, checks[0].stage, tuple(e.id for e in checks), seconds)

@@ -9,6 +9,7 @@ from lefthand.progress import Advice, Course, Move, PracticeDay, next_step
 from lefthand.safety import Safety, SafetyLevel
 from lefthand.vocabulary import Kind
 from studio.models import Lesson, PlanItem, PracticeResult
+from studio.services.history import History
 
 NO_FLAG = Safety(SafetyLevel.NONE, ())
 
@@ -28,20 +29,17 @@ class ItemReview:
         return self.advice.move in (Move.GO_ON, Move.STAY, Move.STEP_BACK)
 
 
-def review_last_plan(lesson: Lesson, safety: Safety) -> list[ItemReview]:
-    """The exercises of the last plan before this lesson, each with its advice."""
-    previous = (
-        Lesson.objects.filter(player=lesson.player, date__lt=lesson.date, plan__isnull=False)
-        .order_by("-date")
-        .first()
-    )
-    if previous is None:
+def review_last_plan(history: History, safety: Safety) -> list[ItemReview]:
+    """The exercises of the last plan before the lesson, each with its advice."""
+    if not history.plans:
         return []
-    items = previous.plan.items.prefetch_related("results")
-    return [review_item(item, lesson, safety) for item in items]
+    newest = history.plans[-1]
+    return [review_item(item, history, history.lesson, safety) for item in newest.items.all()]
 
 
-def review_item(item: PlanItem, lesson: Lesson, safety: Safety = NO_FLAG) -> ItemReview:
+def review_item(
+    item: PlanItem, history: History, lesson: Lesson, safety: Safety = NO_FLAG
+) -> ItemReview:
     """One exercise, judged by what was shown in `lesson` and practised at home before it."""
     exercise = load_catalogue().exercises[item.exercise]
     results = list(item.results.all())
@@ -51,9 +49,9 @@ def review_item(item: PlanItem, lesson: Lesson, safety: Safety = NO_FLAG) -> Ite
         rung=item.rung,
         rungs=len(exercise.rungs),
         passed_in_lesson=shown.passed if shown else None,
-        failed_before=_failed_before(item, lesson),
+        failed_before=_failed_before(item, history, lesson),
         days=[_day(r) for r in [*at_home, *([shown] if shown and shown.pain else [])]],
-        aim_grades=_aim_grades(item, lesson, exercise),
+        aim_grades=_aim_grades(exercise, history, lesson),
     )
     return ItemReview(item, exercise, shown, len(at_home), next_step(course, safety))
 
@@ -62,37 +60,27 @@ def _day(result: PracticeResult) -> PracticeDay:
     return PracticeDay(result.passed, result.pain, result.tighter)
 
 
-def _failed_before(item: PlanItem, lesson: Lesson) -> int:
-    """Lessons in a row before this one in which this exercise was tried and failed."""
-    earlier = PracticeResult.objects.filter(
-        item__exercise=item.exercise,
-        item__rung=item.rung,
-        item__plan__lesson__player=lesson.player,
-        lesson__isnull=False,
-        lesson__date__lt=lesson.date,
-    ).order_by("-lesson__date")
+def _failed_before(item: PlanItem, history: History, lesson: Lesson) -> int:
+    """Lessons in a row before `lesson` in which this exercise was tried and failed."""
     count = 0
-    for result in earlier:
+    for result in reversed(history.shown(item.exercise, item.rung)):
+        if result.lesson_id == lesson.pk or result.date >= lesson.date:
+            continue
         if result.passed:
             break
         count += 1
     return count
 
 
-def _aim_grades(item: PlanItem, lesson: Lesson, exercise: Exercise) -> list[int]:
+def _aim_grades(exercise: Exercise, history: History, lesson: Lesson) -> list[int]:
     """Summed grades of the evidence that the exercise aims at, one a lesson since it was given.
 
     Only evidence that was checked in every one of these lessons is summed.
     """
-    first = (
-        PlanItem.objects.filter(exercise=item.exercise, plan__lesson__player=lesson.player)
-        .order_by("plan__lesson__date")
-        .values_list("plan__lesson__date", flat=True)
-        .first()
-    )
-    lessons = Lesson.objects.filter(
-        player=lesson.player, date__gte=first, date__lte=lesson.date
-    ).prefetch_related("observations")
+    given = [
+        history.date_of(plan) for plan, item in history.items() if item.exercise == exercise.id
+    ]
+    lessons = [each for each in history.lessons if given[0] <= each.date <= lesson.date]
     aimed = {
         e.id for e in load_catalogue().evidence.values() if set(e.causes) & set(exercise.aims[:2])
     }
@@ -113,35 +101,20 @@ def _entered_grade(entered: object) -> int | None:
     return None
 
 
-def passed_rungs(lesson: Lesson) -> dict[str, int]:
-    """Rungs passed so far, by exercise, from every plan before this lesson."""
-    items = (
-        PlanItem.objects.filter(
-            plan__lesson__player=lesson.player, plan__lesson__date__lt=lesson.date
-        )
-        .order_by("plan__lesson__date")
-        .select_related("plan__lesson")
-        .prefetch_related("results")
-    )
-    lessons = list(Lesson.objects.filter(player=lesson.player, date__lte=lesson.date))
+def passed_rungs(history: History) -> dict[str, int]:
+    """Rungs passed so far, by exercise, from every plan before the lesson."""
     passed: dict[str, int] = {}
-    for item in items:
-        given_on = item.plan.lesson.date
-        judged_in = next((each for each in lessons if each.date > given_on), lesson)
-        review = review_item(item, judged_in)
+    for plan, item in history.items():
+        review = review_item(item, history, history.judged_in(plan))
         finished = review.advice.move is Move.GO_ON and item.rung >= len(review.exercise.rungs)
         passed[item.exercise] = item.rung if finished else review.advice.rung - 1
     return {exercise: rungs for exercise, rungs in passed.items() if rungs > 0}
 
 
-def last_load_minutes(lesson: Lesson) -> float | None:
+def last_load_minutes(history: History) -> float | None:
     """Weekly minutes of strength and stretch in the last plan; None when it had none."""
-    items = PlanItem.objects.filter(
-        plan__lesson__player=lesson.player, plan__lesson__date__lt=lesson.date
-    ).order_by("-plan__lesson__date")
-    newest = items.values_list("plan_id", flat=True).first()
     minutes = 0.0
-    for item in items.filter(plan_id=newest):
+    for item in history.plans[-1].items.all() if history.plans else ():
         exercise = load_catalogue().exercises[item.exercise]
         if exercise.kind is Kind.STRENGTH or exercise.stretch:
             minutes += item_dose(item).minutes(len(item.fingers)) * len(item.days)

@@ -68,7 +68,7 @@ function SignOutButton({ name }: { name: string }) {
         });
       }}
     >
-      <span className={css.who}>{name} · </span>sign out
+      <span className={css.who}>{name},&nbsp;</span>sign out
     </Button>
   );
 }

@@ -38,7 +38,7 @@ export function HandDrawing({ family, isUsed, stateOf, selected, onSelect, origi
     if (!box) return;
     const scale = Math.min(box.width / WIDTH, box.height / HEIGHT);
     const left = box.left + (box.width - WIDTH * scale) / 2;
-    const top = box.top + (box.height - HEIGHT * scale) / 2;
+    const top = box.top;
     const spot = nearestSpot(
       spots,
       (event.clientX - left) / scale,
@@ -53,6 +53,7 @@ export function HandDrawing({ family, isUsed, stateOf, selected, onSelect, origi
       ref={svg}
       className={css.drawing}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      preserveAspectRatio="xMidYMin meet"
       role="group"
       aria-label={label}
       onClick={touch}
@@ -109,6 +110,11 @@ function SpotMark({
         <g transform="translate(-12 -12)">
           <Strings grade={state.grade} />
         </g>
+      )}
+      {spot.caption && (
+        <text className={css.caption} y={state.grade === null ? 34 : 40}>
+          {spot.caption}
+        </text>
       )}
       {spot.place === 'finger' && state.grade === null && (
         <text className={css.numeral} y={6}>

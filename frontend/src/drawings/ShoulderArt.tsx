@@ -13,13 +13,13 @@ export function ShoulderArt() {
       <path className={css.thin} d="M0 112 C60 116 88 140 86 174 C84 210 52 218 0 222" />
       <path
         className={css.thin}
-        d="M14 262 C34 252 70 250 96 262 C108 274 104 296 84 304 C56 314 26 308 14 298 Z"
+        d="M8 258 C34 246 78 246 104 258 C120 274 116 312 92 326 C60 338 22 332 8 318 Z"
       />
-      <Limb d="M384 424 Q352 480 300 560" width={92} />
       <path
         className={css.skin}
-        d="M292 262 C286 300 300 340 322 388 C330 410 336 424 338 436 L430 436 C432 412 448 388 474 352
-           C492 326 500 300 486 284 C474 270 462 256 452 250 Z"
+        d="M284 262 C280 306 300 346 322 390 C330 420 318 452 286 500 C264 534 262 560 276 580 L392 580
+           C398 548 412 500 426 440 C434 410 450 388 474 352 C492 326 500 300 486 284 C474 270 462 256
+           456 250 Z"
       />
       {fingers.map((f) => (
         <Limb
@@ -28,6 +28,10 @@ export function ShoulderArt() {
           width={40}
         />
       ))}
+      <path
+        className={css.cover}
+        d="M287 258 C300 282 318 292 350 294 C392 296 440 292 462 262 L470 330 L300 330 Z"
+      />
       <path
         className={css.neck}
         d="M0 204 L556 198 L556 226 C420 234 260 240 170 240 C130 240 110 236 96 230 Z"
@@ -61,7 +65,7 @@ export function ShoulderArt() {
       ))}
       <Limb d="M462 350 C506 326 528 280 530 236 L524 172" width={44} />
       <path className={css.thin} d="M512 208 q12 6 24 0" />
-      <path className={css.thin} d="M340 424 q44 16 90 0" />
+      <path className={css.thin} d="M330 428 q46 14 92 2 M334 440 q42 12 82 2" />
       <path className={css.thin} d="M326 276 q6 10 2 22 M370 272 q6 10 2 22 M414 272 q6 10 2 22" />
     </g>
   );

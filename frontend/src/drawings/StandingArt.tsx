@@ -14,11 +14,10 @@ export function StandingArt() {
         d="M30 540 C40 470 90 440 150 436 C182 434 196 452 196 476 L286 476 C286 452 300 434 332 436 C392 440 442 470 452 540"
       />
       <path className={css.hidden} d="M430 300 C360 330 250 300 176 238" strokeWidth={2} />
-      <Limb d="M516 306 Q566 372 604 520" width={84} />
       <path
         className={css.skin}
-        d="M404 152 C440 146 486 176 520 222 C548 258 566 290 560 320 C554 346 516 358 486 354
-           C452 350 420 336 402 312 Z"
+        d="M404 152 C440 146 486 176 522 222 C552 260 572 300 588 344 C606 400 622 460 628 560 L528 560
+           C530 500 524 440 506 392 C500 372 490 360 474 354 C446 346 420 336 402 316 Z"
       />
       <path
         className={css.neck}
@@ -40,6 +39,10 @@ export function StandingArt() {
           width={39}
         />
       ))}
+      <path
+        className={css.cover}
+        d="M420 158 C446 180 456 280 420 314 L470 330 L486 240 L452 166 Z"
+      />
       {fingers.map((f) => (
         <path
           key={f.last[1]}

@@ -9,6 +9,8 @@ export interface Spot {
   x: number;
   y: number;
   name: string;
+  /** Words below a spot that the drawing itself does not explain. */
+  caption?: string;
 }
 
 export const WIDTH = 640;
@@ -64,8 +66,8 @@ const SHOULDER: Spot[] = [
   ...fingerSpots(SHOULDER_FINGERS),
   { place: 'scroll', x: 606, y: 172, name: 'Scroll' },
   { place: 'strings', x: 120, y: 172, name: 'Strings' },
-  { place: 'jaw', x: 62, y: 282, name: 'Jaw and shoulder' },
-  { place: 'seat', x: 62, y: 480, name: 'Stance' },
+  { place: 'jaw', x: 62, y: 282, name: 'Jaw and shoulder', caption: 'jaw, shoulder' },
+  { place: 'seat', x: 62, y: 470, name: 'Stance', caption: 'stance' },
   { place: 'thumb', x: 524, y: 172, name: 'Thumb' },
   { place: 'web', x: 502, y: 246, name: 'Opening beside the thumb' },
   { place: 'index_base', x: 448, y: 256, name: 'Base of the index' },
@@ -75,13 +77,13 @@ const SHOULDER: Spot[] = [
   { place: 'hand_back', x: 352, y: 336, name: 'Back of the hand' },
   { place: 'thumb_ball', x: 450, y: 340, name: 'Ball of the thumb' },
   { place: 'wrist', x: 384, y: 424, name: 'Wrist' },
-  { place: 'elbow', x: 322, y: 508, name: 'Elbow' },
+  { place: 'elbow', x: 318, y: 500, name: 'Elbow', caption: 'elbow' },
 ];
 
 const STANDING: Spot[] = [
   ...fingerSpots(STANDING_FINGERS),
   { place: 'strings', x: 238, y: 418, name: 'Strings' },
-  { place: 'seat', x: 76, y: 470, name: 'Seat, stance and endpin' },
+  { place: 'seat', x: 76, y: 482, name: 'Seat, stance and endpin', caption: 'seat, stance' },
   { place: 'thumb', x: 186, y: 236, name: 'Thumb' },
   { place: 'index_base', x: 420, y: 150, name: 'Base of the index' },
   { place: 'gap12', x: 378, y: 168, name: 'Gap between first and second' },
@@ -89,7 +91,7 @@ const STANDING: Spot[] = [
   { place: 'hand_back', x: 462, y: 232, name: 'Back of the hand' },
   { place: 'thumb_ball', x: 452, y: 330, name: 'Ball of the thumb' },
   { place: 'wrist', x: 530, y: 318, name: 'Wrist' },
-  { place: 'elbow', x: 590, y: 466, name: 'Elbow' },
+  { place: 'elbow', x: 574, y: 462, name: 'Elbow', caption: 'elbow' },
 ];
 
 export function spotsOf(family: Family): Spot[] {

@@ -25,7 +25,8 @@ export function CheckList({ title, items, handle, touched }: Props) {
   const { lesson, enter } = handle;
   const open = items.findIndex((e) => !(e.id in lesson.findings) && !lesson.skipped.includes(e.id));
   const [chosen, setChosen] = useState<number | null>(null);
-  const active = chosen ?? Math.max(0, open);
+  // Once all is graded no row is active, so that a key pressed too often changes nothing.
+  const active = chosen ?? open;
   const item = items[active];
   const [fingers, setFingers] = useState<Record<string, number>>({});
   const fingerOf = (e: Evidence) => fingers[e.id] ?? firstFinger(lesson, e, touched);
@@ -38,14 +39,17 @@ export function CheckList({ title, items, handle, touched }: Props) {
         !(other.id in lesson.findings) &&
         !lesson.skipped.includes(other.id),
     );
-    setChosen(next === -1 ? items.indexOf(e) : next);
+    setChosen(next === -1 ? null : next);
   }
   function moveFinger(by: number) {
     if (!item?.per_finger) return;
     const finger = Math.min(4, Math.max(1, fingerOf(item) + by));
     setFingers({ ...fingers, [item.id]: finger });
   }
-  const step = (by: number) => setChosen(Math.min(items.length - 1, Math.max(0, active + by)));
+  const step = (by: number) => {
+    const from = active === -1 ? (by > 0 ? -1 : items.length) : active;
+    setChosen(Math.min(items.length - 1, Math.max(0, from + by)));
+  };
 
   useKeys({
     ...Object.fromEntries(GRADES.map((g) => [String(g), item && (() => grade(item, g))])),

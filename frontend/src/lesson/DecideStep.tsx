@@ -10,12 +10,13 @@ type Cause = Schemas['CauseOut'];
 
 /** One focus for the week, at most two. The engine proposes and says why; the teacher decides. */
 export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: () => void }) {
-  const { lesson, enter } = handle;
+  const { lesson, enter, weighing } = handle;
   const [openCause, setOpenCause] = useState<string | null>(null);
   const shown = openCause ?? lesson.focus[0]?.cause ?? lesson.causes[0]?.id ?? '';
   const details = lesson.causes.find((c) => c.id === shown);
 
   function accept() {
+    if (weighing) return;
     enter(
       'focus',
       '',
@@ -51,7 +52,7 @@ export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: (
         {lesson.settle && (
           <p className="quiet">A cause higher up is possible: one trial could settle it first.</p>
         )}
-        <Button size="lg" aria-keyshortcuts="Enter" onClick={accept}>
+        <Button size="lg" aria-keyshortcuts="Enter" disabled={weighing} onClick={accept}>
           {lesson.focus.length === 0 ? 'Go on without a focus' : 'Take this focus'}
         </Button>
       </section>

@@ -19,7 +19,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
   const store = (wishes: Wish[]) => enter('plan', '', wishes);
 
   function give() {
-    if (paused) return;
+    if (paused || handle.weighing || items.length === 0) return;
     if (!lesson.plan) store(items.map(wishOf));
     void navigate(`/lessons/${lesson.id}/sheet`);
   }
@@ -41,7 +41,12 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       <header className={css.top}>
         <h2>The week</h2>
         <Minutes lesson={lesson} />
-        <Button size="lg" aria-keyshortcuts="Enter" onClick={give} disabled={items.length === 0}>
+        <Button
+          size="lg"
+          aria-keyshortcuts="Enter"
+          onClick={give}
+          disabled={items.length === 0 || handle.weighing}
+        >
           Give it: make the sheet
         </Button>
       </header>

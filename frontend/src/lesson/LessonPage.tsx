@@ -105,13 +105,10 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
 
 function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => void }) {
   const { queue, lesson, undo, undoProblem } = handle;
-  const waiting = `${queue.waiting} ${queue.waiting === 1 ? 'entry' : 'entries'}`;
   return (
     <div className={css.save}>
       <span role="status" className="quiet">
-        {queue.problem ??
-          undoProblem ??
-          (queue.offline ? `No connection: ${waiting} kept here` : 'Saved')}
+        {queue.problem ?? undoProblem ?? savedWords(queue.offline, queue.waiting)}
       </span>
       <Button
         variant="default"
@@ -127,4 +124,9 @@ function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => voi
       </Button>
     </div>
   );
+}
+
+function savedWords(offline: boolean, waiting: number): string {
+  if (offline) return `No connection: ${waiting} ${waiting === 1 ? 'entry' : 'entries'} kept here`;
+  return waiting > 0 ? 'Saving' : 'Saved';
 }

@@ -122,12 +122,8 @@ function listFor(
       return { title: 'Tempo and reports', items: placeless(mine) };
     case 'look': {
       const items = look.flatMap((id) => mine.filter((e) => e.id === id));
-      const again = items.some((e) => (lesson.previous?.findings[e.id]?.grade ?? 0) > 0);
-      const stage = STAGE_WORDS[items[0]?.stage ?? ''] ?? '';
-      return {
-        title: again ? `Same again: ${stage.toLowerCase()}` : `Next look: ${stage.toLowerCase()}`,
-        items,
-      };
+      const stage = STAGE_WORDS[items[0]?.stage ?? '']?.toLowerCase() ?? '';
+      return { title: lesson.look?.again ? 'The same again' : `Next look: ${stage}`, items };
     }
   }
 }

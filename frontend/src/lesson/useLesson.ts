@@ -12,6 +12,8 @@ export interface LessonHandle {
   enter: (kind: string, key: string, value: unknown) => void;
   undo: () => void;
   undoProblem: string | null;
+  /** Entries are on their way, so what follows from them is not known yet. */
+  weighing: boolean;
 }
 
 const REFRESH_EVERY = 15_000;
@@ -80,6 +82,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
     enter,
     undo,
     undoProblem,
+    weighing: state.waiting > 0 && !state.offline,
   };
 }
 
