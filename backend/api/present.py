@@ -9,6 +9,7 @@ from api.schemas import (
     FlagOut,
     FocusOut,
     LadderOut,
+    LadderStep,
     LessonOut,
     LookOut,
     ObjectionOut,
@@ -27,7 +28,7 @@ from api.schemas import (
     WithheldOut,
 )
 from lefthand.case import Finding
-from lefthand.catalogue import load_catalogue
+from lefthand.catalogue import Cause, load_catalogue
 from lefthand.diagnosis import open_settling_trial
 from lefthand.explain import CauseView, Reason, phrase
 from lefthand.planning import Plan as CorePlan
@@ -42,6 +43,7 @@ from studio.services.looks import Look, lesson_look
 from studio.services.reviews import ItemReview, item_dose
 from studio.services.timeline import build_timeline
 
+FINGER_PLACES = {"tip", "middle", "finger"}
 UNDO_WORDS = {
     "observation": "grade",
     "reports": "answers",
@@ -124,7 +126,7 @@ def player_out(player: Player, on: date) -> PlayerOut:
                 exercise=ladder.exercise.id,
                 name=ladder.exercise.name,
                 rungs=len(ladder.exercise.rungs),
-                steps=[{"date": d, "rung": r} for d, r in ladder.steps],
+                steps=[LadderStep(date=d, rung=r) for d, r in ladder.steps],
             )
             for ladder in timeline.ladders
         ],
@@ -229,13 +231,18 @@ def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
         meaning=cause.meaning,
         probability=seen.probability,
         word=seen.word.value,
-        fingers=list(seen.fingers),
+        fingers=_shown_fingers(cause, seen.fingers),
         speaks_for=[_reason_out(r, view) for r in seen.speaks_for],
         speaks_against=[_reason_out(r, view) for r in seen.speaks_against],
         settle=open_settling_trial(cause.id, view.catalogue, view.case, done),
         teacher_word=word.word if word else None,
         teacher_why=word.why if word else "",
     )
+
+
+def _shown_fingers(cause: Cause, fingers: tuple[int, ...]) -> list[int]:
+    """Fingers of a cause that lies in the fingers; an arm has none, though a finger shows it."""
+    return list(fingers) if FINGER_PLACES & set(cause.places) else []
 
 
 def _reason_out(reason: Reason, view: LessonView) -> ReasonOut:
@@ -250,7 +257,7 @@ def _focus_out(view: LessonView) -> list[FocusOut]:
         FocusOut(
             cause=f.cause,
             name=view.catalogue.causes[f.cause].name,
-            fingers=list(f.fingers),
+            fingers=_shown_fingers(view.catalogue.causes[f.cause], f.fingers),
             why=f.why,
             is_engines=f.cause in view.diagnosis.engine_focus,
         )

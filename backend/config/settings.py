@@ -67,6 +67,8 @@ DATABASES = {
             "transaction_mode": "IMMEDIATE",
             "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;",
         },
+        # A file, so that the browser tests' server and the test have connections of their own.
+        "TEST": {"NAME": DATA / "test.sqlite3"},
     }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
@@ -122,5 +124,9 @@ LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "root": {"handlers": ["console"], "level": "WARNING"},
+    "root": {"handlers": ["console"], "level": "ERROR" if TESTING else "WARNING"},
+    "loggers": {"django.request": {"level": "ERROR"}},
 }
+if TESTING:
+    DATA.mkdir(parents=True, exist_ok=True)
+    PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]

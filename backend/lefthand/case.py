@@ -5,7 +5,7 @@ Defaults are those of the dataclasses below; unknown fields are refused.
 """
 
 import json
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, fields
 from pathlib import Path
 from typing import Any
@@ -141,7 +141,7 @@ def parse_case(
 
 
 def _simple_fields(data: Mapping[str, Any]) -> dict[str, Any]:
-    readers = {
+    readers: dict[str, Callable[[Any], Any]] = {
         "level": lambda v: check_choice("level", v, Level),
         "age": lambda v: check_number("age", v, 2, 120),
         "daily_minutes": lambda v: check_number("daily_minutes", v, 1, 240),

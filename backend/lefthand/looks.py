@@ -58,15 +58,15 @@ class _Beliefs:
     def there(self, checks: list[Evidence]) -> Floats:
         """(n_checks, k): probability that each check's evidence is there."""
         network = self.result.network
-        rows = [network.evidence.index(c.id) for c in checks]
-        found: Floats = network.there[np.ix_(rows, self.kept)]
+        rows = np.array([network.evidence.index(c.id) for c in checks])
+        found: Floats = network.there[rows[:, None], self.kept]
         return found
 
     def doubt(self, checks: list[Evidence]) -> Floats:
         """(n_checks,): expected entropy of the grade when the causes are known, in nats."""
         network = self.result.network
-        rows = [network.evidence.index(c.id) for c in checks]
-        found: Floats = _known_cause_entropy(network)[np.ix_(rows, self.kept)] @ self.weights
+        rows = np.array([network.evidence.index(c.id) for c in checks])
+        found: Floats = _known_cause_entropy(network)[rows[:, None], self.kept] @ self.weights
         return found
 
 

@@ -6,6 +6,7 @@ import { NotFound, RouteProblem } from './components/Problem';
 export const router = createBrowserRouter([
   {
     element: <Shell />,
+    HydrateFallback: () => null,
     errorElement: <RouteProblem />,
     children: [
       {

@@ -15,16 +15,13 @@ FONTS = HERE / "fonts"
 
 def sheet_pdf(sheet: Sheet) -> bytes:
     """The sheet as PDF bytes, A4."""
-    compiled = typst.compile(
+    return typst.compile(
         TEMPLATE.read_bytes(),
         format="pdf",
-        font_paths=[str(FONTS)],
-        ignore_system_fonts=True,
+        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
         sys_inputs={"sheet": json.dumps(_data(sheet))},
+        pdf_standards="ua-1",
     )
-    if not isinstance(compiled, bytes):
-        raise TypeError(f"expected one document, got {type(compiled).__name__}")
-    return compiled
 
 
 def _data(sheet: Sheet) -> dict[str, object]:

@@ -16,13 +16,13 @@ from studio.services.lessons import start_lesson
 
 
 @transaction.atomic
-def build_demo(today: date) -> list[Player]:
+def build_demo(today: date, players: tuple[DemoPlayer, ...] = PLAYERS) -> list[Player]:
     """Replace the demo teacher and all of that teacher's players, dated relative to `today`."""
     users = get_user_model().objects
     users.filter(username=DEMO_USERNAME).delete()
     teacher = users.create_user(DEMO_USERNAME, password=DEMO_PASSWORD)
     TeacherSettings.objects.create(teacher=teacher, display_name="Ina Veldt")
-    return [_build_player(teacher.pk, demo, today) for demo in PLAYERS]
+    return [_build_player(teacher.pk, demo, today) for demo in players]
 
 
 def _build_player(teacher_id: int, demo: DemoPlayer, today: date) -> Player:
@@ -50,6 +50,8 @@ def _build_player(teacher_id: int, demo: DemoPlayer, today: date) -> Player:
 def _practise_since(player: Player, today: date) -> None:
     """Practice at home between the last lesson and today."""
     last = player.lessons.last()
+    if last is None:
+        return
     for item in PlanItem.objects.filter(plan__lesson=last):
         _practise(item, last.date, [d for d in item.days if last.date + timedelta(days=d) < today])
 

@@ -45,7 +45,7 @@ def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) 
         lesson = Lesson.objects.select_for_update().get(pk=lesson_id)
         if lesson.entries.filter(client_key=client_key).exists():
             return lesson
-        before = KINDS[kind].read(lesson, key)
+        before = _read(lesson, kind, key)
         _write(lesson, kind, key, value)
         LessonEntry.objects.create(
             lesson=lesson,
@@ -53,7 +53,7 @@ def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) 
             kind=kind,
             key=key,
             before=before,
-            after=KINDS[kind].read(lesson, key),
+            after=_read(lesson, kind, key),
         )
     return lesson
 
@@ -74,6 +74,13 @@ def undo(lesson_id: int) -> Lesson:
 def last_undoable(lesson: Lesson) -> LessonEntry | None:
     newest = list(lesson.entries.order_by("-pk")[:UNDO_DEPTH])
     return next((entry for entry in newest if not entry.undone), None)
+
+
+def _read(lesson: Lesson, kind: str, key: str) -> Any:
+    try:
+        return KINDS[kind].read(lesson, key)
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
 
 
 def _write(lesson: Lesson, kind: str, key: str, value: Any) -> None:

@@ -66,6 +66,7 @@ export function HandDrawing({ family, isUsed, stateOf, selected, onSelect, origi
           spot={spot}
           state={stateOf(spot)}
           selected={selected !== null && sameSpot(spot, selected)}
+          isOrigin={origin !== null && sameSpot(spot, origin.spot)}
           onSelect={onSelect}
         />
       ))}
@@ -77,11 +78,13 @@ function SpotMark({
   spot,
   state,
   selected,
+  isOrigin,
   onSelect,
 }: {
   spot: Spot;
   state: SpotState;
   selected: boolean;
+  isOrigin: boolean;
   onSelect: (spot: Spot) => void;
 }) {
   const told = state.grade === null ? 'not checked' : gradeWord(state.grade);
@@ -111,7 +114,7 @@ function SpotMark({
           <Strings grade={state.grade} />
         </g>
       )}
-      {spot.caption && (
+      {spot.caption && !isOrigin && (
         <text className={css.caption} y={state.grade === null ? 34 : 40}>
           {spot.caption}
         </text>

@@ -57,7 +57,7 @@ function fingerSpots(fingers: Record<number, FingerPoints>): Spot[] {
         y: at.middle[1],
         name: `Middle joint, ${name} finger`,
       },
-      { place: 'finger', finger, x: at.label[0], y: at.label[1], name: `Whole ${name} finger` },
+      { place: 'finger', finger, x: at.label[0], y: at.label[1], name: `Finger ${finger}, whole` },
     ];
   });
 }
@@ -66,7 +66,7 @@ const SHOULDER: Spot[] = [
   ...fingerSpots(SHOULDER_FINGERS),
   { place: 'scroll', x: 606, y: 172, name: 'Scroll' },
   { place: 'strings', x: 120, y: 172, name: 'Strings' },
-  { place: 'jaw', x: 62, y: 282, name: 'Jaw and shoulder', caption: 'jaw, shoulder' },
+  { place: 'jaw', x: 62, y: 282, name: 'Jaw, shoulder', caption: 'jaw, shoulder' },
   { place: 'seat', x: 62, y: 470, name: 'Stance', caption: 'stance' },
   { place: 'thumb', x: 524, y: 172, name: 'Thumb' },
   { place: 'web', x: 502, y: 246, name: 'Opening beside the thumb' },
@@ -83,7 +83,7 @@ const SHOULDER: Spot[] = [
 const STANDING: Spot[] = [
   ...fingerSpots(STANDING_FINGERS),
   { place: 'strings', x: 238, y: 418, name: 'Strings' },
-  { place: 'seat', x: 76, y: 482, name: 'Seat, stance and endpin', caption: 'seat, stance' },
+  { place: 'seat', x: 76, y: 482, name: 'Seat, stance', caption: 'seat, stance' },
   { place: 'thumb', x: 186, y: 236, name: 'Thumb' },
   { place: 'index_base', x: 420, y: 150, name: 'Base of the index' },
   { place: 'gap12', x: 378, y: 168, name: 'Gap between first and second' },

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 
 import type { Lesson, Schemas } from '../api/client';
 import { useKeys } from '../components/useKeys';
@@ -15,15 +15,15 @@ export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: (
   const shown = openCause ?? lesson.focus[0]?.cause ?? lesson.causes[0]?.id ?? '';
   const details = lesson.causes.find((c) => c.id === shown);
 
-  function accept() {
-    if (weighing) return;
-    enter(
-      'focus',
-      '',
-      lesson.focus.map((f) => f.cause),
-    );
+  // Taking the focus waits until what is on its way has been weighed.
+  const [taking, setTaking] = useState(false);
+  const causes = lesson.focus.map((f) => f.cause).join();
+  useEffect(() => {
+    if (!taking || weighing) return;
+    enter('focus', '', causes === '' ? [] : causes.split(','));
     onDone();
-  }
+  }, [taking, weighing, causes, enter, onDone]);
+  const accept = () => setTaking(true);
   useKeys({ Enter: accept });
 
   return (
@@ -52,7 +52,7 @@ export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: (
         {lesson.settle && (
           <p className="quiet">A cause higher up is possible: one trial could settle it first.</p>
         )}
-        <Button size="lg" aria-keyshortcuts="Enter" disabled={weighing} onClick={accept}>
+        <Button size="lg" aria-keyshortcuts="Enter" onClick={accept}>
           {lesson.focus.length === 0 ? 'Go on without a focus' : 'Take this focus'}
         </Button>
       </section>

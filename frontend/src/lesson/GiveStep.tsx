@@ -1,5 +1,5 @@
 import { Button, Select, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 
 import type { Catalogue, Lesson } from '../api/client';
@@ -14,15 +14,25 @@ import type { LessonHandle } from './useLesson';
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
   const { lesson, enter } = handle;
   const navigate = useNavigate();
+  const [giving, setGiving] = useState(false);
   const items = itemsOf(lesson);
   const paused = lesson.safety.level === 'red';
   const store = (wishes: Wish[]) => enter('plan', '', wishes);
 
-  function give() {
-    if (paused || handle.weighing || items.length === 0) return;
-    if (!lesson.plan) store(items.map(wishOf));
-    void navigate(`/lessons/${lesson.id}/sheet`);
-  }
+  // Giving waits until what is on its way has arrived, then stores the week, then shows the sheet.
+  const ready = giving && !paused && !handle.weighing && items.length > 0;
+  const given = lesson.plan !== null;
+  const waiting = useRef(false);
+  useEffect(() => {
+    if (!ready) return;
+    if (given) {
+      void navigate(`/lessons/${lesson.id}/sheet`);
+    } else if (!waiting.current) {
+      waiting.current = true;
+      enter('plan', '', items.map(wishOf));
+    }
+  }, [ready, given, navigate, lesson.id, enter, items]);
+  const give = () => setGiving(true);
   useKeys({ Enter: give });
 
   if (paused) {
@@ -41,12 +51,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       <header className={css.top}>
         <h2>The week</h2>
         <Minutes lesson={lesson} />
-        <Button
-          size="lg"
-          aria-keyshortcuts="Enter"
-          onClick={give}
-          disabled={items.length === 0 || handle.weighing}
-        >
+        <Button size="lg" aria-keyshortcuts="Enter" onClick={give} disabled={items.length === 0}>
           Give it: make the sheet
         </Button>
       </header>

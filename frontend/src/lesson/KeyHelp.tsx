@@ -1,5 +1,4 @@
-import { Modal } from '@mantine/core';
-
+import { Dialog } from '../components/Dialog';
 import css from './KeyHelp.module.css';
 
 const KEYS: [string, [string, string][]][] = [
@@ -39,13 +38,7 @@ const KEYS: [string, [string, string][]][] = [
 
 export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   return (
-    <Modal
-      opened={opened}
-      onClose={onClose}
-      title="Keys"
-      size="lg"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog opened={opened} onClose={onClose} title="Keys" wide>
       <div className={css.keys}>
         {KEYS.map(([part, rows]) => (
           <section key={part}>
@@ -65,6 +58,6 @@ export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => v
           </section>
         ))}
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -28,9 +28,9 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
   );
   const held = useHeldLook(lesson);
   const look = held.filter((id) => mine.some((e) => e.id === id));
-  const { title, items } = listFor(choice, lesson, mine, look);
   const family = familyOf(lesson.player.instrument);
   const due = new Set(look.filter((id) => !isDone(lesson, id)));
+  const { title, items } = listFor(choice, lesson, mine, look);
 
   useKeys({
     n: () => setChoice({ kind: 'look' }),
@@ -115,7 +115,7 @@ function listFor(
 ): { title: string; items: Evidence[] } {
   switch (choice.kind) {
     case 'spot':
-      return { title: choice.spot.name, items: checksAt(mine, choice.spot) };
+      return { title: choice.spot.name, items: dueFirst(checksAt(mine, choice.spot), look) };
     case 'trials':
       return { title: 'Change one thing: does it ease?', items: trialsInOrder(lesson, mine) };
     case 'placeless':
@@ -126,6 +126,12 @@ function listFor(
       return { title: lesson.look?.again ? 'The same again' : `Next look: ${stage}`, items };
     }
   }
+}
+
+/** At a touched place the check that was asked for comes first. */
+function dueFirst(items: Evidence[], look: string[]): Evidence[] {
+  const asked = items.filter((e) => look.includes(e.id));
+  return [...asked, ...items.filter((e) => !look.includes(e.id))];
 }
 
 function originOf(

@@ -66,10 +66,9 @@ export function PlanItemRow({ item, items, lesson, store }: Props) {
             key={day}
             type="button"
             aria-pressed={item.days.includes(day)}
-            aria-label={weekday(lesson.date, day, 'long')}
             onClick={() => change(withDay(item, day))}
           >
-            {weekday(lesson.date, day, 'short')}
+            {weekday(lesson.date, day)}
           </button>
         ))}
       </div>
@@ -80,10 +79,10 @@ export function PlanItemRow({ item, items, lesson, store }: Props) {
   );
 }
 
-function weekday(lessonDate: string, day: number, style: 'short' | 'long'): string {
+function weekday(lessonDate: string, day: number): string {
   const date = new Date(`${lessonDate}T12:00:00`);
   date.setDate(date.getDate() + day);
-  return date.toLocaleDateString('en-GB', { weekday: style });
+  return date.toLocaleDateString('en-GB', { weekday: 'short' });
 }
 
 interface StepperProps {

@@ -1,8 +1,9 @@
-import { Button, Modal, Textarea } from '@mantine/core';
+import { Button, Textarea } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { ApiError, client, unwrap } from '../api/client';
+import { Dialog } from '../components/Dialog';
 
 /** Lifting a red flag asks for a note; the date is today's. */
 export function LiftFlag({ playerId }: { playerId: number }) {
@@ -28,12 +29,7 @@ export function LiftFlag({ playerId }: { playerId: number }) {
       <Button variant="default" onClick={() => setOpened(true)}>
         Lift with a note
       </Button>
-      <Modal
-        opened={opened}
-        onClose={() => setOpened(false)}
-        title="Lift the stop"
-        closeButtonProps={{ 'aria-label': 'Close' }}
-      >
+      <Dialog opened={opened} onClose={() => setOpened(false)} title="Lift the stop">
         <form
           onSubmit={(event) => {
             event.preventDefault();
@@ -54,7 +50,7 @@ export function LiftFlag({ playerId }: { playerId: number }) {
             Lift the stop
           </Button>
         </form>
-      </Modal>
+      </Dialog>
     </>
   );
 }

@@ -1,0 +1,179 @@
+"""The HTTP surface: who may see what, error bodies, sign-in, CSRF, the client's freshness."""
+
+import json
+from pathlib import Path
+
+from django.contrib.auth import get_user_model
+from django.core.cache import cache
+from django.db import connection
+from django.test import Client, TestCase, override_settings
+from django.test.utils import CaptureQueriesContext
+
+from api.main import api
+from api.management.commands.openapi import OPENAPI_FILE, openapi_text
+from studio.models import LessonEntry, Player, RedFlag
+from studio.tests.studio_case import DAY, GRIP, StudioCase
+
+FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
+OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
+ENTRY = {"client_key": "abcdefgh-1", "kind": "observation", "key": "web.closed", "value": 2}
+
+
+def routes():
+    for path, operations in api.get_openapi_schema()["paths"].items():
+        for method in operations:
+            yield method.upper(), path
+
+
+class Access(StudioCase):
+    def setUp(self):
+        super().setUp()
+        self.given = self.whole_lesson(0, GRIP)
+        RedFlag.objects.create(
+            player=self.player, lesson=self.given, raised_on=DAY, reasons=["swelling"]
+        )
+        self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
+
+    def call(self, client, method, path):
+        address = path.replace("{player_id}", str(self.player.pk)).replace(
+            "{lesson_id}", str(self.given.pk)
+        )
+        body = {"note": "seen"} if address.endswith("lift-flag") else ENTRY
+        data = json.dumps(body) if method == "POST" else None
+        return client.generic(method, address, data or "", content_type="application/json")
+
+    def test_nothing_but_the_session_is_open_without_signing_in(self):
+        for method, path in routes():
+            with self.subTest(method=method, path=path):
+                status = self.call(Client(), method, path).status_code
+                if (method, path) not in OPEN_ROUTES:
+                    self.assertEqual(status, 401)
+
+    def test_another_teacher_finds_none_of_this_teachers_records(self):
+        client = Client()
+        client.force_login(self.other)
+        walked = 0
+        for method, path in routes():
+            if "{" in path:
+                walked += 1
+                with self.subTest(method=method, path=path):
+                    answer = self.call(client, method, path)
+                    self.assertEqual(answer.status_code, 404)
+                    self.assertEqual(answer.json()["code"], "not_found")
+        self.assertGreaterEqual(walked, 7)
+        self.assertEqual(client.get("/api/players/today").json()["rows"], [])
+        self.assertTrue(RedFlag.objects.filter(lifted_on__isnull=True).exists())
+        self.assertFalse(LessonEntry.objects.filter(client_key=ENTRY["client_key"]).exists())
+
+    def test_the_owner_reaches_every_route(self):
+        client = Client()
+        client.force_login(self.teacher)
+        for method, path in routes():
+            if "{" in path and "undo" not in path:
+                with self.subTest(method=method, path=path):
+                    self.assertEqual(self.call(client, method, path).status_code, 200)
+
+    def test_a_write_without_the_csrf_token_is_refused(self):
+        client = Client(enforce_csrf_checks=True)
+        client.force_login(self.teacher)
+        for method, path in routes():
+            if method != "GET" and (method, path) not in OPEN_ROUTES:
+                with self.subTest(path):
+                    self.assertEqual(self.call(client, method, path).status_code, 403)
+
+    def test_a_longer_history_takes_no_more_queries(self):
+        client = Client()
+        client.force_login(self.teacher)
+        RedFlag.objects.all().delete()
+
+        def queries(lesson):
+            with CaptureQueriesContext(connection) as captured:
+                client.get(f"/api/lessons/{lesson.pk}")
+            return len(captured)
+
+        second = queries(self.whole_lesson(1, GRIP))
+        for week in (2, 3):
+            newest = self.whole_lesson(week, GRIP)
+        self.assertEqual(queries(newest), second)
+        self.assertLess(second, 25)
+
+
+class Errors(StudioCase):
+    def test_one_body_for_every_error(self):
+        client = Client()
+        client.force_login(self.teacher)
+        lesson = self.lesson()
+        address = f"/api/lessons/{lesson.pk}/entries"
+        table = (
+            (address, {**ENTRY, "value": 9}, 422, "bad_input", "observations.web.closed"),
+            (address, {"kind": "observation"}, 422, "bad_input", "data.client_key"),
+            (address, {**ENTRY, "client_key": "x"}, 422, "bad_input", "data.client_key"),
+            (f"/api/lessons/{lesson.pk}/undo", {}, 409, "nothing_to_undo", None),
+            ("/api/lessons/99999/undo", {}, 404, "not_found", None),
+            (f"/api/players/{self.player.pk}/lift-flag", {"note": ""}, 422, "bad_input", "note"),
+        )
+        for path, body, status, code, field in table:
+            with self.subTest(path=path, body=body):
+                answer = client.post(path, json.dumps(body), content_type="application/json")
+                self.assertEqual((answer.status_code, answer.json()["code"]), (status, code))
+                self.assertEqual(set(answer.json()), {"code", "message", "fields"})
+                if field:
+                    self.assertEqual(answer.json()["fields"][0]["field"], field)
+        broken = client.post(address, "{", content_type="application/json")
+        self.assertEqual((broken.status_code, broken.json()["code"]), (422, "bad_input"))
+
+
+@override_settings(CACHES={"default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"}})
+class SignIn(TestCase):
+    def setUp(self):
+        cache.clear()
+        get_user_model().objects.create_user("teacher", password="quiet-hands-7")
+
+    def sign_in(self, client, password, token):
+        body = json.dumps({"username": "teacher", "password": password})
+        return client.post(
+            "/api/session/sign-in",
+            body,
+            content_type="application/json",
+            headers={"X-CSRFToken": token},
+        )
+
+    def test_sign_in_and_out_with_the_token_of_the_session_route(self):
+        client = Client(enforce_csrf_checks=True)
+        client.get("/api/session")
+        token = client.cookies["csrftoken"].value
+        self.assertEqual(self.sign_in(client, "wrong", token).json()["code"], "sign_in_failed")
+        self.assertEqual(self.sign_in(client, "quiet-hands-7", "").status_code, 403)
+        answer = self.sign_in(client, "quiet-hands-7", token)
+        self.assertEqual(answer.json()["teacher"]["name"], "teacher")
+        token = client.cookies["csrftoken"].value
+        client.post("/api/session/sign-out", headers={"X-CSRFToken": token})
+        self.assertIsNone(client.get("/api/session").json()["teacher"])
+
+    def test_tries_are_limited(self):
+        client = Client()
+        client.get("/api/session")
+        codes = [self.sign_in(client, "wrong", "").status_code for _ in range(12)]
+        self.assertEqual(codes[:10], [401] * 10)
+        self.assertEqual(codes[10:], [429] * 2)
+
+
+class Pages(TestCase):
+    def test_every_page_carries_the_policy_and_sets_the_csrf_cookie(self):
+        for address in ("/", "/lessons/7", "/players/3"):
+            with self.subTest(address):
+                answer = self.client.get(address)
+                policy = answer.headers["Content-Security-Policy"]
+                self.assertIn("script-src 'self'", policy)
+                self.assertNotIn(
+                    "unsafe-inline'; img", policy.replace("style-src 'self' 'unsafe-inline'", "")
+                )
+                self.assertIn("csrftoken", answer.cookies)
+                self.assertNotIn("<script>", answer.content.decode())
+
+    def test_the_openapi_file_is_that_of_the_code(self):
+        self.assertEqual(OPENAPI_FILE.read_text(encoding="utf-8"), openapi_text())
+
+    def test_players_of_nobody_are_not_listed(self):
+        self.assertEqual(Player.objects.count(), 0)
+        self.assertEqual(self.client.get("/api/players/today").status_code, 401)

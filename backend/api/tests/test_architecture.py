@@ -1,0 +1,32 @@
+"""The line frontend -> api -> studio -> lefthand holds, and files stay small."""
+
+import subprocess
+import sys
+from pathlib import Path
+from unittest import TestCase
+
+BACKEND = Path(__file__).resolve().parents[2]
+ROOT = BACKEND.parent
+MOST_LINES = 500
+
+
+class Architecture(TestCase):
+    def test_imports_go_one_way(self):
+        done = subprocess.run(
+            [str(Path(sys.executable).parent / "lint-imports"), "--config", str(ROOT / "pyproject.toml"),
+             "--no-cache"],
+            cwd=BACKEND, capture_output=True, text=True, check=False,
+        )  # fmt: skip
+        self.assertEqual(done.returncode, 0, done.stdout + done.stderr)
+
+    def test_the_front_end_reaches_the_server_only_through_its_client(self):
+        for path in (ROOT / "frontend" / "src").rglob("*.ts*"):
+            if path.parent.name != "api":
+                text = path.read_text(encoding="utf-8")
+                self.assertNotIn("fetch(", text.replace("refetch(", ""), path)
+
+    def test_no_file_is_a_long_one(self):
+        sources = [*BACKEND.rglob("*.py"), *(ROOT / "frontend" / "src").rglob("*.ts*")]
+        long = [p for p in sources if p.name != "schema.d.ts" and "migrations" not in p.parts
+                and len(p.read_text(encoding="utf-8").splitlines()) > MOST_LINES]  # fmt: skip
+        self.assertEqual(long, [])

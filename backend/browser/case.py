@@ -1,0 +1,92 @@
+"""A browser test: the built front end on a live server, with everything unexpected an error."""
+
+import os
+from pathlib import Path
+
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.cache import cache
+from django.utils import timezone
+from playwright.sync_api import ConsoleMessage, Page, Request, Route
+
+from browser.chromium import chromium
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, DemoPlayer
+from studio.services.demo import build_demo
+
+AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
+# What may stand in the console: the browser's own note of an answer the test asked for.
+EXPECTED_NOTES = ("the server responded with a status of 4", "net::ERR_INTERNET_DISCONNECTED")
+
+
+class BrowserCase(StaticLiveServerTestCase):
+    """`players` of the demo studio are built before each test; `page` is a fresh context's page."""
+
+    players: tuple[DemoPlayer, ...] = ()
+    viewport = {"width": 1280, "height": 800}
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
+        super().setUpClass()
+        cls._chromium = chromium()
+        cls.browser = cls._chromium.__enter__()
+
+    @classmethod
+    def tearDownClass(cls) -> None:
+        cls._chromium.__exit__(None, None, None)
+        super().tearDownClass()
+
+    def setUp(self) -> None:
+        self.problems: list[str] = []
+        cache.clear()  # the count of sign-ins
+        build_demo(timezone.localdate(), self.players)
+        self.context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")
+        self.addCleanup(self.context.close)
+        self.context.route("**/*", self._only_our_server)
+        self.page = self.new_page()
+
+    def tearDown(self) -> None:
+        self.assertEqual(self.problems, [])
+
+    def new_page(self) -> Page:
+        page = self.context.new_page()
+        page.set_default_timeout(15_000)
+        page.on("console", self._note_console)
+        page.on("pageerror", lambda error: self.problems.append(f"page error: {error}"))
+        return page
+
+    def _only_our_server(self, route: Route, request: Request) -> None:
+        if request.url.startswith((self.live_server_url, "data:", "blob:")):
+            route.continue_()
+        else:
+            self.problems.append(f"request to {request.url}")
+            route.abort()
+
+    def _note_console(self, message: ConsoleMessage) -> None:
+        expected = any(note in message.text for note in EXPECTED_NOTES)
+        if message.type in ("error", "warning") and not expected:
+            self.problems.append(f"console {message.type}: {message.text}")
+
+    def sign_in(self) -> None:
+        self.page.goto(self.live_server_url)
+        self.page.get_by_label("Name").fill(DEMO_USERNAME)
+        self.page.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
+        self.page.keyboard.press("Enter")
+        self.page.get_by_role("heading", level=1).wait_for()
+        self.page.get_by_role("list", name="Lessons today").wait_for()
+
+    def saved(self, page: Page | None = None) -> None:
+        """Wait until every entry has arrived."""
+        (page or self.page).get_by_role("status").filter(has_text="Saved").wait_for()
+
+    def assert_accessible(self, view: str) -> None:
+        """No violation of WCAG 2 A and AA, by axe."""
+        if not self.page.evaluate("typeof axe === 'object'"):
+            self.page.evaluate(AXE.read_text(encoding="utf-8"))
+        found = self.page.evaluate(
+            "axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']})"
+        )
+        told = [
+            f"{v['id']}: {v['help']} at {[n['target'] for n in v['nodes'][:3]]}"
+            for v in found["violations"]
+        ]
+        self.assertEqual(told, [], view)

@@ -1,0 +1,308 @@
+"""One lesson from complaint to sheet and the next one after it, by mouse and by keys alone."""
+
+from datetime import timedelta
+
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import Lesson, PlanItem, Player
+
+MIRA = PLAYERS[:1]
+NILS = tuple(p for p in PLAYERS if p.name == "Nils Haverkamp")
+TARGET_PIXELS = 44
+
+
+def a_week_later() -> None:
+    """Move every lesson a week back, so that today is the next lesson."""
+    for lesson in Lesson.objects.all():
+        lesson.date -= timedelta(days=7)
+        lesson.save()
+
+
+class ByMouse(BrowserCase):
+    players = MIRA
+
+    def test_a_lesson_and_the_next(self):
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="Sign in").wait_for()
+        self.assert_accessible("sign-in")
+        self.sign_in()
+        self.assert_accessible("today")
+        page.get_by_role("button", name="Begin the lesson of Mira Oslund").click()
+
+        page.get_by_role("heading", name="Last week: show me").wait_for()
+        shown = page.get_by_role("group", name="Thumb taps, shown today")
+        shown.get_by_role("button", name="Shown").click()
+        expect(page.get_by_text("Go on: shown in the lesson")).to_be_visible()
+        page.get_by_role("combobox", name="Complaint").click()
+        page.get_by_role("option", name="Thumb tired afterwards").click()
+        self.saved()
+        self.assert_accessible("ask")
+        page.get_by_role("button", name="All is well").click()
+
+        page.get_by_role("heading", name="The same again").wait_for()
+        self.assertGreater(page.get_by_text("last", exact=False).count(), 0)
+        before = page.locator("section[aria-label='What it means']").inner_text()
+        page.get_by_role("button", name="Opening beside the thumb: not checked").click()
+        page.get_by_role("group", name="Opening beside the thumb is shut").get_by_role(
+            "button", name="strong"
+        ).click()
+        page.get_by_role("button", name="Thumb: not checked", exact=False).first.click()
+        page.get_by_role("group", name="Thumb will not tap").get_by_role(
+            "button", name="strong"
+        ).click()
+        page.get_by_role("button", name="Try one thing").click()
+        page.get_by_role("button", name="Thumb away").click()
+        page.get_by_role("group", name="Thumb away").get_by_role("button", name="at once").click()
+        self.saved()
+        expect(page.get_by_role("button", name="Opening beside the thumb: strong")).to_be_visible()
+        after = page.locator("section[aria-label='What it means']").inner_text()
+        self.assertNotEqual(before, after)
+        self.assertIn("very likely", after)
+        self.assert_accessible("look")
+        page.get_by_role("button", name="Undo: grade").click()
+        expect(
+            page.get_by_role("group", name="Thumb away").locator("[aria-pressed=true]")
+        ).to_have_count(0)
+
+        page.reload()
+        expect(page.get_by_role("button", name="Opening beside the thumb: strong")).to_be_visible()
+        page.get_by_role("button", name="Decide").last.click()
+        page.get_by_role("heading", name="This week’s focus").wait_for()
+        self.assert_accessible("decide")
+        page.get_by_role("button", name="Take this focus").click()
+
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        self.saved()
+        self.assert_accessible("give")
+        minutes = page.get_by_text("a day,").inner_text()
+        page.get_by_role("button", name="Take out").last.click()
+        self.saved()
+        self.assertNotEqual(page.get_by_text("a day,").inner_text(), minutes)
+        page.get_by_role("combobox", name="Add an exercise").click()
+        page.get_by_role("option", name="Index round the far side").click()
+        self.saved()
+        page.get_by_role("button", name="Step up, Index round the far side").click()
+        expect(page.get_by_text("2 of 4")).to_be_visible()
+        page.get_by_label("Your own line on the sheet").fill("Soft first.")
+        page.get_by_role("button", name="Give it: make the sheet").click()
+
+        page.get_by_role("heading", name="Mira’s week").wait_for()
+        expect(page.get_by_role("img", name="Music of Index round the far side")).to_be_visible()
+        expect(page.get_by_text("Soft first.")).to_be_visible()
+        self.assert_accessible("sheet")
+        address = page.get_by_role("link", name="Open the PDF").get_attribute("href")
+        pdf = page.request.get(self.live_server_url + address)
+        self.assertEqual(pdf.body()[:5], b"%PDF-")
+
+        a_week_later()
+        self.next_lesson()
+
+    def next_lesson(self):
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_role("link", name="Mira Oslund").click()
+        page.get_by_role("heading", name="Steps climbed").wait_for()
+        self.assert_accessible("player")
+        row = page.get_by_role("row", name="Thumb will not tap")
+        expect(row.get_by_role("cell").nth(4)).to_have_text("strong")
+        page.get_by_role("button", name="Begin a lesson").click()
+        page.get_by_role("button", name="All is well").click()
+        page.get_by_role("heading", name="The same again").wait_for()
+        expect(page.get_by_role("button", name="Opening beside the thumb is shut")).to_contain_text(
+            "last"
+        )
+
+
+class ByKeys(BrowserCase):
+    players = MIRA
+
+    def press(self, *keys: str) -> None:
+        for key in keys:
+            self.page.keyboard.press(key)
+
+    def tab_to(self, role: str, name: str) -> None:
+        target = self.page.get_by_role(role, name=name)
+        for _ in range(60):
+            self.press("Tab")
+            if target.evaluate("node => node === document.activeElement"):
+                return
+        self.fail(f"the {role} {name!r} was not reached by Tab")
+
+    def test_a_whole_lesson_without_the_mouse(self):
+        page = self.page
+        self.sign_in()
+        self.tab_to("button", "Begin the lesson of Mira Oslund")
+        self.press("Enter")
+        page.get_by_role("heading", name="Last week: show me").wait_for()
+        self.press("w")
+        page.get_by_role("heading", name="The same again").wait_for()
+        self.press("2", "1", "2", "1", "1")
+        self.saved()
+        self.assertEqual(Lesson.objects.last().observations.count(), 5)
+        page.get_by_role("heading", name="Next look").wait_for()
+        self.press("0", "0")
+        self.saved()
+        self.assertEqual(Lesson.objects.last().observations.count(), 7)
+        self.press("t")
+        page.get_by_role("heading", name="Change one thing").wait_for()
+        self.press("3")
+        self.saved()
+        self.assertTrue(
+            Lesson.objects.last().observations.filter(evidence__startswith="try.").exists()
+        )
+        self.press("u")
+        page.get_by_role("button", name="Undo: grade").wait_for()
+        expect(page.locator("li[data-active] [aria-pressed=true]")).to_have_count(0)
+        self.press("3")
+        self.saved()
+        self.press("d")
+        page.get_by_role("heading", name="This week’s focus").wait_for()
+        self.press("Enter")
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        self.saved()
+        expect(page.get_by_role("button", name="Give it: make the sheet")).to_be_enabled()
+        self.press("Enter")
+        page.get_by_role("heading", name="Mira’s week").wait_for()
+        given = PlanItem.objects.filter(plan__lesson=Lesson.objects.last())
+        self.assertTrue(1 <= given.count() <= 3)
+
+    def test_keys_are_listed_and_a_finger_is_chosen_by_arrows(self):
+        page = self.page
+        self.sign_in()
+        self.tab_to("button", "Begin the lesson of Mira Oslund")
+        self.press("Enter")
+        page.get_by_role("heading", name="Last week: show me").wait_for()
+        self.press("?")
+        page.get_by_role("dialog").wait_for()
+        self.assert_accessible("keys")
+        self.press("Escape")
+        page.get_by_role("dialog").wait_for(state="detached")
+        self.press("w")
+        page.get_by_role("heading", name="The same again").wait_for()
+        self.tab_to("button", "Tip of the fourth finger: not checked")
+        self.press("Enter", "ArrowLeft", "2")
+        self.saved()
+        expect(page.get_by_role("button", name="Tip of the third finger: clear")).to_be_visible()
+
+
+class Stop(BrowserCase):
+    players = NILS
+
+    def test_a_red_flag_pauses_until_it_is_lifted_with_a_note(self):
+        page = self.page
+        self.sign_in()
+        expect(page.get_by_text("Stop: pain of 4 or more")).to_be_visible()
+        page.get_by_role("button", name="Begin the lesson of Nils").click()
+        page.get_by_role("heading", name="Stop, and ask a doctor").wait_for()
+        page.get_by_role("button", name="All is well").click()
+        self.saved()
+        self.assert_accessible("stop")
+        page.keyboard.press("g")
+        page.get_by_role("heading", name="No exercises while the stop is up").wait_for()
+        page.get_by_role("button", name="Lift with a note").click()
+        page.get_by_role("dialog").get_by_role("button", name="Lift the stop").click()
+        expect(page.get_by_text("say in a few words why")).to_be_visible()
+        page.get_by_label("What has changed").fill("Seen by a physiotherapist.")
+        page.get_by_role("dialog").get_by_role("button", name="Lift the stop").click()
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        self.assertEqual(Player.objects.get().red_flags.get().note, "Seen by a physiotherapist.")
+
+
+class Connection(BrowserCase):
+    players = MIRA
+
+    def begin(self):
+        self.sign_in()
+        self.page.get_by_role("button", name="Begin the lesson of Mira").click()
+        self.page.get_by_role("button", name="All is well").click()
+        self.page.get_by_role("heading", name="The same again").wait_for()
+        self.saved()
+
+    def test_entries_made_without_a_connection_are_kept_and_sent_in_order(self):
+        self.begin()
+        page = self.page
+        self.context.set_offline(True)
+        page.keyboard.press("3")
+        page.keyboard.press("2")
+        expect(page.get_by_text("No connection: 2 entries kept here")).to_be_visible()
+        expect(page.get_by_role("button", name="Opening beside the thumb: strong")).to_be_visible()
+        self.context.set_offline(False)
+        self.saved()
+        lesson = Lesson.objects.last()
+        found = dict(lesson.observations.values_list("evidence", "entered"))
+        self.assertEqual(found, {"web.closed": 3, "thumb.locked": 2})
+        self.assertEqual(lesson.entries.filter(kind="observation").count(), 2)
+
+    def test_a_second_tab_sees_what_the_first_has_entered(self):
+        self.begin()
+        second = self.new_page()
+        second.goto(self.page.url)
+        second.get_by_role("heading", name="The same again").wait_for()
+        self.page.bring_to_front()
+        self.page.keyboard.press("3")
+        self.saved()
+        second.bring_to_front()
+        second.reload()
+        expect(
+            second.get_by_role("button", name="Opening beside the thumb: strong")
+        ).to_be_visible()
+
+
+class Layout(BrowserCase):
+    players = MIRA
+
+    def open_look(self):
+        self.sign_in()
+        self.page.get_by_role("button", name="Begin the lesson of Mira").click()
+        self.page.get_by_role("button", name="All is well").click()
+        self.page.get_by_role("heading", name="The same again").wait_for()
+
+    def scrolls(self, axis: str) -> bool:
+        size = "Width" if axis == "x" else "Height"
+        return self.page.evaluate(
+            f"document.documentElement.scroll{size} > document.documentElement.client{size} + 1"
+        )
+
+    def test_look_and_decide_fit_a_laptop_without_scrolling(self):
+        self.open_look()
+        self.assertFalse(self.scrolls("y"))
+        self.page.keyboard.press("d")
+        self.page.get_by_role("heading", name="This week’s focus").wait_for()
+        self.assertFalse(self.scrolls("y"))
+
+    def test_nothing_is_wider_than_the_screen_on_a_phone_or_at_double_zoom(self):
+        self.open_look()
+        for width, height in ((390, 844), (640, 400), (820, 1180)):
+            self.page.set_viewport_size({"width": width, "height": height})
+            for key in "aldg":
+                with self.subTest(width=width, step=key):
+                    self.page.keyboard.press(key)
+                    self.page.wait_for_timeout(150)
+                    self.assertFalse(self.scrolls("x"))
+
+    def test_every_button_of_the_lesson_is_large_enough_for_a_finger(self):
+        self.open_look()
+        for key in "aldg":
+            self.page.keyboard.press(key)
+            self.page.wait_for_timeout(200)
+            small = self.page.evaluate(
+                """least => [...document.querySelectorAll('main button, main a')]
+                  .map(node => [node.textContent, node.getBoundingClientRect()])
+                  .filter(([, box]) => box.width > 0 && box.height < least)
+                  .map(([text, box]) => `${text} ${box.height}`)""",
+                TARGET_PIXELS,
+            )
+            with self.subTest(step=key):
+                self.assertEqual(small, [])
+
+    def test_dark_page_is_accessible_too(self):
+        self.open_look()
+        self.page.get_by_role("button", name="Dark page").click()
+        self.saved()
+        for key in "aldg":
+            self.page.keyboard.press(key)
+            self.page.wait_for_timeout(200)
+            self.assert_accessible(f"dark {key}")

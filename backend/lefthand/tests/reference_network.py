@@ -1,0 +1,61 @@
+"""The same network built in pyagrum, a general-purpose library for Bayesian networks.
+
+The bound on the number of causes at once is matched exactly: a chain of counters adds up the causes
+one by one (states 0..max and "more"), and "more" is ruled out by evidence on the last counter.
+"""
+
+from collections.abc import Mapping, Sequence
+
+import pyagrum as gum
+
+from lefthand.catalogue import Evidence
+from lefthand.network import GRADE_IF_NOT, GRADE_IF_THERE
+
+
+def reference_posterior(
+    priors: Mapping[str, float],
+    evidence: Sequence[Evidence],
+    grades: Mapping[str, int],
+    max_causes: int | None,
+) -> dict[str, float]:
+    """P(cause | grades) by lazy propagation; `max_causes` None for no bound."""
+    net = gum.BayesNet()
+    for cause, prior in priors.items():
+        net.add(gum.LabelizedVariable(cause, cause, 2))
+        net.cpt(cause).fillWith([1 - prior, prior])
+    by_id = {e.id: e for e in evidence}
+    soft = {}
+    for name, grade in grades.items():
+        item = by_id[name]
+        node = gum.LabelizedVariable(name, name, 2)
+        net.addNoisyORNet(node, item.leak)
+        for cause, strength in item.causes.items():
+            if cause in priors:
+                net.addWeightedArc(net.idFromName(cause), net.idFromName(name), strength)
+        soft[name] = [float(GRADE_IF_NOT[grade]), float(GRADE_IF_THERE[grade])]
+    if max_causes is not None:
+        soft[_add_counters(net, list(priors), max_causes)] = [1.0] * (max_causes + 1) + [0.0]
+    engine = gum.LazyPropagation(net)
+    engine.setEvidence(soft)
+    engine.makeInference()
+    return {cause: float(engine.posterior(cause)[1]) for cause in priors}
+
+
+def _add_counters(net: "gum.BayesNet", causes: Sequence[str], limit: int) -> str:
+    """Add counters of the causes in order; the last one's name."""
+    states = limit + 2
+    before = ""
+    for index, cause in enumerate(causes):
+        name = f"count{index}"
+        net.add(gum.LabelizedVariable(name, name, states))
+        net.addArc(cause, name)
+        if before:
+            net.addArc(before, name)
+        table = net.cpt(name)
+        for start in range(states if before else 1):
+            for present in (0, 1):
+                where = {cause: present, **({before: start} if before else {})}
+                end = min(start + present, limit + 1)
+                table[where] = [float(state == end) for state in range(states)]
+        before = name
+    return before

@@ -1,0 +1,161 @@
+"""Reading `jolf-case/1`: defaults, every kind of bad input, and a fuzz."""
+
+import json
+import tempfile
+from pathlib import Path
+from unittest import TestCase
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from lefthand.case import parse_case, read_case
+from lefthand.catalogue import load_catalogue
+from lefthand.errors import InputError
+from lefthand.tests.cases import case
+from lefthand.vocabulary import Level
+
+CATALOGUE = load_catalogue()
+GOOD = {"format": "jolf-case/1", "instrument": "vn", "observations": {"web.closed": 3}}
+# what is changed in a good case, and the field that the error must name
+BAD = (
+    ({"format": "jolf-case/2"}, "format"),
+    ({"instrument": "gt"}, "instrument"),
+    ({"instrument": 3}, "instrument"),
+    ({"observations": []}, "observations"),
+    ({"observations": {"web.shut": 1}}, "observations.web.shut"),
+    ({"observations": {"elbow.low": 1}}, "observations.elbow.low"),
+    ({"observations": {"web.closed": 4}}, "observations.web.closed"),
+    ({"observations": {"web.closed": -1}}, "observations.web.closed"),
+    ({"observations": {"web.closed": 1.5}}, "observations.web.closed"),
+    ({"observations": {"web.closed": True}}, "observations.web.closed"),
+    ({"observations": {"web.closed": None}}, "observations.web.closed"),
+    ({"observations": {"web.closed": "3"}}, "observations.web.closed"),
+    ({"observations": {"web.closed": {"4": 1}}}, "observations.web.closed"),
+    ({"observations": {"web.closed": {"value": 1}}}, "observations.web.closed.value"),
+    ({"observations": {"tip.gives": {}}}, "observations.tip.gives"),
+    ({"observations": {"tip.gives": {"5": 1}}}, "observations.tip.gives.5"),
+    ({"observations": {"tip.gives": {"4": 9}}}, "observations.tip.gives.4"),
+    ({"observations": {"hold.slips": {"value": "2"}}}, "observations.hold.slips.value"),
+    ({"observations": {"hold.slips": {"value": 2, "unit": "s"}}}, "observations.hold.slips.unit"),
+    ({"observations": {"hold.slips": {"value": -2}}}, "observations.hold.slips.value"),
+    ({"level": "expert"}, "level"),
+    ({"age": -3}, "age"),
+    ({"age": "nine"}, "age"),
+    ({"daily_minutes": 0}, "daily_minutes"),
+    ({"hours_a_day": 25}, "hours_a_day"),
+    ({"before_puberty": "no"}, "before_puberty"),
+    ({"helper_at_home": 1}, "helper_at_home"),
+    ({"equipment": "mirror"}, "equipment"),
+    ({"break_weeks": -1}, "break_weeks"),
+    ({"complaint": "thumb.sad"}, "complaint"),
+    ({"complaint": "elbow.low"}, "complaint"),
+    ({"complaint": 3}, "complaint"),
+    ({"passed": {"thumb_taps": 5}}, "passed.thumb_taps"),
+    ({"passed": {"thumb_tips": 1}}, "passed.thumb_tips"),
+    ({"recent_focus": ["thumb"]}, "recent_focus"),
+    ({"recent_focus": "thumb_index_grip"}, "recent_focus"),
+    ({"way_of_teaching": {"carry": "feet"}}, "way_of_teaching.carry"),
+    ({"way_of_teaching": {"tempo": "fast"}}, "way_of_teaching.tempo"),
+    ({"reports": {"pain": 11}}, "reports.pain"),
+    ({"reports": {"pain": "bad"}}, "reports.pain"),
+    ({"reports": {"pain_when": "always"}}, "reports.pain_when"),
+    ({"reports": {"pain_when": 3}}, "reports.pain_when"),
+    ({"reports": {"place": "toe"}}, "reports.place"),
+    ({"reports": {"numbness": "yes"}}, "reports.numbness"),
+    ({"reports": {"mood": 3}}, "reports.mood"),
+    ({"colour": "red"}, "colour"),
+)
+
+
+class GoodCases(TestCase):
+    def test_defaults_are_those_of_the_format(self):
+        found = case()
+        self.assertEqual(found.level, Level.BEGINNER)
+        self.assertEqual(found.minutes_budget, 5)
+        self.assertFalse(found.has_helper)
+        self.assertIsNone(found.complaint)
+
+    def test_minutes_follow_level_and_age_unless_given(self):
+        table = (
+            ({"level": "intermediate"}, 10),
+            ({"level": "advanced"}, 15),
+            ({"level": "advanced", "age": 7}, 5),
+            ({"level": "advanced", "age": 61}, 5),
+            ({"level": "advanced", "age": 60}, 15),
+            ({"level": "beginner", "daily_minutes": 12}, 12),
+        )
+        for more, minutes in table:
+            with self.subTest(more):
+                self.assertEqual(case(**more).minutes_budget, minutes)
+
+    def test_a_helper_is_taken_to_be_at_home_below_thirteen(self):
+        self.assertTrue(case(age=12).has_helper)
+        self.assertFalse(case(age=13).has_helper)
+        self.assertTrue(case(age=40, helper_at_home=True).has_helper)
+
+    def test_one_word_does_for_pain_when(self):
+        self.assertEqual(case(reports={"pain_when": "night"}).reports.pain_when, ("night",))
+
+    def test_the_worst_finger_counts_and_numbers_become_grades(self):
+        found = case(
+            "vn",
+            {
+                "tip.gives": {"4": 3, "3": {"value": 5}},
+                "hold.slips": {"value": 2.5},
+                "middle.locks": 2,
+            },
+        ).findings
+        self.assertEqual(
+            (found["tip.gives"].grade, found["tip.gives"].by_finger), (3, {3: 1, 4: 3})
+        )
+        self.assertEqual((found["hold.slips"].grade, found["hold.slips"].value), (1, 2.5))
+        self.assertEqual((found["middle.locks"].grade, found["middle.locks"].by_finger), (2, {}))
+
+
+class BadCases(TestCase):
+    def test_every_bad_field_is_named(self):
+        for change, field in BAD:
+            with self.subTest(change):
+                with self.assertRaises(InputError) as caught:
+                    parse_case({**GOOD, **change}, CATALOGUE)
+                self.assertEqual(caught.exception.field, field)
+
+    def test_required_fields(self):
+        for name in GOOD:
+            with self.subTest(name), self.assertRaises(InputError) as caught:
+                parse_case({k: v for k, v in GOOD.items() if k != name}, CATALOGUE)
+            self.assertEqual(caught.exception.field, name)
+
+    def test_files_that_cannot_be_read(self):
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "case.json"
+            for content in (b"", b"{", b"\xff\xfe", b"[" * 100_000, b"null", b"NaN"):
+                path.write_bytes(content)
+                with self.subTest(content[:10]), self.assertRaises(InputError):
+                    read_case(path, CATALOGUE)
+            with self.assertRaisesRegex(InputError, "cannot be read"):
+                read_case(Path(folder) / "none.json", CATALOGUE)
+
+    @settings(max_examples=150, deadline=None)
+    @given(
+        st.dictionaries(
+            st.sampled_from([*GOOD, "age", "reports", "passed", "way_of_teaching", "complaint"]),
+            st.recursive(
+                st.none() | st.booleans() | st.floats() | st.integers() | st.text(max_size=8),
+                lambda inner: (
+                    st.lists(inner, max_size=3)
+                    | st.dictionaries(
+                        st.sampled_from(["web.closed", "tip.gives", "value", "4", "pain", "x"]),
+                        inner,
+                    )
+                ),
+                max_leaves=6,
+            ),
+        )
+    )
+    def test_whatever_comes_in_is_a_case_or_an_input_error(self, changes):
+        data = json.loads(json.dumps({**GOOD, **changes}))
+        try:
+            parse_case(data, CATALOGUE)
+        except InputError as error:
+            self.assertTrue(str(error))

@@ -1,0 +1,108 @@
+"""The knowledge files: what is in them, and how a broken one is refused."""
+
+import shutil
+import tempfile
+from pathlib import Path
+from unittest import TestCase
+
+from lefthand.catalogue import KNOWLEDGE, load_catalogue, read_catalogue
+from lefthand.errors import CatalogueError
+from lefthand.vocabulary import Instrument
+
+# file, text to replace, replacement, what the error must say
+BROKEN = (
+    ("causes.yaml", "prior: 0.12", "prior: 1.2", "setup_misfit: prior: expected a number"),
+    ("causes.yaml", "  order: 1\n", "", "setup_misfit: order: missing"),
+    (
+        "causes.yaml",
+        "settle: [try.refit]",
+        "settle: [try.nothing]",
+        "unknown evidence 'try.nothing'",
+    ),
+    (
+        "causes.yaml",
+        "begin_with: [just_enough]",
+        "begin_with: [warm_up]",
+        "not an exercise that aims",
+    ),
+    ("causes.yaml", "insecure_hold:\n", "setup_misfit:\n", "stands twice"),
+    ("evidence.yaml", "{insecure_hold: S,", "{insecure_hold: X,", "strength must be S, M or W"),
+    ("evidence.yaml", "{insecure_hold: S,", "{unsafe_hold: S,", "unknown cause 'unsafe_hold'"),
+    ("evidence.yaml", "  stage: setup", "  stage: warmup", "'warmup' is not one of"),
+    (
+        "evidence.yaml",
+        "instruments: [vn, va]",
+        "instruments: [vn, gt]",
+        "unknown instrument ['gt']",
+    ),
+    ("evidence.yaml", "measure: hold_seconds", "measure: hold_hours", "has no thresholds"),
+    ("evidence.yaml", "  place: jaw", "  spot: jaw\n  place: jaw", "unknown field 'spot'"),
+    ("ways.yaml", "thumb.under: [1, 2]", "thumb.over: [1, 2]", "unknown evidence 'thumb.over'"),
+    ("ways.yaml", "thumb.under: [1, 2]", "thumb.under: [0]", "grades must be 1, 2 or 3"),
+    ("ways.yaml", "turn: [lean_to_fourth]", "turn: [lean]", "unknown exercise 'lean'"),
+    ("exercises/release.yaml", "aims: [insecure_hold", "aims: [hold", "unknown cause ['hold']"),
+    ("exercises/release.yaml", "needs: [hold.slips]", "needs: [hold.slip]", "unknown exercise or"),
+    (
+        "exercises/release.yaml",
+        "drill: touch_rest",
+        "drill: rest_touch",
+        "unknown drill 'rest_touch'",
+    ),
+    ("exercises/release.yaml", "kind: release", "kind: relief", "'relief' is not one of"),
+    ("exercises/strength.yaml", "needs: [two_and_four]", "needs: [trill_bursts]", "in a circle"),
+)
+
+
+class Catalogue(TestCase):
+    def test_every_entry_of_the_knowledge_base_is_there(self):
+        catalogue = load_catalogue()
+        self.assertEqual(len(catalogue.causes), 22)
+        self.assertEqual(len(catalogue.evidence), 95)
+        self.assertEqual(len(catalogue.exercises), 62)
+        self.assertEqual(len(catalogue.ways), 14)
+
+    def test_causes_of_an_instrument_run_upstream_first_within_the_files_order(self):
+        catalogue = load_catalogue()
+        for instrument in Instrument:
+            with self.subTest(instrument):
+                ids = {c.id for c in catalogue.causes_of(instrument)}
+                self.assertEqual("arm_not_under" in ids, instrument.is_held_up)
+                self.assertEqual("no_arm_weight" in ids, not instrument.is_held_up)
+                self.assertEqual("extension_strain" in ids, instrument is Instrument.CELLO)
+
+    def test_every_cause_has_an_exercise_that_answers_it_directly_on_its_instruments(self):
+        catalogue = load_catalogue()
+        for cause in catalogue.causes.values():
+            for instrument in cause.instruments:
+                with self.subTest(cause=cause.id, instrument=instrument):
+                    aimed = [
+                        e.id
+                        for e in catalogue.exercises.values()
+                        if instrument in e.instruments and cause.id in e.aims[:2]
+                    ]
+                    self.assertTrue(aimed)
+
+
+class BrokenFiles(TestCase):
+    def test_a_broken_entry_is_refused_with_file_and_entry(self):
+        for file, old, new, words in BROKEN:
+            with self.subTest(file=file, new=new), tempfile.TemporaryDirectory() as folder:
+                copy = Path(folder) / "knowledge"
+                shutil.copytree(KNOWLEDGE, copy)
+                text = (copy / file).read_text(encoding="utf-8")
+                self.assertIn(old, text)
+                (copy / file).write_text(text.replace(old, new, 1), encoding="utf-8")
+                with self.assertRaises(CatalogueError) as caught:
+                    read_catalogue(copy)
+                self.assertIn(words, str(caught.exception))
+
+    def test_a_missing_file_and_broken_yaml_are_refused_by_name(self):
+        with tempfile.TemporaryDirectory() as folder:
+            copy = Path(folder) / "knowledge"
+            shutil.copytree(KNOWLEDGE, copy)
+            (copy / "ways.yaml").write_text("carry: [", encoding="utf-8")
+            with self.assertRaisesRegex(CatalogueError, r"ways\.yaml: file: "):
+                read_catalogue(copy)
+            (copy / "ways.yaml").unlink()
+            with self.assertRaisesRegex(CatalogueError, r"ways\.yaml: file: missing"):
+                read_catalogue(copy)

@@ -1,0 +1,246 @@
+"""From a diagnosis to a week: the worked cases, each rule, and properties over random players."""
+
+from dataclasses import replace
+from unittest import TestCase
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from lefthand.catalogue import load_catalogue
+from lefthand.diagnosis import diagnose
+from lefthand.planning import (
+    EVERY_DAY,
+    SPACED_DAYS,
+    STRENGTH_ALWAYS_MINUTES,
+    STRENGTH_SHARE,
+    plan_item,
+    plan_json,
+    prescribe,
+)
+from lefthand.rules import STRENGTH_WAITS_FOR
+from lefthand.tests.cases import WORKED_CASES, case, diagnosis, plan
+from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Kind
+
+CATALOGUE = load_catalogue()
+WEAK_FOURTH = {
+    "tip.gives": {"4": 3},
+    "arch.fails": {"4": 3},
+    "elbow.behind": 0,
+    "laxity.fingers": 0,
+}
+GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}
+
+
+def withheld(found):
+    return {w.exercise: w.reason for w in found.withheld}
+
+
+class WorkedCases(TestCase):
+    def test_the_exercise_is_among_the_first_three_offered_at_every_level(self):
+        for name, instrument, findings, _, exercise in WORKED_CASES:
+            for level in ("beginner", "intermediate", "advanced"):
+                with self.subTest(name, level=level):
+                    self.assertIn(exercise, plan(instrument, findings, level=level).offered[:3])
+
+
+class Rules(TestCase):
+    def test_strength_waits_for_release(self):
+        both = {**WEAK_FOURTH, **GRIP, "ringlittle.tied": 3, "shape.lost": {"4": 3}}
+        self.assertFalse(any(i.kind is Kind.STRENGTH for i in plan("vn", both).items))
+        reasons = [r for e, r in withheld(plan("vn", both)).items()
+                   if CATALOGUE.exercises[e].kind is Kind.STRENGTH]  # fmt: skip
+        self.assertTrue(all(r.startswith("strength waits") for r in reasons))
+
+    def test_strength_waits_a_week_after_a_squeeze_was_the_focus(self):
+        free = plan("vn", WEAK_FOURTH)
+        self.assertTrue(any(i.kind is Kind.STRENGTH for i in free.items))
+        waiting = plan("vn", WEAK_FOURTH, recent_focus=["over_pressing"])
+        self.assertFalse(any(i.kind is Kind.STRENGTH for i in waiting.items))
+
+    def test_the_teachers_way_decides_about_strength(self):
+        both = {**WEAK_FOURTH, **GRIP}
+        started = plan("vn", both, way_of_teaching={"strength": "from_start"})
+        kinds = {CATALOGUE.exercises[e].kind for e in started.offered}
+        self.assertIn(Kind.STRENGTH, kinds)
+        never = plan("vn", WEAK_FOURTH, way_of_teaching={"strength": "loosen_only"})
+        self.assertFalse(any(CATALOGUE.exercises[e].kind is Kind.STRENGTH for e in never.offered))
+
+    def test_loose_joints_get_no_nudge_and_no_stretch(self):
+        loose = plan("vn", {"laxity.fingers": 3, "middle.locks": {"4": 3}, "tip.gives": {"4": 3}})
+        self.assertIn("no nudge", withheld(loose)["shaped_finger"])
+        for exercise in loose.offered:
+            self.assertFalse(
+                CATALOGUE.exercises[exercise].stretch or CATALOGUE.exercises[exercise].nudge
+            )
+
+    def test_amber_halves_doses_and_keeps_to_release_and_placement(self):
+        full = plan("vn", GRIP, level="intermediate")
+        eased = plan("vn", GRIP, level="intermediate", reports={"pain": 2})
+        self.assertTrue(eased.items)
+        self.assertTrue(all(i.kind in (Kind.RELEASE, Kind.PLACEMENT) for i in eased.items))
+        doses = {i.exercise: i.dose.total_seconds() for i in full.items}
+        for item in eased.items:
+            if item.exercise in doses:
+                self.assertLess(item.dose.total_seconds(), doses[item.exercise])
+
+    def test_needs_that_fail_withhold_and_needs_unchecked_are_named(self):
+        slipping = plan("vn", {"gap12.closed": 3, "frame.shrinks": 3, "fingers.touch": 3,
+                               "hold.slips": 2})  # fmt: skip
+        self.assertIn("instrument sinks", withheld(slipping)["index_far_side"])
+        unchecked = plan("vn", {"gap12.closed": 3, "frame.shrinks": 3, "fingers.touch": 3})
+        self.assertIn("hold.slips", unchecked.check_first)
+        safe = plan("vn", {"gap12.closed": 3, "frame.shrinks": 3, "fingers.touch": 3,
+                           "hold.slips": 0})  # fmt: skip
+        self.assertNotIn("hold.slips", safe.check_first)
+
+    def test_equipment_helper_level_and_finished_ladders_withhold(self):
+        table = (
+            ({"equipment": []}, "rod_pivot", "needs a rod"),
+            ({"helper_at_home": False}, "partner_watch", "needs a helper at home"),
+            ({"level": "intermediate"}, "swing_circles", "for advanced players"),
+            ({"passed": {"thumb_taps": 4}}, "thumb_taps", "every step of it is passed"),
+            ({"age": 7}, "quiet_hold", "not under 8 years"),
+        )
+        for more, exercise, reason in table:
+            with self.subTest(exercise):
+                self.assertEqual(withheld(plan("vn", GRIP, **more))[exercise], reason)
+
+    def test_a_passed_rung_leads_to_the_next(self):
+        found = plan("vn", GRIP, passed={"thumb_taps": 2})
+        self.assertEqual(next(i.rung for i in found.items if i.exercise == "thumb_taps"), 3)
+
+    def test_young_and_old_hands_rest_a_day_between_loads(self):
+        for age in (9, 70):
+            with self.subTest(age):
+                found = plan("vn", WEAK_FOURTH, age=age, helper_at_home=True)
+                days = [i.days for i in found.items if i.kind is Kind.STRENGTH]
+                self.assertEqual(days, [SPACED_DAYS])
+        adult = plan("vn", WEAK_FOURTH, age=30, level="intermediate")
+        self.assertEqual([i.days for i in adult.items if i.kind is Kind.STRENGTH], [EVERY_DAY])
+
+    def test_a_load_brings_a_release_before_it(self):
+        found = plan("vn", WEAK_FOURTH)
+        self.assertEqual(found.items[0].kind, Kind.RELEASE)
+
+    def test_weekly_load_grows_a_tenth_at_most_but_never_below_one_dose(self):
+        strong = diagnosis("vn", WEAK_FOURTH, level="advanced")
+        free = prescribe(strong, CATALOGUE)
+        bound = prescribe(strong, CATALOGUE, last_strength_minutes=4)
+        load = next(i for i in bound.items if i.kind is Kind.STRENGTH)
+        before = next(i for i in free.items if i.kind is Kind.STRENGTH)
+        self.assertLess(load.minutes, before.minutes)
+        self.assertGreaterEqual(load.minutes, 0.5)
+
+    def test_a_break_halves_the_load(self):
+        def load(**more):
+            found = plan("vn", WEAK_FOURTH, level="advanced", **more)
+            return next(i.dose.reps for i in found.items if i.kind is Kind.STRENGTH)
+
+        self.assertLess(load(break_weeks=3), load())
+
+    def test_no_focus_offers_only_the_gentlest_release_of_a_possible_cause(self):
+        unsure = diagnosis("vn", {"web.closed": 1, "thumb.locked": 1})
+        self.assertEqual(unsure.focus, ())
+        found = prescribe(unsure, CATALOGUE)
+        self.assertEqual([i.kind for i in found.items], [Kind.RELEASE])
+        self.assertEqual(plan("vn").items, ())
+
+    def test_two_hours_of_playing_prefer_release_to_strength(self):
+        usual = plan("vn", WEAK_FOURTH, level="advanced").offered
+        much = plan("vn", WEAK_FOURTH, level="advanced", hours_a_day=3).offered
+        first_strength = lambda ids: next(  # noqa: E731
+            i for i, e in enumerate(ids) if CATALOGUE.exercises[e].kind is Kind.STRENGTH
+        )
+        self.assertGreater(first_strength(much), first_strength(usual))
+
+    def test_what_is_under_way_is_preferred(self):
+        grip = diagnosis("vn", GRIP)
+        usual = prescribe(grip, CATALOGUE).offered.index("tighten_and_melt")
+        kept = prescribe(grip, CATALOGUE, under_way={"tighten_and_melt"}).offered
+        self.assertLess(kept.index("tighten_and_melt"), usual)
+
+    def test_an_item_given_by_hand_keeps_its_rung(self):
+        item = plan_item(
+            CATALOGUE.exercises["thumb_taps"], diagnosis("vn", GRIP), CATALOGUE, rung=3
+        )
+        self.assertEqual((item.rung, item.dose.words()), (3, "2 × 10 taps"))
+
+    def test_shape_of_the_plan(self):
+        data = plan_json(plan("vn", GRIP))
+        self.assertEqual(set(data), {"format", "items", "minutes_a_day", "offered", "withheld",
+                                     "check_first", "paused", "safety"})  # fmt: skip
+        self.assertEqual(set(data["items"][0]), {"exercise", "kind", "rung", "dose", "minutes", "days",
+                                                 "tempo", "fingers", "why"})  # fmt: skip
+
+
+@st.composite
+def players(draw):
+    """Any player at all."""
+    instrument = draw(st.sampled_from(Instrument))
+    names = [e.id for e in CATALOGUE.evidence_of(instrument)]
+    exercises = sorted(CATALOGUE.exercises)
+    return case(
+        instrument.value,
+        draw(st.dictionaries(st.sampled_from(names), st.integers(0, 3), max_size=14)),
+        level=draw(st.sampled_from(["beginner", "intermediate", "advanced"])),
+        age=draw(st.integers(4, 85)),
+        hours_a_day=draw(st.sampled_from([0.5, 1, 3])),
+        daily_minutes=draw(st.sampled_from([3, 5, 8, 10, 15, 30])),
+        helper_at_home=draw(st.booleans()),
+        break_weeks=draw(st.sampled_from([0, 0, 3, 6])),
+        passed={e: 1 for e in draw(st.lists(st.sampled_from(exercises), max_size=3))},
+        recent_focus=draw(st.lists(st.sampled_from(STRENGTH_WAITS_FOR), max_size=1)),
+        way_of_teaching={"strength": draw(st.sampled_from(CATALOGUE.ways["strength"].values))},
+        reports=draw(st.sampled_from([{}, {}, {}, {"pain": 2}, {"swelling": True}])),
+    )
+
+
+class Properties(TestCase):
+    @settings(max_examples=250, deadline=None)
+    @given(players())
+    def test_every_plan_is_safe(self, player):
+        seen = diagnose(player, CATALOGUE)
+        found = prescribe(seen, CATALOGUE)
+        self.assertEqual(plan_json(found), plan_json(prescribe(seen, CATALOGUE)))
+        if player.reports.swelling:
+            self.assertEqual((found.paused, found.items, found.offered), (True, (), ()))
+            return
+        self.assertLessEqual(found.minutes_a_day, player.minutes_budget)
+        self.assertLessEqual(len(found.items), 3)
+        self.check_waiting(player, seen, found)
+        for item in found.items:
+            self.check_item(player, seen, item)
+
+    def check_waiting(self, player, seen, found):
+        likely = any(seen.probability(c) > LIKELY_ABOVE for c in STRENGTH_WAITS_FOR)
+        way = player.way_of_teaching["strength"]
+        must_wait = way == "loosen_only" or (
+            way == "loosen_first" and (likely or bool(player.recent_focus))
+        )
+        if must_wait:
+            self.assertFalse([i for i in found.items if i.kind is Kind.STRENGTH])
+
+    def check_item(self, player, seen, item):
+        exercise = CATALOGUE.exercises[item.exercise]
+        self.assertIn(player.instrument, exercise.instruments)
+        self.assertTrue(item.why.endswith("."))
+        self.assertTrue(set(item.days) <= set(range(1, 7)))
+        self.assertTrue(1 <= item.rung <= len(exercise.rungs))
+        self.assertGreaterEqual(player.age, exercise.min_age)
+        loads = exercise.kind is Kind.STRENGTH or exercise.stretch
+        if loads:
+            limit = max(STRENGTH_ALWAYS_MINUTES, player.minutes_budget * STRENGTH_SHARE)
+            least = replace(item.dose, reps=1, sets=1).minutes(len(item.fingers))
+            self.assertLessEqual(item.minutes, max(limit, least))
+            if player.age < 10 or player.age > 60:
+                self.assertFalse(any(d + 1 in item.days for d in item.days))
+        if seen.probability("joint_laxity") > POSSIBLE_ABOVE:
+            self.assertFalse(exercise.nudge or exercise.stretch)
+        if player.age < 8:
+            self.assertLessEqual(exercise.static_s, 5)
+        if seen.safety.is_amber:
+            self.assertIn(item.kind, (Kind.RELEASE, Kind.PLACEMENT))
+            self.assertFalse(exercise.static_s or exercise.stretch)
+        for need in exercise.needs:
+            if need in player.findings:
+                self.assertLess(player.findings[need].grade, 2)

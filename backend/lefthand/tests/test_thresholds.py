@@ -1,0 +1,79 @@
+"""From measured numbers to grades.
+
+Cut points: working judgement of teaching practice (no source), except the nine-point cut-offs of
+the 2017 international criteria (Malfait et al., Am J Med Genet C 175:8-26).
+"""
+
+from unittest import TestCase
+
+from lefthand.errors import InputError
+from lefthand.thresholds import Body, grade_of, laxity_cutoff
+
+# measure, finger, (value, grade) pairs; values on an edge get the milder grade
+TABLE = (
+    ("hold_seconds", None, ((4, 0), (3.9, 1), (2, 1), (1.9, 2), (1, 2), (0.9, 3), (0, 3))),
+    ("reach_margin", None, ((5, 0), (0, 0), (-1, 1), (-8, 1), (-8.1, 2), (-15, 2), (-16, 3))),
+    ("elbow_offset", None, ((-1, 0), (0.25, 0), (0.3, 1), (0.5, 1), (0.6, 2), (1, 2), (1.1, 3))),
+    ("tip_angle", None, ((10, 0), (9, 1), (0, 1), (-1, 2), (-10, 2), (-11, 3))),
+    ("middle_angle", None, ((30, 0), (29, 1), (15, 1), (14, 2), (0, 2), (-1, 3))),
+    ("middle_angle", 4, ((20, 0), (19, 1), (5, 1), (4, 2), (-10, 2), (-11, 3))),
+    ("arch_seconds", None, ((5, 0), (4, 1), (3, 1), (2, 2), (1, 2), (0.5, 3))),
+    (
+        "pressure_slack",
+        None,
+        ((0.9, 0), (0.8, 0), (0.7, 1), (0.6, 1), (0.5, 2), (0.4, 2), (0.3, 3)),
+    ),
+    ("fourth_cents", None, ((0, 0), (-10, 0), (-11, 1), (-20, 1), (-21, 2), (-35, 2), (-36, 3))),
+    ("vibrato_share", None, ((0.7, 0), (0.6, 1), (0.5, 1), (0.3, 2), (0.25, 2), (0.2, 3))),
+    ("neighbour_share", None, ((0.8, 0), (0.7, 1), (0.5, 1), (0.3, 2), (0.2, 2), (0.1, 3))),
+    ("evenness_rise", None, ((1, 0), (2, 0), (3, 1), (5, 1), (6, 2), (10, 2), (11, 3))),
+    ("shrink_cents", None, ((-5, 0), (-6, 1), (-12, 1), (-13, 2), (-25, 2), (-26, 3))),
+    ("share_before_tight", None, ((1, 0), (0.9, 1), (0.75, 1), (0.5, 2), (0.4, 2), (0.3, 3))),
+)
+# body, published cut-off
+CUTOFFS = (
+    (Body(age=8), 6),
+    (Body(age=12), 6),
+    (Body(age=13), 5),
+    (Body(age=12, before_puberty=False), 5),
+    (Body(age=14, before_puberty=True), 6),
+    (Body(age=50), 5),
+    (Body(age=51), 4),
+    (Body(), 5),
+)
+REFUSED = (
+    ("hold_seconds", -1),
+    ("hold_seconds", float("nan")),
+    ("tip_angle", float("inf")),
+    ("pressure_slack", 1.2),
+    ("laxity_score", 10),
+    ("laxity_score", 4.5),
+)
+
+
+class Thresholds(TestCase):
+    def test_values_around_every_edge(self):
+        for measure, finger, pairs in TABLE:
+            for value, grade in pairs:
+                with self.subTest(measure=measure, finger=finger, value=value):
+                    self.assertEqual(grade_of(measure, value, finger=finger), grade)
+
+    def test_published_cut_offs_of_the_nine_point_test(self):
+        for body, cutoff in CUTOFFS:
+            with self.subTest(body):
+                self.assertEqual(laxity_cutoff(body), cutoff)
+                grades = [
+                    grade_of("laxity_score", cutoff + d, body=body) for d in (-3, -2, -1, 0, 1)
+                ]
+                self.assertEqual(grades, [0, 1, 1, 2, 3])
+
+    def test_a_teacher_may_move_the_cut_points(self):
+        strict = {"hold_seconds": (30.0, 10.0, 4.0)}
+        self.assertEqual(grade_of("hold_seconds", 5, cuts=strict), 2)
+
+    def test_what_cannot_be_measured_is_refused_by_name(self):
+        for measure, value in REFUSED:
+            with self.subTest(measure=measure, value=value):
+                with self.assertRaises(InputError) as caught:
+                    grade_of(measure, value)
+                self.assertEqual(caught.exception.field, measure)

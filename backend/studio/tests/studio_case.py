@@ -1,0 +1,50 @@
+"""A small studio for tests: one teacher, one player, lessons made through the services."""
+
+from datetime import date, timedelta
+from itertools import count
+
+from django.contrib.auth import get_user_model
+from django.test import TestCase
+
+from studio.models import Lesson, Player
+from studio.services.cases import LessonView
+from studio.services.entries import record
+from studio.services.lessons import lesson_of, start_lesson
+
+DAY = date(2026, 3, 4)
+GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}
+
+
+class StudioCase(TestCase):
+    def setUp(self) -> None:
+        self.teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")
+        self.player = Player.objects.create(
+            teacher=self.teacher, name="Pia Example", instrument="vn", level="intermediate",
+            birth_year=2014,
+        )  # fmt: skip
+        self._keys = (f"key-{number:06}" for number in count())
+
+    def lesson(self, weeks: int = 0) -> Lesson:
+        return start_lesson(self.player, DAY + timedelta(weeks=weeks))
+
+    def enter(self, lesson: Lesson, kind: str, key: str, value: object) -> None:
+        record(lesson.pk, client_key=next(self._keys), kind=kind, key=key, value=value)
+
+    def look(self, lesson: Lesson, findings: dict[str, object]) -> None:
+        for evidence, entered in findings.items():
+            self.enter(lesson, "observation", evidence, entered)
+
+    def view(self, lesson: Lesson) -> LessonView:
+        return LessonView(lesson_of(self.teacher, lesson.pk))
+
+    def give(self, lesson: Lesson, *exercises: str) -> None:
+        self.enter(lesson, "plan", "", [{"exercise": e} for e in exercises])
+
+    def whole_lesson(self, weeks: int, findings: dict[str, object]) -> Lesson:
+        lesson = self.lesson(weeks)
+        self.enter(lesson, "reports", "", {})
+        self.look(lesson, findings)
+        focus = [f.cause for f in self.view(lesson).diagnosis.focus]
+        self.enter(lesson, "focus", "", focus)
+        self.give(lesson, *(i.exercise for i in self.view(lesson).proposal.items))
+        return lesson

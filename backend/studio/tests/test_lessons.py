@@ -1,0 +1,200 @@
+"""From one lesson to the next: the same checks, advice, flags, sheet, demo."""
+
+from datetime import timedelta
+from io import BytesIO
+
+from pypdf import PdfReader
+
+from lefthand.safety import SafetyLevel
+from studio.demo_data import PLAYERS
+from studio.errors import StudioError
+from studio.models import Lesson, Player, PracticeResult, RedFlag
+from studio.paper.pdf import sheet_pdf
+from studio.paper.sheet import build_sheet
+from studio.services.decisions import objections
+from studio.services.demo import build_demo
+from studio.services.flags import lift_flag, open_flag
+from studio.services.lessons import day_rows, lesson_of
+from studio.services.looks import lesson_look
+from studio.services.timeline import build_timeline
+from studio.tests.studio_case import DAY, GRIP, StudioCase
+
+
+class NextLesson(StudioCase):
+    def test_last_lessons_findings_are_looked_at_again_first(self):
+        first = self.whole_lesson(0, GRIP)
+        second = self.lesson(1)
+        look = lesson_look(self.view(second), first)
+        self.assertTrue(look.again)
+        self.assertEqual(look.checks, ("web.closed", "thumb.locked", "nail.pale"))
+        self.look(second, {"web.closed": 2, "thumb.locked": 1})
+        self.enter(second, "skip", "nail.pale", True)
+        self.assertFalse(lesson_look(self.view(second), first).again)
+
+    def test_an_exercise_goes_on_stays_or_steps_back_with_its_reason(self):
+        self.whole_lesson(0, GRIP)
+        second = self.lesson(1)
+        rows = {r.item.exercise: r for r in self.view(second).review}
+        taps = rows["thumb_taps"]
+        self.assertEqual((taps.advice.move.value, taps.advice.rung), ("stay", 1))
+        self.enter(second, "result", str(taps.item.pk), {"passed": True})
+        advice = self.view(second).review[0].advice
+        self.assertEqual((advice.move.value, advice.rung), ("go on", 2))
+        self.assertEqual(self.view(second).case.passed["thumb_taps"], 1)
+        self.enter(second, "result", str(taps.item.pk), {"passed": True, "pain": 2})
+        self.assertEqual(self.view(second).review[0].advice.move.value, "step back")
+
+    def test_three_good_days_at_home_go_on_too(self):
+        first = self.whole_lesson(0, GRIP)
+        for day in (1, 2, 3):
+            PracticeResult.objects.create(
+                item=first.plan.items.first(), date=DAY + timedelta(days=day), passed=True, pain=0
+            )
+        review = self.view(self.lesson(1)).review[0]
+        self.assertEqual((review.advice.move.value, review.days_done), ("go on", 3))
+
+    def test_two_failed_lessons_step_back(self):
+        self.whole_lesson(0, GRIP)
+        for week, move in ((1, "stay"), (2, "step back")):
+            lesson = self.whole_lesson(week, GRIP)
+            row = next(r for r in self.view(lesson).review if r.item.exercise == "thumb_taps")
+            self.enter(lesson, "result", str(row.item.pk), {"passed": False})
+            row = next(r for r in self.view(lesson).review if r.item.exercise == "thumb_taps")
+            self.assertEqual(row.advice.move.value, move)
+
+    def test_a_focus_that_still_shows_is_kept_though_it_is_not_likely_any_more(self):
+        self.whole_lesson(0, GRIP)
+        second = self.lesson(1)
+        self.look(second, {"web.closed": 1, "thumb.locked": 1, "nail.pale": 0})
+        view = self.view(second)
+        self.assertEqual(view.diagnosis.engine_focus, ())
+        self.assertEqual([f.cause for f in view.diagnosis.focus], ["thumb_index_grip"])
+        self.enter(second, "cause", "thumb_index_grip", {"word": "dismissed"})
+        self.assertEqual(self.view(second).diagnosis.focus, ())
+
+    def test_the_players_page_shows_what_became_better(self):
+        self.whole_lesson(0, GRIP)
+        self.whole_lesson(1, {"web.closed": 1, "thumb.locked": 0, "nail.pale": 2})
+        timeline = build_timeline(self.player, DAY + timedelta(weeks=1))
+        changes = {row.evidence.id: (row.change, row.graded) for row in timeline.rows}
+        self.assertEqual(changes["thumb.locked"], ("better", [3, 0]))
+        self.assertEqual(changes["nail.pale"], ("same", [2, 2]))
+        self.assertNotIn("hold.slips", changes)
+        self.assertEqual(timeline.headline, "Thumb will not tap: gone, and 1 more better.")
+
+    def test_the_rules_object_to_a_plan_by_hand_but_it_stands(self):
+        lesson = self.lesson()
+        self.look(lesson, {**GRIP, "tip.gives": {"4": 3}})
+        week = [{"exercise": "arch_on_table", "days": [1, 2, 3, 4, 5, 6, 7]},
+                {"exercise": "quiet_hold", "rung": 2}]  # fmt: skip
+        self.enter(lesson, "plan", "", week)
+        reasons = [o.reason for o in objections(self.view(lesson))]
+        self.assertEqual(len(reasons), 3)
+        self.assertIn("strength waits", reasons[0])
+        self.assertIn("minutes a day", reasons[1])
+        self.assertEqual(reasons[2], "no day off")
+
+
+class Flags(StudioCase):
+    def test_red_answers_raise_a_flag_that_stays_until_it_is_lifted_with_a_note(self):
+        first = self.whole_lesson(0, GRIP)
+        self.enter(first, "reports", "", {"numbness": True})
+        self.assertEqual(open_flag(self.player).reasons, ["numbness or tingling"])
+        second = self.lesson(1)
+        self.enter(second, "reports", "", {})
+        self.assertTrue(self.view(second).safety.is_red)
+        self.assertEqual(self.view(second).proposal.items, ())
+        with self.assertRaises(StudioError) as caught:
+            self.give(second, "thumb_taps")
+        self.assertEqual(caught.exception.code, "paused")
+        with self.assertRaises(StudioError):
+            lift_flag(self.player, note="  ", on=second.date)
+        lift_flag(self.player, note="seen by a physiotherapist", on=second.date)
+        self.assertEqual(self.view(second).safety.level, SafetyLevel.NONE)
+        self.give(second, "thumb_taps")
+        with self.assertRaises(StudioError):
+            lift_flag(self.player, note="again", on=second.date)
+
+    def test_answers_taken_back_take_the_flag_back(self):
+        lesson = self.lesson()
+        self.enter(lesson, "reports", "", {"swelling": True})
+        self.enter(lesson, "reports", "", {"pain": 2})
+        self.assertFalse(RedFlag.objects.exists())
+        self.assertTrue(self.view(lesson).safety.is_amber)
+
+    def test_a_flag_lifted_in_the_same_lesson_leaves_amber(self):
+        lesson = self.lesson()
+        self.enter(lesson, "reports", "", {"swelling": True})
+        lift_flag(self.player, note="a wasp, says the doctor", on=lesson.date)
+        self.assertTrue(self.view(lesson).safety.is_amber)
+
+
+class Sheets(StudioCase):
+    def text(self, lesson):
+        pdf = sheet_pdf(build_sheet(lesson_of(self.teacher, lesson.pk)))
+        reader = PdfReader(BytesIO(pdf))
+        return reader, " ".join(" ".join(p.extract_text() for p in reader.pages).split())
+
+    def test_the_pdf_has_the_week_and_drawn_music_and_shows_the_least(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.give(lesson, "thumb_taps", "index_far_side")
+        self.enter(lesson, "line", "", "Four soft taps.")
+        reader, text = self.text(lesson)
+        self.assertEqual(len(reader.pages), 1)
+        self.assertTrue(reader.trailer["/Root"]["/MarkInfo"]["/Marked"])
+        for words in (
+            "Pia’s week",
+            "Thumb taps",
+            "2 × 10 taps",
+            "Stop when",
+            "Four soft taps.",
+            "soft thumb",
+        ):
+            self.assertIn(words, text)
+        for words in ("Example", "2014", "web.closed", "pale"):
+            self.assertNotIn(words, text)
+
+    def test_music_is_on_the_sheet_where_the_step_has_music(self):
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps", "index_far_side")
+        music = [item.music for item in build_sheet(lesson_of(self.teacher, lesson.pk)).items]
+        self.assertIsNone(music[0])
+        self.assertIn("<svg", music[1])
+
+    def test_a_paused_sheet_has_no_exercises_and_says_whom_to_see(self):
+        lesson = self.whole_lesson(0, GRIP)
+        self.enter(lesson, "reports", "", {"numbness": True})
+        _, text = self.text(lesson)
+        self.assertIn("doctor or a physiotherapist", text)
+        self.assertNotIn("Thumb taps", text)
+
+    def test_words_with_signs_of_the_page_language_stay_words(self):
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps")
+        self.enter(lesson, "line", "", "#[*x*] $1$ @you \\ <b> ♯ ♭")
+        self.assertIn("#[*x*] $1$ @you \\ <b>", self.text(lesson)[1])
+
+
+class Demo(StudioCase):
+    def test_it_is_the_same_each_time_and_lies_around_today(self):
+        def snapshot():
+            return [
+                (o.lesson.player.name, str(o.lesson.date), o.evidence, o.entered)
+                for lesson in Lesson.objects.filter(player__teacher__username="demo")
+                for o in lesson.observations.select_related("lesson__player")
+            ]
+
+        build_demo(DAY, PLAYERS[:2])
+        once = snapshot()
+        build_demo(DAY, PLAYERS[:2])
+        self.assertEqual(snapshot(), once)
+        build_demo(DAY)
+        players = Player.objects.filter(teacher__username="demo")
+        self.assertEqual(players.count(), len(PLAYERS))
+        self.assertTrue(all(p.lessons.count() >= 3 for p in players))
+        self.assertFalse(Lesson.objects.filter(player__in=players, date__gte=DAY).exists())
+        rows = day_rows(players[0].teacher, DAY)
+        self.assertGreaterEqual(sum(r.is_today for r in rows), 6)
+        self.assertEqual(sum(r.flag is not None for r in rows), 1)
+        self.assertEqual({p.instrument for p in players}, {"vn", "va", "vc", "db"})
