@@ -20,6 +20,8 @@ interface Parts {
   onRefused: () => void;
   storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
   storageKey: string;
+  /** Tells with an "online" event that the connection is back. */
+  network: Pick<EventTarget, 'addEventListener' | 'removeEventListener'>;
   retryAfter?: number;
 }
 
@@ -43,14 +45,14 @@ export class EntryQueue {
 
   subscribe = (listener: () => void): (() => void) => {
     if (this.listeners.size === 0) {
-      globalThis.addEventListener('online', this.flush);
+      this.parts.network.addEventListener('online', this.flush);
       this.flush();
     }
     this.listeners.add(listener);
     return () => {
       this.listeners.delete(listener);
       if (this.listeners.size > 0) return;
-      globalThis.removeEventListener('online', this.flush);
+      this.parts.network.removeEventListener('online', this.flush);
       clearTimeout(this.timer);
     };
   };

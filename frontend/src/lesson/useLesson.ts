@@ -48,6 +48,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
         onRefused: () => void cache.invalidateQueries({ queryKey: lessonQuery(id).queryKey }),
         storage: globalThis.localStorage,
         storageKey: `jolf.lesson.${id}`,
+        network: window,
       }),
     [id, cache],
   );

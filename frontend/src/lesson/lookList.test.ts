@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+
+import type { Evidence, Finding, Lesson } from '../api/client';
+import { nearestSpot, spotsOf } from '../drawings/spots';
+import { checksAt, firstFinger, gradeAt, isDone, placeless, trialsInOrder } from './lookList';
+
+function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
+  return {
+    id,
+    stage: 'down',
+    seconds: 5,
+    per_finger: false,
+    of_finger: null,
+    instruments: ['vn'],
+    measure: null,
+    unit: null,
+    place: 'thumb',
+    label: id,
+    look: '',
+    note: '',
+    ...more,
+  };
+}
+
+function finding(grade: number, byFinger: Record<string, number> = {}): Finding {
+  return { grade, by_finger: byFinger, value: null, accepted: null };
+}
+
+const TIP = evidence('tip.gives', { place: 'tip', per_finger: true });
+const FOURTH = evidence('fourth.low', { place: 'tip', of_finger: 4 });
+const DRAG = evidence('string.dragged', { place: 'tip' });
+const LOCKED = evidence('thumb.locked');
+const FADES = evidence('fades.early', { place: 'none', stage: 'fast' });
+const TRY_A = evidence('try.lighter', { place: 'none', stage: 'trial' });
+const TRY_B = evidence('try.let_go', { place: 'none', stage: 'trial' });
+const TRY_C = evidence('try.thumb_off', { place: 'none', stage: 'trial' });
+const ALL = [TIP, FOURTH, DRAG, LOCKED, FADES, TRY_A, TRY_B, TRY_C];
+
+const lesson = {
+  findings: { 'tip.gives': finding(3, { '3': 1, '4': 3 }), 'thumb.locked': finding(0) },
+  skipped: ['string.dragged'],
+  previous: { findings: { 'middle.locks': finding(2, { '2': 2, '4': 1 }) } },
+  settle: 'try.thumb_off',
+  causes: [
+    { word: 'likely', settle: 'try.let_go' },
+    { word: 'unlikely', settle: 'try.lighter' },
+  ],
+} as unknown as Lesson;
+
+const tip = (finger: number) => ({ place: 'tip', finger, x: 0, y: 0, name: '' });
+
+describe('checks at a touched place', () => {
+  it('are those of the place, and of that finger where one is meant', () => {
+    expect(checksAt(ALL, tip(4)).map((e) => e.id)).toEqual([
+      'tip.gives',
+      'fourth.low',
+      'string.dragged',
+    ]);
+    expect(checksAt(ALL, tip(2)).map((e) => e.id)).toEqual(['tip.gives', 'string.dragged']);
+  });
+
+  it('show the worst grade, of that finger alone where one is meant', () => {
+    expect(gradeAt(lesson, ALL, tip(4))).toBe(3);
+    expect(gradeAt(lesson, ALL, tip(3))).toBe(1);
+    expect(gradeAt(lesson, ALL, tip(1))).toBeNull();
+    expect(gradeAt(lesson, ALL, { place: 'thumb', x: 0, y: 0, name: '' })).toBe(0);
+  });
+});
+
+describe('the list of checks', () => {
+  it('knows what is done: graded or skipped', () => {
+    expect(['tip.gives', 'string.dragged', 'fourth.low'].map((id) => isDone(lesson, id))).toEqual([
+      true,
+      true,
+      false,
+    ]);
+  });
+
+  it('starts with the touched finger, else last time’s worst, else the fourth', () => {
+    const middle = evidence('middle.locks', { per_finger: true });
+    expect(firstFinger(lesson, middle, 1)).toBe(1);
+    expect(firstFinger(lesson, middle, undefined)).toBe(2);
+    expect(firstFinger(lesson, TIP, undefined)).toBe(4);
+  });
+
+  it('puts the trial that settles most first', () => {
+    expect(trialsInOrder(lesson, ALL).map((e) => e.id)).toEqual([
+      'try.thumb_off',
+      'try.let_go',
+      'try.lighter',
+    ]);
+  });
+
+  it('keeps what has no place apart from trials', () => {
+    expect(placeless(ALL).map((e) => e.id)).toEqual(['fades.early']);
+  });
+});
+
+describe('the drawing', () => {
+  it.each(['shoulder', 'standing'] as const)(
+    'takes a touch at the %s places themselves',
+    (family) => {
+      for (const spot of spotsOf(family)) {
+        expect(nearestSpot(spotsOf(family), spot.x, spot.y, 46)).toBe(spot);
+      }
+    },
+  );
+
+  it.each(['shoulder', 'standing'] as const)('keeps its %s places apart for a finger', (family) => {
+    const spots = spotsOf(family);
+    for (const [index, one] of spots.entries()) {
+      for (const other of spots.slice(index + 1)) {
+        const distance = Math.hypot(one.x - other.x, one.y - other.y);
+        expect(distance, `${one.name} and ${other.name}`).toBeGreaterThan(24);
+      }
+    }
+  });
+
+  it('takes no touch far from any place', () => {
+    expect(nearestSpot(spotsOf('shoulder'), 200, 400, 46)).toBeUndefined();
+  });
+});

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+
+import type { Lesson } from '../api/client';
+import { changed, itemsOf, moreOrLess, onRung, type PlanItem, wishOf, withDay } from './planDraft';
+
+const item: PlanItem = {
+  exercise: 'thumb_taps',
+  name: 'Thumb taps',
+  kind: 'release',
+  rung: 2,
+  rungs: 4,
+  rung_words: '',
+  reps: 10,
+  sets: 2,
+  dose: '',
+  minutes: 1,
+  days: [1, 2, 3],
+  tempo: null,
+  fingers: [],
+  why: '',
+};
+const WISH = { exercise: 'thumb_taps', rung: 2, reps: 10, sets: 2, days: [1, 2, 3] };
+
+describe('changing the week by hand', () => {
+  it('sends only what the server needs', () => {
+    expect(wishOf(item)).toEqual(WISH);
+  });
+
+  it.each([
+    [1, 3],
+    [-1, 1],
+    [5, 4],
+    [-5, 1],
+  ])('a rung changed by %i stays on the ladder', (by, rung) => {
+    expect(onRung(item, by)).toEqual({ exercise: 'thumb_taps', rung, days: [1, 2, 3] });
+  });
+
+  it.each([
+    [{ sets: 2 }, 1, { sets: 3 }],
+    [{ sets: 2 }, -1, { sets: 1 }],
+    [{ sets: 6 }, 1, { sets: 6 }],
+    [{ sets: 1, reps: 5 }, 1, { sets: 1, reps: 6 }],
+    [{ sets: 1, reps: 5 }, -1, { sets: 1, reps: 4 }],
+    [{ sets: 1, reps: 1 }, 1, { sets: 2, reps: 1 }],
+    [{ sets: 1, reps: 1 }, -1, { sets: 1, reps: 1 }],
+  ])('a dose of %o changed by %i becomes %o', (now, by, expected) => {
+    expect(moreOrLess({ ...item, ...now }, by)).toMatchObject(expected);
+  });
+
+  it('a day is put in or taken out, but one always stays', () => {
+    expect(withDay(item, 5).days).toEqual([1, 2, 3, 5]);
+    expect(withDay(item, 2).days).toEqual([1, 3]);
+    expect(withDay({ ...item, days: [4] }, 4).days).toEqual([4]);
+  });
+
+  it('one exercise changes and the others stay', () => {
+    const other = { ...item, exercise: 'rod_pivot' };
+    expect(changed([item, other], 'rod_pivot', (wish) => ({ ...wish, rung: 3 }))).toEqual([
+      WISH,
+      { ...WISH, exercise: 'rod_pivot', rung: 3 },
+    ]);
+  });
+
+  it('the given plan stands before the proposal', () => {
+    const proposal = { items: [item] };
+    expect(itemsOf({ plan: null, proposal } as unknown as Lesson)).toEqual([item]);
+    expect(itemsOf({ plan: { items: [] }, proposal } as unknown as Lesson)).toEqual([]);
+  });
+});
