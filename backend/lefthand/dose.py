@@ -1,6 +1,7 @@
 """How much of an exercise: stored as numbers, from which the minutes and the words follow."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 NOTES_PER_BAR = 4
@@ -50,8 +51,11 @@ class Dose:
             return replace(self, reps=math.ceil(self.reps / 2))
         return replace(self, seconds=self.seconds / 2)
 
-    def words(self) -> str:
-        """The dose as a player reads it: "5 x 5 s", "3 x 4 bars", "2 x 10 taps, each finger"."""
+    def words(self, fingers: Sequence[int] = ()) -> str:
+        """The dose as a player reads it: "5 x 5 s", "3 x 4 bars", "2 x 10 taps, finger 4".
+
+        `fingers`: those aimed at; () for all.
+        """
         if self.is_hold:
             text = f"{self.reps} × {_duration(self.seconds)}"
         elif self.unit:
@@ -59,6 +63,8 @@ class Dose:
             text = f"{self.sets} × {unit}" if self.sets > 1 else unit
         else:
             text = f"{self.sets * self.reps} times"
+        if self.per == "finger" and fingers:
+            return f"{text}, finger {' and '.join(map(str, fingers))}"
         return f"{text}, each {self.per}" if self.per else text
 
 

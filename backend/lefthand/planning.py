@@ -364,7 +364,7 @@ def _item_json(item: PlanItem) -> dict[str, Any]:
         "exercise": item.exercise,
         "kind": item.kind.value,
         "rung": item.rung,
-        "dose": item.dose.words(),
+        "dose": item.dose.words(item.fingers),
         "minutes": item.minutes,
         "days": list(item.days),
         "tempo": item.dose.tempo,

@@ -61,6 +61,12 @@ class Doses(TestCase):
             with self.subTest(words):
                 self.assertEqual((dose.words(), dose.minutes(fingers)), (words, minutes))
 
+    def test_the_fingers_aimed_at_are_named(self):
+        taps = Dose(reps=4, sets=4, unit="taps", per="finger")
+        self.assertEqual(taps.words((4,)), "4 × 4 taps, finger 4")
+        self.assertEqual(taps.words((3, 4)), "4 × 4 taps, finger 3 and 4")
+        self.assertEqual(Dose(reps=6, per="string").words((4,)), "6 times, each string")
+
     def test_halving_never_ends_below_something_to_do(self):
         for dose, *_ in DOSES:
             for _ in range(5):

@@ -79,7 +79,7 @@ def _item(item: PlanItem, lesson: Lesson, seed: int) -> SheetItem:
     return SheetItem(
         exercise=exercise,
         rung_words=exercise.rung(item.rung).words,
-        dose=dose.words(),
+        dose=dose.words(item.fingers),
         minutes=dose.minutes(len(item.fingers)),
         tempo=item.tempo,
         days=_weekdays(lesson, item.days),
