@@ -4,12 +4,13 @@ from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from api.errors import install_handlers
-from api.routes import catalogue, lessons, players, session, sheets
+from api.routes import catalogue, desk, lessons, players, session, sheets
 
 api = NinjaAPI(title="Jolf", version="1", urls_namespace="jolf", auth=django_auth, docs_url=None)
 install_handlers(api)
 api.add_router("/session", session.router)
 api.add_router("/catalogue", catalogue.router)
+api.add_router("/desk", desk.router)
 api.add_router("/players", players.router)
 api.add_router("/lessons", lessons.router)
 api.add_router("/lessons", sheets.router)

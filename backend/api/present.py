@@ -2,6 +2,7 @@
 
 from datetime import date
 
+from api.present_desk import ways_out
 from api.schemas import (
     CauseOut,
     DayRowOut,
@@ -34,7 +35,7 @@ from lefthand.explain import CauseView, Reason, phrase
 from lefthand.planning import Plan as CorePlan
 from lefthand.planning import PlanItem as CoreItem
 from studio.models import Lesson, Plan, Player, RedFlag
-from studio.services.cases import LessonView, age_at, findings_of
+from studio.services.cases import LessonView, age_at, findings_of, way_of_teaching
 from studio.services.decisions import objections
 from studio.services.entries import last_undoable
 from studio.services.flags import open_flag
@@ -52,6 +53,7 @@ UNDO_WORDS = {
     "cause": "word on a cause",
     "result": "last week's result",
     "line": "line on the sheet",
+    "order": "order of looking",
     "focus": "focus",
     "plan": "plan",
 }
@@ -133,6 +135,7 @@ def player_out(player: Player, on: date) -> PlayerOut:
         headline=timeline.headline,
         flags=[flag_out(f) for f in player.red_flags.all()],
         lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
+        ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
     )
 
 
@@ -159,6 +162,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         complaint=lesson.complaint or None,
         skipped=lesson.skipped,
         teacher_line=lesson.teacher_line,
+        look_order=lesson.look_order,
         findings={name: _finding_out(name, f, view) for name, f in view.case.findings.items()},
         previous=_previous(earlier),
         causes=[_cause_out(v, view) for v in diagnosis.causes],

@@ -42,6 +42,8 @@ class EvidenceInfo(Schema):
     label: str
     look: str
     note: str
+    means: list[str]
+    child: str
 
 
 class RungInfo(Schema):
@@ -67,7 +69,14 @@ class ExerciseInfo(Schema):
     rungs: list[RungInfo]
 
 
+class ComplaintInfo(Schema):
+    says: str
+    evidence: str
+    common: bool
+
+
 class CatalogueOut(Schema):
+    complaints: list[ComplaintInfo]
     causes: list[CauseInfo]
     evidence: list[EvidenceInfo]
     exercises: list[ExerciseInfo]
@@ -137,6 +146,44 @@ class LadderOut(Schema):
     steps: list[LadderStep]
 
 
+class WayValueOut(Schema):
+    id: str
+    words: str
+
+
+class WayOut(Schema):
+    key: str
+    label: str
+    instruments: list[str]
+    values: list[WayValueOut]
+    chosen: str
+    is_own: bool
+
+
+class MeasureOut(Schema):
+    measure: str
+    words: str
+    unit: str
+    cuts: list[float]
+    starting: list[float]
+    is_own: bool
+
+
+class DeskOut(Schema):
+    ways: list[WayOut]
+    measures: list[MeasureOut]
+
+
+class WayIn(Schema):
+    key: str = Field(max_length=40)
+    value: str | None = None
+
+
+class CutsIn(Schema):
+    measure: str = Field(max_length=40)
+    cuts: list[float] | None = None
+
+
 class PlayerOut(Schema):
     player: PlayerBrief
     lessons: list[TimelineLesson]
@@ -145,6 +192,7 @@ class PlayerOut(Schema):
     headline: str
     flags: list[FlagOut]
     lesson_today: int | None
+    ways: list[WayOut]
 
 
 class FindingOut(Schema):
@@ -270,6 +318,7 @@ class LessonOut(Schema):
     complaint: str | None
     skipped: list[str]
     teacher_line: str
+    look_order: str
     findings: dict[str, FindingOut]
     previous: PreviousOut | None
     causes: list[CauseOut]

@@ -15,6 +15,8 @@ from lefthand.catalogue import Catalogue, load_catalogue
 from lefthand.diagnosis import diagnose, diagnosis_json
 from lefthand.errors import InputError
 from lefthand.planning import plan_json, prescribe
+from lefthand.simulation_report import report
+from lefthand.vocabulary import Instrument
 
 
 def _diagnose(case: Case, catalogue: Catalogue) -> dict[str, Any]:
@@ -31,13 +33,30 @@ COMMANDS: dict[str, tuple[Callable[[Case, Catalogue], dict[str, Any]], str]] = {
 }
 
 
+def _count(text: str) -> int:
+    number = int(text)
+    if number < 1:
+        raise argparse.ArgumentTypeError(f"expected a number of players from 1 on, got {number}")
+    return number
+
+
 def main(arguments: Sequence[str] | None = None) -> int:
     parser = argparse.ArgumentParser(prog="lefthand", description=__doc__)
     commands = parser.add_subparsers(dest="command", required=True)
     for name, (_, summary) in COMMANDS.items():
         command = commands.add_parser(name, help=summary)
         command.add_argument("case", type=Path, help="a jolf-case/1 file")
+    trial = commands.add_parser("simulate", help="how well the next look does on simulated players")
+    trial.add_argument("--players", type=_count, default=200)
+    trial.add_argument("--seed", type=int, default=1)
+    trial.add_argument(
+        "--instrument", choices=list(Instrument), nargs="*", default=list(Instrument)
+    )
     chosen = parser.parse_args(arguments)
+    if chosen.command == "simulate":
+        for line in report(map(Instrument, chosen.instrument), chosen.players, chosen.seed):
+            print(line, flush=True)
+        return 0
     run, _ = COMMANDS[chosen.command]
     catalogue = load_catalogue()
     try:

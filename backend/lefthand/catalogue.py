@@ -16,7 +16,7 @@ from lefthand.entries import Entry, read_entries
 from lefthand.errors import CatalogueError
 from lefthand.exercises import Exercise, check_needs, read_exercises
 from lefthand.thresholds import MEASURES
-from lefthand.vocabulary import FINGERS, Instrument, Stage
+from lefthand.vocabulary import FINGERS, Grade, Instrument, Stage
 
 KNOWLEDGE = Path(__file__).parent / "knowledge"
 STRENGTHS = {"S": 0.80, "M": 0.50, "W": 0.25}
@@ -46,6 +46,7 @@ class Evidence:
 
     `causes` maps a cause to the probability that it alone produces the evidence; `leak` is the
     probability with none of them present. `seconds` is the cost of the check in a lesson.
+    `means`: what counts as slight, clear and strong.
     """
 
     id: str
@@ -61,10 +62,22 @@ class Evidence:
     label: str
     look: str
     note: str
+    means: tuple[str, ...]
+    child: str
 
     @property
     def is_trial(self) -> bool:
         return self.stage is Stage.TRIAL
+
+
+@dataclass(frozen=True, slots=True)
+class Complaint:
+    """What a player says, and the evidence that it speaks of. `common`: offered without typing."""
+
+    id: str
+    says: str
+    evidence: str
+    common: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +109,7 @@ class Catalogue:
     evidence: Mapping[str, Evidence]
     exercises: Mapping[str, Exercise]
     ways: Mapping[str, Way]
+    complaints: Mapping[str, Complaint]
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -121,11 +135,13 @@ def read_catalogue(folder: Path) -> Catalogue:
     check_needs(exercises, set(evidence))
     _check_first_exercises(causes, exercises)
     ways = {e.id: _way(e, evidence, exercises) for e in read_entries(folder / "ways.yaml")}
+    complaints = {e.id: _complaint(e, evidence) for e in read_entries(folder / "complaints.yaml")}
     return Catalogue(
         causes=MappingProxyType(causes),
         evidence=MappingProxyType(evidence),
         exercises=MappingProxyType(exercises),
         ways=MappingProxyType(ways),
+        complaints=MappingProxyType(complaints),
     )
 
 
@@ -165,9 +181,18 @@ def _evidence(entry: Entry, causes: Mapping[str, Cause]) -> Evidence:
         label=entry.text("label"),
         look=entry.text("look"),
         note=entry.text("note", default=""),
+        means=_means(entry),
+        child=entry.text("child", default=""),
     )
     entry.done()
     return evidence
+
+
+def _means(entry: Entry) -> tuple[str, ...]:
+    means = tuple(entry.words("means"))
+    if len(means) != len(Grade) - 1:
+        entry.fail(f"means: expected words for slight, clear and strong, got {means!r}")
+    return means
 
 
 def _strengths(entry: Entry, causes: Mapping[str, Cause]) -> Mapping[str, float]:
@@ -181,6 +206,19 @@ def _strengths(entry: Entry, causes: Mapping[str, Cause]) -> Mapping[str, float]
     if not strengths:
         entry.fail("from: at least one cause is needed")
     return MappingProxyType(strengths)
+
+
+def _complaint(entry: Entry, evidence: Mapping[str, Evidence]) -> Complaint:
+    complaint = Complaint(
+        id=entry.id,
+        says=entry.text("says"),
+        evidence=entry.text("evidence"),
+        common=entry.flag("common"),
+    )
+    if complaint.evidence not in evidence:
+        entry.fail(f"evidence: unknown evidence {complaint.evidence!r}")
+    entry.done()
+    return complaint
 
 
 def _check_settling_trials(causes: Mapping[str, Cause], evidence: Mapping[str, Evidence]) -> None:

@@ -5,11 +5,19 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
+import numpy as np
+
 from lefthand.case import COMPLAINT_GRADE, Case, Finding
 from lefthand.catalogue import Catalogue
 from lefthand.explain import CauseView, view_causes, why_sentence
-from lefthand.focus import NO_WORD, TeacherWord, choose_focus
-from lefthand.looks import Look, is_enough, next_look
+from lefthand.focus import (
+    NO_WORD,
+    TeacherWord,
+    choose_focus,
+    main_focus_columns,
+    may_focus_on_reach,
+)
+from lefthand.looks import Look, LookOrder, is_enough, next_look
 from lefthand.network import Posterior, network_for, posterior
 from lefthand.safety import Safety, assess_safety
 from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Stage
@@ -45,6 +53,7 @@ class Diagnosis:
     accepted: Mapping[str, Accepted]
     stage: Stage | None
     skipped: frozenset[str]
+    order: LookOrder
 
     def probability(self, cause: str) -> float:
         """Probability of a cause; 0.0 for one that this instrument cannot have."""
@@ -63,18 +72,22 @@ class Diagnosis:
             self.case.instrument,
             stage=self.stage,
             skipped=self.skipped,
+            order=self.order,
         )
 
     @cached_property
     def enough(self) -> bool:
         """True when half a minute more has no fair chance of changing the engine's focus."""
-        checked = set(self.case.findings)
-
-        def main_focus(p: dict[str, float]) -> str | None:
-            return next(iter(choose_focus(p, self.catalogue, self.case.instrument, checked)), None)
-
+        causes = [self.catalogue.causes[c] for c in self.result.network.causes]
+        orders = np.array([float(c.order) for c in causes])
+        reach = may_focus_on_reach(self.case.instrument, set(self.case.findings))
+        allowed = np.array([reach or c.id != "short_reach" for c in causes])
         return is_enough(
-            self.result, self.catalogue, self.case.instrument, main_focus, self.skipped
+            self.result,
+            self.catalogue,
+            self.case.instrument,
+            lambda p: main_focus_columns(p, orders, allowed),
+            self.skipped,
         )
 
     @cached_property
@@ -91,6 +104,7 @@ def diagnose(
     word: TeacherWord = NO_WORD,
     stage: Stage | None = None,
     skipped: Iterable[str] = (),
+    order: LookOrder = LookOrder.TELLING,
     safety: Safety | None = None,
 ) -> Diagnosis:
     """Weigh a case. `stage` is where the lesson is now (default: that of the last finding).
@@ -105,8 +119,8 @@ def diagnose(
     probabilities = {v.cause: v.probability for v in views}
     checked = set(case.findings)
     chosen = choose_focus(probabilities, catalogue, case.instrument, checked, word)
-    if stage is None and case.findings:
-        stage = catalogue.evidence[list(case.findings)[-1]].stage
+    if stage is None:
+        stage = _stage_now(case, catalogue)
     return Diagnosis(
         case=case,
         catalogue=catalogue,
@@ -122,7 +136,15 @@ def diagnose(
         accepted=accepted,
         stage=stage,
         skipped=frozenset(skipped) | frozenset(accepted),
+        order=order,
     )
+
+
+def _stage_now(case: Case, catalogue: Catalogue) -> Stage | None:
+    """Where the lesson is: at the last finding, or where the complaint shows, or nowhere yet."""
+    if case.findings:
+        return catalogue.evidence[list(case.findings)[-1]].stage
+    return catalogue.evidence[case.complaint].stage if case.complaint else None
 
 
 def counted_findings(

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from lefthand.case import Finding
 from lefthand.catalogue import Catalogue, Evidence, fingers_named
-from lefthand.network import Posterior, log_odds, without
+from lefthand.network import Posterior, log_odds, without_each
 from lefthand.vocabulary import Likelihood, likelihood_of
 
 SMALLEST_WEIGHT = 0.05
@@ -43,7 +43,7 @@ def view_causes(
     """Every cause of the instrument, most probable first."""
     network = result.network
     full = log_odds(result.probabilities)
-    weights = {e: full - log_odds(without(result, e)) for e in result.grades}
+    weights = {e: full - log_odds(p) for e, p in without_each(result).items()}
     views = []
     for column, cause in enumerate(network.causes):
         reasons = [Reason(e, float(w[column])) for e, w in weights.items()]

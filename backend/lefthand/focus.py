@@ -3,8 +3,13 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
+import numpy as np
+from numpy.typing import NDArray
+
 from lefthand.catalogue import Catalogue, Cause
 from lefthand.vocabulary import LIKELY_ABOVE, Instrument
+
+Floats = NDArray[np.float64]
 
 MAX_FOCUS = 2
 MUCH_SURER = 0.3
@@ -51,6 +56,25 @@ def choose_focus(
         chosen.append(best.id)
         left.remove(best)
     return tuple(chosen)
+
+
+def main_focus_columns(
+    probabilities: Floats, orders: Floats, allowed: NDArray[np.bool_]
+) -> NDArray[np.intp]:
+    """The main focus of many cases at once, by the rule of `choose_focus`.
+
+    probabilities: (n, n_causes). orders: (n_causes,), upstream first. allowed: (n_causes,), False
+    for what may not be the focus. Returns columns (n,), -1 where no cause is likely.
+    """
+    likely = (probabilities > LIKELY_ABOVE) & allowed
+    key = np.where(likely, orders - probabilities, np.inf)
+    upstream = key.argmin(axis=1)
+    rows = np.arange(len(probabilities))
+    surer = likely & (probabilities >= probabilities[rows, upstream][:, None] + MUCH_SURER)
+    surest = np.where(surer, probabilities, -1.0).argmax(axis=1)
+    chosen = np.where(surer.any(axis=1), surest, upstream)
+    found: NDArray[np.intp] = np.where(likely.any(axis=1), chosen, -1)
+    return found
 
 
 def _next_focus(left: list[Cause], probabilities: Mapping[str, float]) -> Cause:

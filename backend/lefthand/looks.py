@@ -1,16 +1,18 @@
 """The next look, and whether enough has been seen.
 
-Method: each check is worth the information (in nats) that its grade is expected to give about the
-set of causes; a bundle of checks of one stage is grown greedily, each further check valued given
-the ones before it, and the stage with the most information per second wins. Changing stage costs
-time. Greedy choice by expected information is the usual myopic rule of decision-theoretic
-troubleshooting (Heckerman, Breese and Rommelse, 1995). Departure: only the heaviest sets of causes
-are used, those that hold nearly all of the weight.
+Method: a check is worth the information that its grade is expected to give about each cause, the
+causes weighted by a power of their present probability, so that what could explain the findings
+counts most. Checks of one stage are bundled by information per second, later ones counted a little
+less because they overlap; changing stage costs time; the stage with the best rate wins. Greedy
+choice by expected information is the usual myopic rule of decision-theoretic troubleshooting
+(Heckerman, Breese and Rommelse, Communications of the ACM 38(3), 1995). Departures: only the
+heaviest sets of causes are used, and checks of a bundle are valued one by one. The power, the
+overlap and the size of a bundle were chosen by simulation (docs/decisions/0004).
 """
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from enum import StrEnum
 
 import numpy as np
 from numpy.typing import NDArray
@@ -21,15 +23,29 @@ from lefthand.vocabulary import Instrument, Stage
 
 Floats = NDArray[np.float64]
 
-MAX_CHECKS = 5
+MAX_CHECKS = 3
+OVERLAP = 0.8
+PROBABILITY_POWER = 0.4
 STAGE_CHANGE_SECONDS = 10
 HALF_A_MINUTE = 30
 FAIR_CHANCE = 0.10
 ENOUGH_CHECKS = 3
-WEIGHT_KEPT = 0.995
-SETS_KEPT = 1500
+WEIGHT_KEPT = 0.999
+SETS_KEPT = 500
 LEAST_INFORMATION = 1e-4
 _RISE = GRADE_IF_THERE - GRADE_IF_NOT
+
+
+class LookOrder(StrEnum):
+    """telling: most information per second. silent: that too, but silent stages first. classic:
+    from far to near, stage by stage."""
+
+    TELLING = "telling"
+    SILENT = "silent"
+    CLASSIC = "classic"
+
+
+SILENT_STAGES = frozenset({Stage.SETUP, Stage.HAND, Stage.PLACED, Stage.DOWN})
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,41 +59,43 @@ class Look:
 
 @dataclass(frozen=True, eq=False)
 class _Beliefs:
-    """The heaviest sets: weights (k,), summing to 1, and rows of the network cut down to them."""
+    """The heaviest sets: weights (k,), summing to 1, and sets (k, n_causes)."""
 
-    result: Posterior
+    network: Network
     kept: NDArray[np.intp]
     weights: Floats
+    sets: Floats
 
     @classmethod
     def from_posterior(cls, result: Posterior) -> "_Beliefs":
         kept = heaviest(result, WEIGHT_KEPT, SETS_KEPT)
         weights = result.weights[kept]
-        return cls(result, kept, weights / weights.sum())
+        return cls(result.network, kept, weights / weights.sum(), result.network.sets[kept])
 
-    def there(self, checks: list[Evidence]) -> Floats:
-        """(n_checks, k): probability that each check's evidence is there."""
-        network = self.result.network
-        rows = np.array([network.evidence.index(c.id) for c in checks])
-        found: Floats = network.there[rows[:, None], self.kept]
-        return found
+    def outcomes(self, checks: Sequence[Evidence]) -> Floats:
+        """(n_checks, 4, k): weight of each set together with each grade."""
+        rows = np.array([self.network.position[c.id] for c in checks])
+        there = self.network.there[rows[:, None], self.kept]
+        grades = GRADE_IF_NOT[None, :, None] + _RISE[None, :, None] * there[:, None, :]
+        weighted: Floats = grades * self.weights
+        return weighted
 
-    def doubt(self, checks: list[Evidence]) -> Floats:
-        """(n_checks,): expected entropy of the grade when the causes are known, in nats."""
-        network = self.result.network
-        rows = np.array([network.evidence.index(c.id) for c in checks])
-        found: Floats = _known_cause_entropy(network)[rows[:, None], self.kept] @ self.weights
-        return found
+    def information(self, checks: Sequence[Evidence]) -> Floats:
+        """(n_checks,): expected fall of the doubt about each cause, weighted, in nats."""
+        joint = self.outcomes(checks)
+        chance = joint.sum(axis=2)
+        after = (joint @ self.sets) / chance[:, :, None]
+        now = self.weights @ self.sets
+        fall = _doubt(now) - (chance[:, :, None] * _doubt(after)).sum(axis=1)
+        weighted: Floats = (fall * now**PROBABILITY_POWER).sum(axis=1)
+        return weighted
 
 
-@lru_cache(maxsize=8)
-def _known_cause_entropy(network: Network) -> Floats:
-    """(n_evidence, n_sets): entropy of the grade for each set of causes, in nats."""
-    total = np.zeros_like(network.there)
-    for low, rise in zip(GRADE_IF_NOT, _RISE, strict=True):
-        p = low + rise * network.there
-        total -= p * np.log(p)
-    return total
+def _doubt(probability: Floats) -> Floats:
+    """Entropy of a yes or no, in nats."""
+    p = np.clip(probability, 1e-9, 1 - 1e-9)
+    entropy: Floats = -(p * np.log(p) + (1 - p) * np.log1p(-p))
+    return entropy
 
 
 def next_look(
@@ -87,6 +105,7 @@ def next_look(
     *,
     stage: Stage | None = None,
     skipped: Iterable[str] = (),
+    order: LookOrder = LookOrder.TELLING,
 ) -> Look | None:
     """The bundle with the most information per second, or None when nothing is left to check.
 
@@ -95,12 +114,24 @@ def next_look(
     """
     beliefs = _Beliefs.from_posterior(result)
     best: tuple[float, Look] | None = None
-    for place, checks in open_checks(result, catalogue, instrument, skipped).items():
+    for place, checks in _allowed(open_checks(result, catalogue, instrument, skipped), order):
         change = 0 if place is stage else STAGE_CHANGE_SECONDS
         found = _best_bundle(beliefs, place, checks, change)
         if found is not None and (best is None or found[0] > best[0]):
             best = found
     return best[1] if best else None
+
+
+def _allowed(
+    by_stage: Mapping[Stage, list[Evidence]], order: LookOrder
+) -> list[tuple[Stage, list[Evidence]]]:
+    """The stages from which the next look may come."""
+    stages = [s for s in Stage if s in by_stage]
+    if order is LookOrder.CLASSIC:
+        stages = stages[:1]
+    elif order is LookOrder.SILENT and SILENT_STAGES & set(stages):
+        stages = [s for s in stages if s in SILENT_STAGES]
+    return [(stage, by_stage[stage]) for stage in stages]
 
 
 def open_checks(
@@ -118,17 +149,17 @@ def open_checks(
 
 
 def _best_bundle(
-    beliefs: _Beliefs, stage: Stage, checks: list[Evidence], change: int
+    beliefs: _Beliefs, stage: Stage, checks: Sequence[Evidence], change: int
 ) -> tuple[float, Look] | None:
     best: tuple[float, Look] | None = None
     seconds = change
     information = 0.0
     chosen: list[str] = []
-    for check, gain, _ in _grow(beliefs, checks, MAX_CHECKS, lambda c: c.seconds):
+    for check, gain in _by_rate(beliefs, checks)[:MAX_CHECKS]:
         if gain < LEAST_INFORMATION:
             break
         seconds += check.seconds
-        information += gain
+        information += gain * OVERLAP ** len(chosen)
         chosen.append(check.id)
         rate = information / seconds
         if best is not None and rate < best[0]:
@@ -137,98 +168,47 @@ def _best_bundle(
     return best
 
 
-def _grow(
-    beliefs: _Beliefs,
-    checks: list[Evidence],
-    at_most: int,
-    cost: Callable[[Evidence], float],
-    budget: float = float("inf"),
-) -> Iterable[tuple[Evidence, float, Floats]]:
-    """Checks in greedy order of information per cost within `budget`.
-
-    Yields the check, its information given the ones before it (nats), and the weights
-    (n_outcomes, k) of all outcomes so far, unnormalised.
-    """
-    left = list(checks)
-    outcomes = beliefs.weights[None, :]
-    for _ in range(at_most):
-        left = [c for c in left if cost(c) <= budget]
-        if not left:
-            return
-        there = beliefs.there(left)
-        gains = _information(outcomes, there) - beliefs.doubt(left)
-        rates = gains / np.array([cost(c) for c in left])
-        index = int(np.argmax(rates))
-        check = left.pop(index)
-        budget -= cost(check)
-        outcomes = _split(outcomes, there[index])
-        yield check, float(gains[index]), outcomes
-
-
-def _information(outcomes: Floats, there: Floats) -> Floats:
-    """(n_checks,): expected entropy of each check's grade given the outcomes so far, in nats."""
-    chance = outcomes.sum(axis=1)[:, None]
-    joint = outcomes @ there.T
-    total = np.zeros(there.shape[0])
-    for low, rise in zip(GRADE_IF_NOT, _RISE, strict=True):
-        p = low * chance + rise * joint
-        total -= (p * np.log(np.maximum(p, 1e-300) / np.maximum(chance, 1e-300))).sum(axis=0)
-    return total
-
-
-def _split(outcomes: Floats, there: Floats) -> Floats:
-    """Every outcome so far times the four grades of one more check."""
-    grades = GRADE_IF_NOT[:, None] + _RISE[:, None] * there[None, :]
-    split: Floats = (outcomes[:, None, :] * grades[None, :, :]).reshape(-1, outcomes.shape[1])
-    return split
+def _by_rate(beliefs: _Beliefs, checks: Sequence[Evidence]) -> list[tuple[Evidence, float]]:
+    """Checks with their information, the most per second first."""
+    gains = beliefs.information(checks).tolist()
+    pairs = list(zip(checks, gains, strict=True))
+    return sorted(pairs, key=lambda pair: -pair[1] / pair[0].seconds)
 
 
 def is_enough(
     result: Posterior,
     catalogue: Catalogue,
     instrument: Instrument,
-    focus_of: Callable[[dict[str, float]], str | None],
+    main_focus: Callable[[Floats], NDArray[np.intp]],
     skipped: Iterable[str] = (),
 ) -> bool:
     """True when no look of half a minute has a fair chance (> 10 %) of changing the focus.
 
-    `focus_of` gives the main focus for probabilities by cause. Never true before the first check.
-    Up to three checks a stage are followed through all their outcomes.
+    `main_focus` gives for probabilities (n, n_causes) the column of the main focus, -1 for none.
+    Never true before the first check. Up to three checks a stage are followed through all outcomes.
     """
     if not result.grades:
         return False
     beliefs = _Beliefs.from_posterior(result)
-    now = focus_of(_named(result.network, result.probabilities))
-    sets = result.network.sets[beliefs.kept]
+    now = int(main_focus(result.probabilities[None, :])[0])
     for checks in open_checks(result, catalogue, instrument, skipped).values():
-        outcomes = None
-        for _, _, outcomes in _grow(  # noqa: B007 - only the last outcomes are wanted
-            beliefs, checks, ENOUGH_CHECKS, lambda c: c.seconds, HALF_A_MINUTE
-        ):
-            pass
-        if (
-            outcomes is not None
-            and _chance_of_change(outcomes, sets, result, focus_of, now) > FAIR_CHANCE
-        ):
+        outcomes = beliefs.weights[None, :]
+        for check in _within_half_a_minute(beliefs, checks):
+            grades = beliefs.outcomes([check])[0] / beliefs.weights
+            outcomes = (outcomes[:, None, :] * grades).reshape(-1, outcomes.shape[1])
+        chances = outcomes.sum(axis=1)
+        probabilities = (outcomes @ beliefs.sets) / np.maximum(chances, 1e-300)[:, None]
+        if float(chances[main_focus(probabilities) != now].sum()) > FAIR_CHANCE:
             return False
     return True
 
 
-def _chance_of_change(
-    outcomes: Floats,
-    sets: Floats,
-    result: Posterior,
-    focus_of: Callable[[dict[str, float]], str | None],
-    now: str | None,
-) -> float:
-    chances = outcomes.sum(axis=1)
-    probabilities = (outcomes @ sets) / np.maximum(chances, 1e-300)[:, None]
-    changed = 0.0
-    for chance, row in zip(chances, probabilities, strict=True):
-        if focus_of(_named(result.network, row)) != now:
-            changed += float(chance)
-    return changed
-
-
-def _named(network: Network, probabilities: Floats) -> dict[str, float]:
-    return dict(zip(network.causes, probabilities.tolist(), strict=True))
+def _within_half_a_minute(beliefs: _Beliefs, checks: Sequence[Evidence]) -> list[Evidence]:
+    """The most telling checks of one stage that fit."""
+    chosen: list[Evidence] = []
+    left = HALF_A_MINUTE
+    for check, _ in _by_rate(beliefs, checks):
+        if check.seconds <= left and len(chosen) < ENOUGH_CHECKS:
+            chosen.append(check)
+            left -= check.seconds
+    return chosen

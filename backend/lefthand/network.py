@@ -14,7 +14,7 @@ different evidence are taken as independent given the causes.
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from itertools import combinations
 
 import numpy as np
@@ -45,9 +45,14 @@ class Network:
     prior: Floats
     there: Floats
 
+    @cached_property
+    def position(self) -> dict[str, int]:
+        """Row of each piece of evidence in `there`."""
+        return {name: row for row, name in enumerate(self.evidence)}
+
     def row(self, evidence: str) -> Floats:
         """Probability that `evidence` is there, for every set: (n_sets,)."""
-        found: Floats = self.there[self.evidence.index(evidence)]
+        found: Floats = self.there[self.position[evidence]]
         return found
 
     def likelihood(self, evidence: str, grade: int) -> Floats:
@@ -110,11 +115,15 @@ def posterior(network: Network, grades: Mapping[str, int]) -> Posterior:
     return Posterior(network, dict(grades), weights, weights @ network.sets)
 
 
-def without(result: Posterior, evidence: str) -> Floats:
-    """Probabilities of the causes with one piece of evidence left out: (n_causes,)."""
-    weights = result.weights / result.network.likelihood(evidence, result.grades[evidence])
-    probabilities: Floats = (weights @ result.network.sets) / weights.sum()
-    return probabilities
+def without_each(result: Posterior) -> dict[str, Floats]:
+    """Probabilities of the causes (n_causes,) with each piece of evidence left out in turn."""
+    names = list(result.grades)
+    if not names:
+        return {}
+    likelihoods = np.stack([result.network.likelihood(n, result.grades[n]) for n in names])
+    weights = result.weights / likelihoods
+    found = (weights @ result.network.sets) / weights.sum(axis=1)[:, None]
+    return dict(zip(names, found, strict=True))
 
 
 def log_odds(probability: Floats | float) -> Floats:
@@ -126,7 +135,12 @@ def log_odds(probability: Floats | float) -> Floats:
 
 def heaviest(result: Posterior, share: float, at_most: int) -> NDArray[np.intp]:
     """Indices of the heaviest sets that hold `share` of the weight, `at_most` of them."""
-    order = np.argsort(result.weights)[::-1][:at_most]
+    order = (
+        np.argpartition(result.weights, -at_most)[-at_most:]
+        if len(result.weights) > at_most
+        else np.arange(len(result.weights))
+    )
+    order = order[np.argsort(result.weights[order])[::-1]]
     held = np.cumsum(result.weights[order])
     enough = int(np.searchsorted(held, share)) + 1
     return order[:enough]

@@ -18,6 +18,7 @@ class TeacherSettings(models.Model):
     )
     display_name = models.CharField(max_length=80, blank=True)
     way_of_teaching = models.JSONField(default=dict, blank=True)
+    thresholds = models.JSONField(default=dict, blank=True)
 
     def __str__(self) -> str:
         return self.display_name or str(self.teacher)
@@ -57,6 +58,7 @@ class Lesson(models.Model):
     complaint = models.CharField(max_length=40, blank=True)
     skipped = models.JSONField(default=list, blank=True)
     teacher_line = models.CharField(max_length=300, blank=True)
+    look_order = models.CharField(max_length=10, default="telling")
 
     class Meta:
         ordering = ["date", "pk"]

@@ -25,6 +25,10 @@ export const router = createBrowserRouter([
         path: 'lessons/:lessonId/sheet',
         lazy: async () => ({ Component: (await import('./sheet/SheetPage')).SheetPage }),
       },
+      {
+        path: 'desk',
+        lazy: async () => ({ Component: (await import('./desk/DeskPage')).DeskPage }),
+      },
       { path: '*', element: <NotFound /> },
     ],
   },

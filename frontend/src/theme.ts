@@ -1,6 +1,7 @@
 import {
   Button,
   createTheme,
+  Input,
   type CSSVariablesResolver,
   type MantineColorsTuple,
 } from '@mantine/core';
@@ -35,6 +36,7 @@ export const theme = createTheme({
   defaultRadius: 'md',
   cursorType: 'pointer',
   components: {
+    Input: Input.extend({ styles: { input: { minHeight: 44 } } }),
     Button: Button.extend({ defaultProps: { size: 'md' }, styles: { root: { minHeight: 44 } } }),
   },
 });

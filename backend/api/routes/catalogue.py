@@ -5,7 +5,14 @@ from functools import lru_cache
 from django.http import HttpRequest
 from ninja import Router
 
-from api.schemas import CatalogueOut, CauseInfo, EvidenceInfo, ExerciseInfo, RungInfo
+from api.schemas import (
+    CatalogueOut,
+    CauseInfo,
+    ComplaintInfo,
+    EvidenceInfo,
+    ExerciseInfo,
+    RungInfo,
+)
 from lefthand.catalogue import load_catalogue
 from lefthand.exercises import Exercise
 from lefthand.thresholds import MEASURES
@@ -22,6 +29,10 @@ def read_catalogue(request: HttpRequest) -> CatalogueOut:
 def _catalogue() -> CatalogueOut:
     known = load_catalogue()
     return CatalogueOut(
+        complaints=[
+            ComplaintInfo(says=c.says, evidence=c.evidence, common=c.common)
+            for c in known.complaints.values()
+        ],
         causes=[
             CauseInfo(
                 id=c.id,
@@ -47,6 +58,8 @@ def _catalogue() -> CatalogueOut:
                 label=e.label,
                 look=e.look,
                 note=e.note,
+                means=list(e.means),
+                child=e.child,
             )
             for e in known.evidence.values()
         ],

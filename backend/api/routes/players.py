@@ -7,7 +7,8 @@ from django.utils import timezone
 from ninja import Router
 
 from api.present import day_row, flag_out, lesson_out, player_out
-from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerOut
+from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerOut, WayIn
+from studio.services.desk import set_players_way
 from studio.services.flags import lift_flag
 from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
 
@@ -34,6 +35,13 @@ def begin_lesson(request: HttpRequest, player_id: int) -> LessonOut:
     """Today's lesson of this player, begun if need be."""
     lesson = start_lesson(player_of(request.user, player_id), today())
     return lesson_out(lesson_of(request.user, lesson.pk))
+
+
+@router.post("/{int:player_id}/way", response=PlayerOut)
+def choose_way(request: HttpRequest, player_id: int, data: WayIn) -> PlayerOut:
+    """A way of teaching for this player alone; no value goes back to the teacher's own."""
+    player = player_of(request.user, player_id)
+    return player_out(set_players_way(player, data.key, data.value), today())
 
 
 @router.post("/{int:player_id}/lift-flag", response=FlagOut)

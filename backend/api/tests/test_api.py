@@ -16,6 +16,8 @@ from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
+WAY = {"key": "carry", "value": "body"}
+CUTS = {"measure": "hold_seconds", "cuts": [5, 3, 1]}
 ENTRY = {"client_key": "abcdefgh-1", "kind": "observation", "key": "web.closed", "value": 2}
 
 
@@ -38,7 +40,8 @@ class Access(StudioCase):
         address = path.replace("{player_id}", str(self.player.pk)).replace(
             "{lesson_id}", str(self.given.pk)
         )
-        body = {"note": "seen"} if address.endswith("lift-flag") else ENTRY
+        bodies = {"lift-flag": {"note": "seen"}, "way": WAY, "cuts": CUTS}
+        body = bodies.get(address.rsplit("/", 1)[-1], ENTRY)
         data = json.dumps(body) if method == "POST" else None
         return client.generic(method, address, data or "", content_type="application/json")
 

@@ -36,8 +36,8 @@ class ByMouse(BrowserCase):
         shown = page.get_by_role("group", name="Thumb taps, shown today")
         shown.get_by_role("button", name="Shown").click()
         expect(page.get_by_text("Go on: shown in the lesson")).to_be_visible()
-        page.get_by_role("combobox", name="Complaint").click()
-        page.get_by_role("option", name="Thumb tired afterwards").click()
+        page.get_by_role("combobox", name="Complaint").fill("aches")
+        page.get_by_role("option", name="My thumb aches after playing").click()
         self.saved()
         self.assert_accessible("ask")
         page.get_by_role("button", name="All is well").click()
@@ -186,6 +186,80 @@ class ByKeys(BrowserCase):
         self.press("Enter", "ArrowLeft", "2")
         self.saved()
         expect(page.get_by_role("button", name="Tip of the third finger: clear")).to_be_visible()
+
+
+class FewActions(BrowserCase):
+    players = MIRA
+    grades = "2120" + "0" * 4 + "31"
+    most_more = 14
+
+    def test_eight_checks_two_trials_and_the_decision_take_few_actions_more(self):
+        """Counts every key pressed beside the ten grades, from the player to the decided focus."""
+        page = self.page
+        self.sign_in()
+        page.get_by_role("link", name="Mira Oslund").click()
+        page.get_by_role("button", name="Begin a lesson").click()
+        more = 1
+
+        def press(key: str) -> None:
+            page.keyboard.press(key)
+            self.saved()
+
+        page.get_by_role("heading", name="Last week: show me").wait_for()
+        press("w")
+        more += 1
+        page.get_by_role("heading", name="The same again").wait_for()
+        for count, grade in enumerate(self.grades):
+            if count == 8:
+                press("t")
+                more += 1
+                page.get_by_role("heading", name="Change one thing").wait_for()
+            page.locator("li[data-active]").wait_for()
+            press(grade)
+        press("Enter")
+        more += 1
+        page.get_by_role("heading", name="This week’s focus").wait_for()
+        press("Enter")
+        more += 1
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        lesson = Lesson.objects.last()
+        trials = lesson.observations.filter(evidence__startswith="try.").count()
+        self.assertEqual((lesson.observations.count(), trials), (10, 2))
+        self.assertTrue(lesson.focuses.exists())
+        print(f"\nactions beside the {len(self.grades)} grades: {more}")
+        self.assertLessEqual(more, self.most_more)
+
+
+class DeskAndMeasures(BrowserCase):
+    players = MIRA
+
+    def test_ways_and_cut_points_are_kept_and_a_timed_check_takes_a_number(self):
+        page = self.page
+        self.sign_in()
+        page.get_by_role("link", name="Desk").click()
+        page.get_by_role("heading", name="Your desk").wait_for()
+        self.assert_accessible("desk")
+        page.get_by_text("no touch", exact=True).click()
+        page.get_by_role("button", name="back to the usual").wait_for()
+        cut = page.get_by_label("seconds held without the left hand: clear beyond")
+        cut.fill("9")
+        page.get_by_role("button", name="Keep").click()
+        expect(page.get_by_role("alert")).to_contain_text("worse than the one before")
+        cut.fill("3")
+        page.get_by_role("button", name="Keep").click()
+        page.get_by_role("button", name="back to 4, 2, 1").wait_for()
+
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="Begin the lesson of Mira").click()
+        page.get_by_role("button", name="All is well").click()
+        page.get_by_role("button", name="Jaw, shoulder: not checked").click()
+        page.get_by_label("Instrument sinks without the hand, in s").fill("2.5")
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("button", name="Jaw, shoulder: clear")).to_be_visible()
+        page.get_by_role("button", name="Instrument sinks without the hand").click()
+        page.get_by_role("button", name="Timer").click()
+        page.get_by_role("button", name="Stop at").click()
+        expect(page.get_by_role("button", name="Jaw, shoulder: strong")).to_be_visible()
 
 
 class Stop(BrowserCase):

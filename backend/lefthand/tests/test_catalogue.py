@@ -37,6 +37,7 @@ BROKEN = (
     ),
     ("evidence.yaml", "measure: hold_seconds", "measure: hold_hours", "has no thresholds"),
     ("evidence.yaml", "  place: jaw", "  spot: jaw\n  place: jaw", "unknown field 'spot'"),
+    ("evidence.yaml", "    - falls at once\n", "", "slight, clear and strong"),
     ("ways.yaml", "thumb.under: [1, 2]", "thumb.over: [1, 2]", "unknown evidence 'thumb.over'"),
     ("ways.yaml", "thumb.under: [1, 2]", "thumb.under: [0]", "grades must be 1, 2 or 3"),
     ("ways.yaml", "turn: [lean_to_fourth]", "turn: [lean]", "unknown exercise 'lean'"),

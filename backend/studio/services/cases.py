@@ -9,6 +9,7 @@ from lefthand.case import Case, Finding, parse_case, parse_finding
 from lefthand.catalogue import Catalogue, load_catalogue
 from lefthand.diagnosis import Diagnosis, diagnose
 from lefthand.focus import TeacherWord
+from lefthand.looks import LookOrder
 from lefthand.planning import Plan, prescribe
 from lefthand.safety import Safety
 from lefthand.thresholds import Body
@@ -36,7 +37,8 @@ class LessonView:
 
     @cached_property
     def case(self) -> Case:
-        return parse_case(case_data(self.lesson, self.history), self.catalogue)
+        data = case_data(self.lesson, self.history)
+        return parse_case(data, self.catalogue, thresholds_of(self.lesson.player))
 
     @cached_property
     def word(self) -> TeacherWord:
@@ -81,6 +83,7 @@ class LessonView:
             self.catalogue,
             word=self.word,
             skipped=self.lesson.skipped,
+            order=LookOrder(self.lesson.look_order),
             safety=self.safety,
         )
 
@@ -134,6 +137,12 @@ def way_of_teaching(player: Player) -> dict[str, str]:
     return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
 
 
+def thresholds_of(player: Player) -> dict[str, tuple[float, float, float]]:
+    """Cut points that the teacher has changed, by measure."""
+    settings = getattr(player.teacher, "studio_settings", None)
+    return {name: tuple(cuts) for name, cuts in (settings.thresholds if settings else {}).items()}
+
+
 def recent_focus(history: History) -> list[str]:
     """Causes that were the focus in the seven days before the lesson."""
     since = history.lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
@@ -146,7 +155,8 @@ def findings_of(lesson: Lesson) -> dict[str, Finding]:
     player = lesson.player
     body = Body(None if player.birth_year is None else lesson.date.year - player.birth_year)
     evidence = load_catalogue().evidence
+    cuts = thresholds_of(player)
     return {
-        o.evidence: parse_finding(o.entered, evidence[o.evidence], body)
+        o.evidence: parse_finding(o.entered, evidence[o.evidence], body, cuts)
         for o in lesson.observations.all()
     }

@@ -13,9 +13,10 @@ from django.db.models import Max
 
 from lefthand.case import check_evidence_id, parse_case, parse_finding
 from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_flag, check_mapping, check_number, check_words
+from lefthand.checks import check_choice, check_flag, check_mapping, check_number, check_words
 from lefthand.errors import InputError
 from lefthand.focus import MAX_FOCUS
+from lefthand.looks import LookOrder
 from lefthand.vocabulary import FINGERS, Instrument
 from studio.errors import StudioError
 from studio.models import CauseWord, Lesson, LessonEntry, Observation, PracticeResult
@@ -244,6 +245,14 @@ def _write_line(lesson: Lesson, _key: str, value: Any) -> None:
     lesson.teacher_line = line
 
 
+def _read_order(lesson: Lesson, _key: str) -> Any:
+    return lesson.look_order
+
+
+def _write_order(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.look_order = check_choice("order", value, LookOrder).value
+
+
 def _read_decided(lesson: Lesson, _key: str) -> Any:
     return read_focus(lesson)
 
@@ -270,6 +279,7 @@ KINDS: Mapping[str, EntryKind] = {
     "skip": EntryKind(_read_skip, _write_skip),
     "cause": EntryKind(_read_cause, _write_cause),
     "result": EntryKind(_read_result, _write_result),
+    "order": EntryKind(_read_order, _write_order),
     "line": EntryKind(_read_line, _write_line),
     "focus": EntryKind(_read_decided, _write_decided),
     "plan": EntryKind(_read_given, _write_given),

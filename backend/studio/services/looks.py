@@ -2,10 +2,12 @@
 
 from dataclasses import dataclass
 
-from lefthand.looks import MAX_CHECKS, STAGE_CHANGE_SECONDS
+from lefthand.looks import STAGE_CHANGE_SECONDS
 from lefthand.vocabulary import Stage
 from studio.models import Lesson
 from studio.services.cases import LessonView, findings_of
+
+CHECKS_AGAIN = 5
 
 
 @dataclass(frozen=True)
@@ -38,7 +40,7 @@ def _again(view: LessonView, last: Lesson) -> Look | None:
     if not left:
         return None
     order = list(Stage)
-    checks = sorted(left, key=lambda e: order.index(e.stage))[:MAX_CHECKS]
+    checks = sorted(left, key=lambda e: order.index(e.stage))[:CHECKS_AGAIN]
     changes = len({e.stage for e in checks}) - 1
     seconds = sum(e.seconds for e in checks) + changes * STAGE_CHANGE_SECONDS
     return Look(True, checks[0].stage, tuple(e.id for e in checks), seconds)

@@ -33,6 +33,11 @@ export const lessonQuery = (id: number) =>
       unwrap(await client.GET('/api/lessons/{lesson_id}', { params: { path: { lesson_id: id } } })),
   });
 
+export const deskQuery = queryOptions({
+  queryKey: ['desk'],
+  queryFn: async () => unwrap(await client.GET('/api/desk')),
+});
+
 export const sheetQuery = (id: number) =>
   queryOptions({
     queryKey: ['sheet', id],

@@ -21,6 +21,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Desk */
+        get: operations["api_routes_desk_read_desk"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Change Cuts */
+        post: operations["api_routes_desk_change_cuts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Choose Way */
+        post: operations["api_routes_desk_choose_way"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}": {
         parameters: {
             query?: never;
@@ -177,6 +228,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose Way
+         * @description A way of teaching for this player alone; no value goes back to the teacher's own.
+         */
+        post: operations["api_routes_players_choose_way"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -239,6 +310,8 @@ export interface components {
         CatalogueOut: {
             /** Causes */
             causes: components["schemas"]["CauseInfo"][];
+            /** Complaints */
+            complaints: components["schemas"]["ComplaintInfo"][];
             /** Evidence */
             evidence: components["schemas"]["EvidenceInfo"][];
             /** Exercises */
@@ -284,6 +357,22 @@ export interface components {
             /** Word */
             word: string;
         };
+        /** ComplaintInfo */
+        ComplaintInfo: {
+            /** Common */
+            common: boolean;
+            /** Evidence */
+            evidence: string;
+            /** Says */
+            says: string;
+        };
+        /** CutsIn */
+        CutsIn: {
+            /** Cuts */
+            cuts?: number[] | null;
+            /** Measure */
+            measure: string;
+        };
         /** DayOut */
         DayOut: {
             /**
@@ -311,6 +400,13 @@ export interface components {
             /** Time */
             time: string | null;
         };
+        /** DeskOut */
+        DeskOut: {
+            /** Measures */
+            measures: components["schemas"]["MeasureOut"][];
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
+        };
         /** EntryIn */
         EntryIn: {
             /** Client Key */
@@ -327,6 +423,8 @@ export interface components {
         };
         /** EvidenceInfo */
         EvidenceInfo: {
+            /** Child */
+            child: string;
             /** Id */
             id: string;
             /** Instruments */
@@ -335,6 +433,8 @@ export interface components {
             label: string;
             /** Look */
             look: string;
+            /** Means */
+            means: string[];
             /** Measure */
             measure: string | null;
             /** Note */
@@ -470,6 +570,8 @@ export interface components {
             /** Id */
             id: number;
             look: components["schemas"]["LookOut"] | null;
+            /** Look Order */
+            look_order: string;
             plan: components["schemas"]["PlanOut"] | null;
             player: components["schemas"]["PlayerBrief"];
             previous: components["schemas"]["PreviousOut"] | null;
@@ -507,6 +609,21 @@ export interface components {
             seconds: number;
             /** Stage */
             stage: string;
+        };
+        /** MeasureOut */
+        MeasureOut: {
+            /** Cuts */
+            cuts: number[];
+            /** Is Own */
+            is_own: boolean;
+            /** Measure */
+            measure: string;
+            /** Starting */
+            starting: number[];
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
         };
         /** ObjectionOut */
         ObjectionOut: {
@@ -585,6 +702,8 @@ export interface components {
             player: components["schemas"]["PlayerBrief"];
             /** Rows */
             rows: components["schemas"]["TimelineRow"][];
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
         };
         /** PreviousOut */
         PreviousOut: {
@@ -781,6 +900,35 @@ export interface components {
             /** Label */
             label: string;
         };
+        /** WayIn */
+        WayIn: {
+            /** Key */
+            key: string;
+            /** Value */
+            value?: string | null;
+        };
+        /** WayOut */
+        WayOut: {
+            /** Chosen */
+            chosen: string;
+            /** Instruments */
+            instruments: string[];
+            /** Is Own */
+            is_own: boolean;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Values */
+            values: components["schemas"]["WayValueOut"][];
+        };
+        /** WayValueOut */
+        WayValueOut: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+        };
         /** WithheldOut */
         WithheldOut: {
             /** Exercise */
@@ -815,6 +963,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_read_desk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_change_cuts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_choose_way: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
                 };
             };
         };
@@ -1019,6 +1235,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlagOut"];
+                };
+            };
+        };
+    };
+    api_routes_players_choose_way: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayerOut"];
                 };
             };
         };

@@ -28,6 +28,11 @@ export function Shell() {
           <span>Jolf</span>
         </Link>
         <div className={css.right}>
+          {teacher && (
+            <Button component={Link} to="/desk" variant="subtle">
+              Desk
+            </Button>
+          )}
           <SchemeButton />
           {teacher && <SignOutButton name={teacher.name} />}
         </div>

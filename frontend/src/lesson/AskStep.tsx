@@ -59,20 +59,60 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
       </section>
       <section>
         <h2>What does the player complain of?</h2>
-        <Select
-          aria-label="Complaint"
-          placeholder="Type a few letters, or leave it"
-          size="lg"
-          searchable
-          clearable
-          data={catalogue.evidence
-            .filter((e) => e.instruments.includes(lesson.player.instrument) && e.stage !== 'trial')
-            .map((e) => ({ value: e.id, label: e.label }))}
-          value={lesson.complaint}
-          onChange={(value) => enter('complaint', '', value)}
-        />
+        <Complaint handle={handle} catalogue={catalogue} />
       </section>
     </div>
+  );
+}
+
+/** In the player's words: the most common ones to touch, all others by a few letters. */
+function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
+  const { lesson, enter } = handle;
+  const mine = catalogue.evidence.filter(
+    (e) => e.instruments.includes(lesson.player.instrument) && e.stage !== 'trial',
+  );
+  const words = catalogue.complaints.filter((c) => mine.some((e) => e.id === c.evidence));
+  const said = new Set(words.map((c) => c.evidence));
+  return (
+    <>
+      <div className={css.common} role="group" aria-label="Common complaints">
+        {words
+          .filter((c) => c.common)
+          .map((c) => (
+            <button
+              key={c.evidence}
+              type="button"
+              aria-pressed={lesson.complaint === c.evidence}
+              onClick={() =>
+                enter('complaint', '', lesson.complaint === c.evidence ? null : c.evidence)
+              }
+            >
+              {c.says}
+            </button>
+          ))}
+      </div>
+      <Select
+        aria-label="Complaint"
+        placeholder="Something else: type a few letters"
+        size="lg"
+        searchable
+        clearable
+        data={[
+          {
+            group: 'As players say it',
+            items: words.map((c) => ({ value: c.evidence, label: c.says })),
+          },
+          {
+            group: 'As teachers see it',
+            items: mine
+              .filter((e) => !said.has(e.id))
+              .map((e) => ({ value: e.id, label: e.label })),
+          },
+        ]}
+        value={lesson.complaint}
+        onChange={(value) => enter('complaint', '', value)}
+      />
+    </>
   );
 }
 

@@ -7,10 +7,12 @@ import { useKeys } from '../components/useKeys';
 import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
 import { firstFinger } from './lookList';
+import { MeasureEntry } from './MeasureEntry';
 import type { LessonHandle } from './useLesson';
 
 const GRADES = [0, 1, 2, 3];
 const FINGERS = [1, 2, 3, 4];
+const YOUNG_BELOW = 12;
 
 interface Props {
   title: string;
@@ -78,6 +80,9 @@ export function CheckList({ title, items, handle, touched }: Props) {
               setFingers({ ...fingers, [e.id]: finger });
             }}
             onGrade={(value) => grade(e, value)}
+            onMeasured={(value) =>
+              enter('observation', e.per_finger ? `${e.id}/${fingerOf(e)}` : e.id, { value })
+            }
           />
         ))}
       </ul>
@@ -93,13 +98,24 @@ interface RowProps {
   onActivate: () => void;
   onFinger: (finger: number) => void;
   onGrade: (grade: number) => void;
+  onMeasured: (value: number) => void;
 }
 
-function CheckRow({ item, active, handle, finger, onActivate, onFinger, onGrade }: RowProps) {
+function CheckRow({
+  item,
+  active,
+  handle,
+  finger,
+  onActivate,
+  onFinger,
+  onGrade,
+  onMeasured,
+}: RowProps) {
   const { lesson, enter } = handle;
   const finding = lesson.findings[item.id];
   const before = lesson.previous?.findings[item.id];
   const trial = item.stage === 'trial';
+  const isYoung = (lesson.player.age ?? YOUNG_BELOW) < YOUNG_BELOW;
   const shown = finger === null ? finding?.grade : finding?.by_finger[String(finger)];
   const last =
     finger === null ? before?.grade : (before?.by_finger[String(finger)] ?? before?.grade);
@@ -128,6 +144,7 @@ function CheckRow({ item, active, handle, finger, onActivate, onFinger, onGrade 
       {active && (
         <div className={css.body}>
           <p>{item.look}</p>
+          {item.child && isYoung && <p className={css.child}>“{item.child}”</p>}
           {item.note && <p className="quiet">{item.note}</p>}
           {finger !== null && (
             <div className={css.fingers} role="group" aria-label="Which finger">
@@ -156,9 +173,13 @@ function CheckRow({ item, active, handle, finger, onActivate, onFinger, onGrade 
               >
                 <GradeMarks grade={g} size={28} />
                 <span>{gradeWord(g, trial)}</span>
+                {g > 0 && !trial && <small>{item.means[g - 1]}</small>}
               </button>
             ))}
           </div>
+          {item.measure !== null && (
+            <MeasureEntry item={item} value={finding?.value ?? null} onValue={onMeasured} />
+          )}
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
           <Button
             variant="subtle"

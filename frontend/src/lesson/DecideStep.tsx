@@ -1,7 +1,7 @@
-import { Button } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 
-import type { Lesson, Schemas } from '../api/client';
+import type { Catalogue, Lesson, Schemas } from '../api/client';
 import { useKeys } from '../components/useKeys';
 import css from './DecideStep.module.css';
 import type { LessonHandle } from './useLesson';
@@ -9,7 +9,13 @@ import type { LessonHandle } from './useLesson';
 type Cause = Schemas['CauseOut'];
 
 /** One focus for the week, at most two. The engine proposes and says why; the teacher decides. */
-export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: () => void }) {
+interface Props {
+  handle: LessonHandle;
+  catalogue: Catalogue;
+  onDone: () => void;
+}
+
+export function DecideStep({ handle, catalogue, onDone }: Props) {
   const { lesson, enter, weighing } = handle;
   const [openCause, setOpenCause] = useState<string | null>(null);
   const shown = openCause ?? lesson.focus[0]?.cause ?? lesson.causes[0]?.id ?? '';
@@ -57,7 +63,7 @@ export function DecideStep({ handle, onDone }: { handle: LessonHandle; onDone: (
         </Button>
       </section>
       <CauseChoice lesson={lesson} shown={shown} onShow={setOpenCause} />
-      {details && <CauseDetails cause={details} handle={handle} />}
+      {details && <CauseDetails cause={details} handle={handle} catalogue={catalogue} />}
     </div>
   );
 }
@@ -108,10 +114,19 @@ function CauseChoice({
   );
 }
 
-function CauseDetails({ cause, handle }: { cause: Cause; handle: LessonHandle }) {
+function CauseDetails({
+  cause,
+  handle,
+  catalogue,
+}: {
+  cause: Cause;
+  handle: LessonHandle;
+  catalogue: Catalogue;
+}) {
   const { lesson, enter } = handle;
   const chosen = lesson.focus.some((f) => f.cause === cause.id);
   const dismissed = cause.teacher_word === 'dismissed';
+  const settling = catalogue.evidence.find((e) => e.id === cause.settle)?.label;
   function say(word: 'pinned' | 'dismissed') {
     const isSaid = cause.teacher_word === word;
     enter('cause', cause.id, isSaid ? null : { word });
@@ -126,6 +141,25 @@ function CauseDetails({ cause, handle }: { cause: Cause; handle: LessonHandle })
       </p>
       <Reasons title="Speaks for it" reasons={cause.speaks_for} />
       <Reasons title="Speaks against it" reasons={cause.speaks_against} />
+      {settling && (
+        <p className="quiet">
+          What would settle it best: <strong>{settling}</strong>
+        </p>
+      )}
+      {cause.teacher_word && (
+        <TextInput
+          key={cause.id}
+          label="Why, in a few words"
+          defaultValue={cause.teacher_why}
+          maxLength={200}
+          onBlur={(event) => {
+            const why = event.currentTarget.value;
+            if (why !== cause.teacher_why) {
+              enter('cause', cause.id, { word: cause.teacher_word, why });
+            }
+          }}
+        />
+      )}
       <div className={css.actions}>
         {(!chosen || cause.teacher_word === 'pinned') && !dismissed && (
           <Button variant="default" onClick={() => say('pinned')}>

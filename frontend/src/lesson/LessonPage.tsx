@@ -96,7 +96,9 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
       {step === 'look' && (
         <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
       )}
-      {step === 'decide' && <DecideStep handle={handle} onDone={() => go('give')} />}
+      {step === 'decide' && (
+        <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
+      )}
       {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
       <KeyHelp opened={help} onClose={() => setHelp(false)} />
     </div>

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 
 import type { Catalogue, Evidence, Lesson } from '../api/client';
@@ -11,6 +11,12 @@ import { checksAt, gradeAt, isDone, type ListChoice, placeless, trialsInOrder } 
 import css from './LookStep.module.css';
 import { Theory } from './Theory';
 import type { LessonHandle } from './useLesson';
+
+const ORDERS = [
+  { value: 'telling', label: 'Most telling look first' },
+  { value: 'silent', label: 'Silent looks first' },
+  { value: 'classic', label: 'From far to near' },
+];
 
 interface Props {
   handle: LessonHandle;
@@ -48,6 +54,13 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
           items={items}
           handle={handle}
           touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
+        />
+        <Select
+          aria-label="Order of looking"
+          data={ORDERS}
+          value={lesson.look_order}
+          allowDeselect={false}
+          onChange={(value) => handle.enter('order', '', value)}
         />
         <div className={css.ways}>
           {choice.kind !== 'look' && (

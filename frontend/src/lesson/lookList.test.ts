@@ -18,6 +18,8 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
     label: id,
     look: '',
     note: '',
+    means: ['', '', ''],
+    child: '',
     ...more,
   };
 }

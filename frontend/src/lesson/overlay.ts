@@ -42,6 +42,7 @@ function withFinding(findings: Record<string, Finding>, entry: Entry): Record<st
   const [evidence = '', finger] = entry.key.split('/');
   const rest = Object.fromEntries(Object.entries(findings).filter(([name]) => name !== evidence));
   const before = findings[evidence];
+  if (typeof entry.value === 'object' && entry.value !== null) return findings;
   if (!finger) {
     if (typeof entry.value !== 'number') return rest;
     return {

@@ -1,11 +1,13 @@
 import { Button } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 
+import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
+import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Ladders } from './Ladders';
 import { LiftFlag } from './LiftFlag';
@@ -17,9 +19,20 @@ export function PlayerPage() {
   const { playerId } = useParams();
   const query = useQuery(playerQuery(Number(playerId)));
   const start = useStartLesson();
+  const cache = useQueryClient();
+  const way = useMutation({
+    mutationFn: async (body: Schemas['WayIn']) =>
+      unwrap(
+        await client.POST('/api/players/{player_id}/way', {
+          params: { path: { player_id: Number(playerId) } },
+          body,
+        }),
+      ),
+    onSuccess: (data) => cache.setQueryData(playerQuery(Number(playerId)).queryKey, data),
+  });
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
-  const { player, lessons, rows, ladders, headline, flags, lesson_today } = query.data;
+  const { player, lessons, rows, ladders, headline, flags, lesson_today, ways } = query.data;
   const up = flags.find((flag) => flag.lifted_on === null);
   return (
     <div className={css.page}>
@@ -50,6 +63,14 @@ export function PlayerPage() {
       {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
+      <details>
+        <summary className={css.summary}>Way of teaching for {player.name}</summary>
+        <WayChoices
+          ways={ways}
+          onChoose={(key, value) => way.mutate({ key, value })}
+          backWords="as at your desk"
+        />
+      </details>
       {flags.some((flag) => flag.lifted_on !== null) && (
         <section>
           <h2>Stops that were lifted</h2>

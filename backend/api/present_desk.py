@@ -1,0 +1,45 @@
+"""Ways of teaching and cut points as they leave the API."""
+
+from collections.abc import Mapping
+
+from api.schemas import DeskOut, MeasureOut, WayOut, WayValueOut
+from lefthand.catalogue import load_catalogue
+from lefthand.thresholds import MEASURES
+from studio.models import TeacherSettings
+from studio.services.desk import FIXED_MEASURES
+
+
+def ways_out(
+    in_force: Mapping[str, str], own: Mapping[str, str], instrument: str | None = None
+) -> list[WayOut]:
+    """Every way (of one instrument) with the value in force; `own` are those chosen here."""
+    return [
+        WayOut(
+            key=way.key,
+            label=way.label,
+            instruments=sorted(way.instruments),
+            values=[WayValueOut(id=v, words=way.words[v]) for v in way.values],
+            chosen=in_force.get(way.key, way.default),
+            is_own=way.key in own,
+        )
+        for way in load_catalogue().ways.values()
+        if instrument is None or instrument in way.instruments
+    ]
+
+
+def desk_out(settings: TeacherSettings) -> DeskOut:
+    return DeskOut(
+        ways=ways_out(settings.way_of_teaching, settings.way_of_teaching),
+        measures=[
+            MeasureOut(
+                measure=name,
+                words=spec.words,
+                unit=spec.unit,
+                cuts=list(settings.thresholds.get(name, spec.cuts)),
+                starting=list(spec.cuts),
+                is_own=name in settings.thresholds,
+            )
+            for name, spec in MEASURES.items()
+            if name not in FIXED_MEASURES
+        ],
+    )

@@ -1,0 +1,66 @@
+"""What a teacher sets once: way of teaching and cut points; and what a player has apart from it."""
+
+from typing import Any
+
+from lefthand.catalogue import load_catalogue
+from lefthand.checks import check_number
+from lefthand.errors import InputError
+from lefthand.thresholds import MEASURES
+from studio.errors import StudioError
+from studio.models import Player, TeacherSettings
+from studio.services.lessons import Teacher
+
+FIXED_MEASURES = {"laxity_score"}  # published cut-offs
+
+
+def settings_of(teacher: Teacher) -> TeacherSettings:
+    settings, _ = TeacherSettings.objects.get_or_create(teacher_id=teacher.pk)
+    return settings
+
+
+def choose_way(chosen: dict[str, str], key: str, value: str | None) -> dict[str, str]:
+    """The choices with one changed; None goes back to what holds otherwise. Raises StudioError."""
+    way = load_catalogue().ways.get(key)
+    if way is None:
+        raise StudioError("bad_input", "key", f"unknown way of teaching {key!r}")
+    if value is not None and value not in way.values:
+        raise StudioError("bad_input", "value", f"{value!r} is not one of {', '.join(way.values)}")
+    others = {k: v for k, v in chosen.items() if k != key}
+    return others if value is None else {**others, key: value}
+
+
+def set_teachers_way(teacher: Teacher, key: str, value: str | None) -> TeacherSettings:
+    settings = settings_of(teacher)
+    settings.way_of_teaching = choose_way(settings.way_of_teaching, key, value)
+    settings.save(update_fields=["way_of_teaching"])
+    return settings
+
+
+def set_players_way(player: Player, key: str, value: str | None) -> Player:
+    player.way_of_teaching = choose_way(player.way_of_teaching, key, value)
+    player.save(update_fields=["way_of_teaching"])
+    return player
+
+
+def set_thresholds(teacher: Teacher, measure: str, cuts: list[Any] | None) -> TeacherSettings:
+    """Change the three cut points of a measure; None goes back to the starting values."""
+    if measure not in MEASURES or measure in FIXED_MEASURES:
+        raise StudioError("bad_input", "measure", f"{measure!r} has no cut points to change")
+    settings = settings_of(teacher)
+    others = {k: v for k, v in settings.thresholds.items() if k != measure}
+    settings.thresholds = others if cuts is None else {**others, measure: _cuts(measure, cuts)}
+    settings.save(update_fields=["thresholds"])
+    return settings
+
+
+def _cuts(measure: str, cuts: list[Any]) -> list[float]:
+    spec = MEASURES[measure]
+    if len(cuts) != len(spec.cuts):
+        raise StudioError("bad_input", "cuts", f"expected three numbers, got {len(cuts)}")
+    try:
+        numbers = [check_number("cuts", cut, spec.low, spec.high) for cut in cuts]
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
+    if numbers != sorted(numbers, reverse=not spec.higher_is_worse):
+        raise StudioError("bad_input", "cuts", "each cut must be worse than the one before")
+    return numbers
