@@ -64,6 +64,9 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.keyboard.press("Enter")
     page.get_by_role("heading", name="Mira’s week").wait_for()
     keep("sheet", full=True)
+    page.get_by_role("link", name="Desk").click()
+    page.get_by_role("heading", name="Your desk").wait_for()
+    keep("desk")
     take_cello(page, address, folder)
 
 
