@@ -119,7 +119,6 @@ SECURE_HSTS_PRELOAD = HTTPS
 
 NINJA_NUM_PROXIES = 1 if HTTPS else 0
 SIGN_IN_RATE = "10/m"
-SILENCED_SYSTEM_CHECKS: list[str] = []
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,

@@ -132,7 +132,6 @@ class Plan(models.Model):
     """The week that was given."""
 
     lesson = models.OneToOneField(Lesson, on_delete=models.CASCADE, related_name="plan")
-    paused = models.BooleanField(default=False)
 
     def __str__(self) -> str:
         return f"plan of {self.lesson}"

@@ -5,7 +5,7 @@ finger of the instrument's hand. The same request gives the same drill.
 """
 
 import random
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from fractions import Fraction
 from itertools import permutations
@@ -318,8 +318,3 @@ MAKERS: Mapping[str, tuple[Maker, str, str, float]] = {
     "trill_burst": (_trill_burst, "Little bursts", "soft in every rest", 4),
     "set_then_bow": (_set_then_bow, "Finger before bow", "set in the rest", 1),
 }
-
-
-def strings_of(instrument: Instrument) -> Sequence[str]:
-    """Names of the open strings, lowest first."""
-    return [p.letter for p in FINGERBOARDS[instrument].strings]
