@@ -122,6 +122,14 @@ def next_look(
     return best[1] if best else None
 
 
+def information_of(result: Posterior, checks: Sequence[Evidence]) -> list[float]:
+    """What each check is expected to tell about the causes, in nats; see the head of this file."""
+    if not checks:
+        return []
+    found: list[float] = _Beliefs.from_posterior(result).information(checks).tolist()
+    return found
+
+
 def _allowed(
     by_stage: Mapping[Stage, list[Evidence]], order: LookOrder
 ) -> list[tuple[Stage, list[Evidence]]]:

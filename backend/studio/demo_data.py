@@ -40,7 +40,12 @@ class DemoPlayer:
     hours_a_day: float = 0.5
     daily_minutes: float | None = None
     way: dict[str, str] = field(default_factory=dict)
+    in_group: bool = False
 
+
+# The Thursday group, and what is swept over it.
+GROUP = "Small strings"
+GROUP_CHECKS = ("tip.gives", "wrist.caved", "finger.flat")
 
 PLAYERS: tuple[DemoPlayer, ...] = (
     DemoPlayer(
@@ -155,6 +160,7 @@ PLAYERS: tuple[DemoPlayer, ...] = (
             ),
         ),
         helper_at_home=True,
+        in_group=True,
         daily_minutes=8,
     ),
     DemoPlayer(
@@ -334,6 +340,7 @@ PLAYERS: tuple[DemoPlayer, ...] = (
             ),
         ),
         helper_at_home=True,
+        in_group=True,
     ),
     DemoPlayer(
         "Henrik Solvang",
@@ -393,6 +400,7 @@ PLAYERS: tuple[DemoPlayer, ...] = (
             ),
         ),
         helper_at_home=True,
+        in_group=True,
     ),
     DemoPlayer(
         "Anouk Tessier",
@@ -423,5 +431,42 @@ PLAYERS: tuple[DemoPlayer, ...] = (
                 line="New fast piece, old squeeze. We know what helps.",
             ),
         ),
+    ),
+    DemoPlayer(
+        "Pelle Winther",
+        "vn",
+        "beginner",
+        8,
+        3,
+        "16:30",
+        "a walking tune on two strings",
+        (
+            DemoLesson(
+                1, {"tip.gives": {"3": 1, "4": 2}, "wrist.caved": 2, "finger.flat": {"3": 1}}
+            ),
+        ),
+        in_group=True,
+    ),
+    DemoPlayer(
+        "Runa Ekholt",
+        "vn",
+        "beginner",
+        9,
+        3,
+        "16:30",
+        "a walking tune on two strings",
+        (DemoLesson(1, {"tip.gives": 0, "wrist.caved": 0, "finger.flat": 0}),),
+        in_group=True,
+    ),
+    DemoPlayer(
+        "Timo Sarre",
+        "vc",
+        "beginner",
+        9,
+        3,
+        "16:30",
+        "a walking tune on two strings",
+        (DemoLesson(1, {"tip.gives": 0, "wrist.caved": 1, "finger.flat": {"4": 2}}),),
+        in_group=True,
     ),
 )

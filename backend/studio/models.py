@@ -24,9 +24,28 @@ class TeacherSettings(models.Model):
         return self.display_name or str(self.teacher)
 
 
+class Group(models.Model):
+    """Players taught together. `checks` are those of the present sweep."""
+
+    teacher = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="player_groups"
+    )
+    name = models.CharField(max_length=80)
+    checks = models.JSONField(default=list, blank=True)
+
+    class Meta:
+        ordering = ["name", "pk"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
 class Player(models.Model):
     teacher = models.ForeignKey(
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players"
+    )
+    group = models.ForeignKey(
+        Group, on_delete=models.SET_NULL, related_name="players", null=True, blank=True
     )
     name = models.CharField(max_length=80)
     instrument = models.CharField(max_length=2, choices=INSTRUMENTS)

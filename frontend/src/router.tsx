@@ -26,6 +26,18 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./sheet/SheetPage')).SheetPage }),
       },
       {
+        path: 'class',
+        lazy: async () => ({ Component: (await import('./class/GroupsPage')).GroupsPage }),
+      },
+      {
+        path: 'class/:groupId',
+        lazy: async () => ({ Component: (await import('./class/SweepPage')).SweepPage }),
+      },
+      {
+        path: 'class/:groupId/cards',
+        lazy: async () => ({ Component: (await import('./class/CardsPage')).CardsPage }),
+      },
+      {
         path: 'desk',
         lazy: async () => ({ Component: (await import('./desk/DeskPage')).DeskPage }),
       },

@@ -8,8 +8,16 @@ from django.contrib.auth import get_user_model
 from django.db import transaction
 
 from lefthand.progress import Move
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS, DemoLesson, DemoPlayer
-from studio.models import Lesson, PlanItem, Player, PracticeResult, TeacherSettings
+from studio.demo_data import (
+    DEMO_PASSWORD,
+    DEMO_USERNAME,
+    GROUP,
+    GROUP_CHECKS,
+    PLAYERS,
+    DemoLesson,
+    DemoPlayer,
+)
+from studio.models import Group, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
@@ -22,13 +30,17 @@ def build_demo(today: date, players: tuple[DemoPlayer, ...] = PLAYERS) -> list[P
     users.filter(username=DEMO_USERNAME).delete()
     teacher = users.create_user(DEMO_USERNAME, password=DEMO_PASSWORD)
     TeacherSettings.objects.create(teacher=teacher, display_name="Ina Veldt")
-    return [_build_player(teacher.pk, demo, today) for demo in players]
+    group = None
+    if any(demo.in_group for demo in players):
+        group = Group.objects.create(teacher=teacher, name=GROUP, checks=list(GROUP_CHECKS))
+    return [_build_player(teacher.pk, demo, today, group) for demo in players]
 
 
-def _build_player(teacher_id: int, demo: DemoPlayer, today: date) -> Player:
+def _build_player(teacher_id: int, demo: DemoPlayer, today: date, group: Group | None) -> Player:
     lesson_day = today + timedelta(days=demo.day)
     player = Player.objects.create(
         teacher_id=teacher_id,
+        group=group if demo.in_group else None,
         name=demo.name,
         instrument=demo.instrument,
         level=demo.level,

@@ -47,3 +47,25 @@ export const sheetQuery = (id: number) =>
       ),
     staleTime: 0,
   });
+
+export const groupsQuery = queryOptions({
+  queryKey: ['groups'],
+  queryFn: async () => unwrap(await client.GET('/api/groups')),
+});
+
+export const sweepQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['group', id],
+    queryFn: async () =>
+      unwrap(await client.GET('/api/groups/{group_id}', { params: { path: { group_id: id } } })),
+  });
+
+export const checkChoiceQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['group', id, 'checks'],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/groups/{group_id}/checks', { params: { path: { group_id: id } } }),
+      ),
+    staleTime: 0,
+  });

@@ -72,6 +72,101 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Groups */
+        get: operations["api_routes_groups_read_groups"];
+        put?: never;
+        /** Make Group */
+        post: operations["api_routes_groups_make_group"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{group_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Sweep */
+        get: operations["api_routes_groups_read_sweep"];
+        put?: never;
+        /** Change Group */
+        post: operations["api_routes_groups_change_group"];
+        /**
+         * Remove Group
+         * @description The group goes; its players and all their lessons stay.
+         */
+        delete: operations["api_routes_groups_remove_group"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{group_id}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Checks
+         * @description What can be swept, and what would tell most about this group.
+         */
+        get: operations["api_routes_groups_read_checks"];
+        put?: never;
+        /** Choose */
+        post: operations["api_routes_groups_choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{group_id}/grades": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Grade One */
+        post: operations["api_routes_groups_grade_one"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{group_id}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Grade Rest */
+        post: operations["api_routes_groups_grade_rest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}": {
         parameters: {
             query?: never;
@@ -357,6 +452,29 @@ export interface components {
             /** Word */
             word: string;
         };
+        /** CheckChoiceOut */
+        CheckChoiceOut: {
+            /** Possible */
+            possible: string[];
+            /** Proposed */
+            proposed: string[];
+        };
+        /** ChecksIn */
+        ChecksIn: {
+            /** Checks */
+            checks: string[];
+        };
+        /** CloserOut */
+        CloserOut: {
+            /** Check */
+            check: string;
+            /** Grade */
+            grade: number;
+            /** Is More */
+            is_more: boolean;
+            /** Player */
+            player: number;
+        };
         /** ComplaintInfo */
         ComplaintInfo: {
             /** Common */
@@ -521,6 +639,24 @@ export interface components {
             /** Why */
             why: string;
         };
+        /** GroupIn */
+        GroupIn: {
+            /** Name */
+            name: string;
+            /** Players */
+            players: number[];
+        };
+        /** GroupOut */
+        GroupOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Names */
+            names: string[];
+            /** Players */
+            players: number[];
+        };
         /** LadderOut */
         LadderOut: {
             /** Exercise */
@@ -631,6 +767,20 @@ export interface components {
             exercise: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * PairOut
+         * @description First names. `instrument` is that of the watched.
+         */
+        PairOut: {
+            /** Checks */
+            checks: string[];
+            /** Instrument */
+            instrument: string;
+            /** Watched */
+            watched: string;
+            /** Watcher */
+            watcher: string;
         };
         /** PlanItemOut */
         PlanItemOut: {
@@ -745,6 +895,13 @@ export interface components {
             /** Weight */
             weight: number;
         };
+        /** RestIn */
+        RestIn: {
+            /** Check */
+            check: string;
+            /** Client Key */
+            client_key: string;
+        };
         /** ReviewOut */
         ReviewOut: {
             /** Days Done */
@@ -858,6 +1015,52 @@ export interface components {
             password: string;
             /** Username */
             username: string;
+        };
+        /** SweepGradeIn */
+        SweepGradeIn: {
+            /** Check */
+            check: string;
+            /** Client Key */
+            client_key: string;
+            /** Grade */
+            grade?: number | null;
+            /** Player */
+            player: number;
+        };
+        /** SweepOut */
+        SweepOut: {
+            /** Checks */
+            checks: string[];
+            /** Closer */
+            closer: components["schemas"]["CloserOut"][];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Pairs */
+            pairs: components["schemas"]["PairOut"][];
+            /** Rows */
+            rows: components["schemas"]["SweepRowOut"][];
+        };
+        /**
+         * SweepRowOut
+         * @description `has`: the checks that this player's instrument has.
+         */
+        SweepRowOut: {
+            /** Before */
+            before: {
+                [key: string]: number;
+            };
+            flag: components["schemas"]["FlagOut"] | null;
+            /** Has */
+            has: string[];
+            /** Lesson */
+            lesson: number | null;
+            /** Now */
+            now: {
+                [key: string]: number;
+            };
+            player: components["schemas"]["PlayerBrief"];
         };
         /** TeacherOut */
         TeacherOut: {
@@ -1031,6 +1234,218 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_read_groups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupOut"][];
+                };
+            };
+        };
+    };
+    api_routes_groups_make_group: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_read_sweep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_change_group: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_remove_group: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    api_routes_groups_read_checks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckChoiceOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChecksIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_grade_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweepGradeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+        };
+    };
+    api_routes_groups_grade_rest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweepOut"];
                 };
             };
         };

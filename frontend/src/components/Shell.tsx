@@ -29,9 +29,14 @@ export function Shell() {
         </Link>
         <div className={css.right}>
           {teacher && (
-            <Button component={Link} to="/desk" variant="subtle">
-              Desk
-            </Button>
+            <nav aria-label="Views">
+              <Button component={Link} to="/class" variant="subtle">
+                Class
+              </Button>
+              <Button component={Link} to="/desk" variant="subtle">
+                Desk
+              </Button>
+            </nav>
           )}
           <SchemeButton />
           {teacher && <SignOutButton name={teacher.name} />}

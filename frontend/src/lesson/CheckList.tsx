@@ -4,6 +4,8 @@ import { useState } from 'react';
 import type { Evidence } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
 import { useKeys } from '../components/useKeys';
+import { PlacePicture } from '../drawings/PlacePicture';
+import { familyOf } from '../drawings/spots';
 import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
 import { firstFinger } from './lookList';
@@ -143,9 +145,18 @@ function CheckRow({
       </button>
       {active && (
         <div className={css.body}>
-          <p>{item.look}</p>
-          {item.child && isYoung && <p className={css.child}>“{item.child}”</p>}
-          {item.note && <p className="quiet">{item.note}</p>}
+          <div className={css.how}>
+            <div>
+              <p>{item.look}</p>
+              {item.child && isYoung && <p className={css.child}>“{item.child}”</p>}
+              {item.note && <p className="quiet">{item.note}</p>}
+            </div>
+            <PlacePicture
+              family={familyOf(lesson.player.instrument)}
+              place={item.place}
+              finger={finger ?? item.of_finger}
+            />
+          </div>
           {finger !== null && (
             <div className={css.fingers} role="group" aria-label="Which finger">
               {FINGERS.map((f) => (

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 
 import type { Catalogue } from '../api/client';
+import { savedWords } from '../api/entryQueue';
 import { catalogueQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
@@ -110,7 +111,7 @@ function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => voi
   return (
     <div className={css.save}>
       <span role="status" className="quiet">
-        {queue.problem ?? undoProblem ?? savedWords(queue.offline, queue.waiting)}
+        {undoProblem ?? savedWords(queue)}
       </span>
       <Button
         variant="default"
@@ -126,9 +127,4 @@ function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => voi
       </Button>
     </div>
   );
-}
-
-function savedWords(offline: boolean, waiting: number): string {
-  if (offline) return `No connection: ${waiting} ${waiting === 1 ? 'entry' : 'entries'} kept here`;
-  return waiting > 0 ? 'Saving' : 'Saved';
 }

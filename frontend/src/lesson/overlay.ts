@@ -1,5 +1,5 @@
 import type { Catalogue, Finding, Lesson } from '../api/client';
-import type { Entry } from './entryQueue';
+import type { Entry } from '../api/entryQueue';
 
 /** The lesson as it will look when the waiting entries have arrived: grades show at once. */
 export function withEntries(lesson: Lesson, entries: readonly Entry[]): Lesson {

@@ -2,8 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 
 import { ApiError, client, type Lesson, unwrap } from '../api/client';
+import { newKey } from '../api/newKey';
 import { lessonQuery } from '../api/queries';
-import { EntryQueue, type QueueState } from './entryQueue';
+import { EntryQueue, type QueueState } from '../api/entryQueue';
 import { withEntries } from './overlay';
 
 export interface LessonHandle {
@@ -44,7 +45,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
               },
             }),
           ),
-        onLesson: (lesson) => cache.setQueryData(lessonQuery(id).queryKey, lesson),
+        onAnswer: (lesson) => cache.setQueryData(lessonQuery(id).queryKey, lesson),
         onRefused: () => void cache.invalidateQueries({ queryKey: lessonQuery(id).queryKey }),
         storage: globalThis.localStorage,
         storageKey: `jolf.lesson.${id}`,
@@ -85,10 +86,4 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
     undoProblem,
     weighing: state.waiting > 0 && !state.offline,
   };
-}
-
-/** A key that no other entry has. randomUUID needs a secure page, which a studio's own network may not be. */
-function newKey(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
 }

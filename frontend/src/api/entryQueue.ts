@@ -1,6 +1,6 @@
-import { ApiError, type Lesson } from '../api/client';
+import { ApiError } from './client';
 
-/** One thing that was entered in a lesson. `clientKey` makes it count once, however often it is sent. */
+/** One thing that was entered. `clientKey` makes it count once, however often it is sent. */
 export interface Entry {
   clientKey: string;
   kind: string;
@@ -14,9 +14,11 @@ export interface QueueState {
   problem: string | null;
 }
 
-interface Parts {
-  send: (entry: Entry) => Promise<Lesson>;
-  onLesson: (lesson: Lesson, waiting: readonly Entry[]) => void;
+type Kept = Pick<Parts<unknown>, 'storage' | 'storageKey'>;
+
+interface Parts<Answer> {
+  send: (entry: Entry) => Promise<Answer>;
+  onAnswer: (answer: Answer) => void;
   onRefused: () => void;
   storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
   storageKey: string;
@@ -31,14 +33,14 @@ const RETRY_AFTER = 3000;
  * Entries on their way to the server, in order, kept in the browser until they have arrived.
  * Starts sending on the first subscriber and stops its timer with the last.
  */
-export class EntryQueue {
+export class EntryQueue<Answer> {
   private waiting: Entry[];
   private sending = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private listeners = new Set<() => void>();
   private state: QueueState = { waiting: 0, offline: false, problem: null };
 
-  constructor(private readonly parts: Parts) {
+  constructor(private readonly parts: Parts<Answer>) {
     this.waiting = readKept(parts);
     this.state = { ...this.state, waiting: this.waiting.length };
   }
@@ -95,10 +97,10 @@ export class EntryQueue {
 
   private async sendOne(entry: Entry): Promise<boolean> {
     try {
-      const lesson = await this.parts.send(entry);
+      const answer = await this.parts.send(entry);
       this.waiting = this.waiting.slice(1);
       this.keep({ offline: false });
-      this.parts.onLesson(lesson, this.waiting);
+      this.parts.onAnswer(answer);
       return true;
     } catch (error) {
       if (error instanceof ApiError && error.status < 500 && error.status !== 429) {
@@ -127,11 +129,18 @@ function refusal(error: ApiError): string {
   return first ? `${error.message} ${first.field}: ${first.problem}` : error.message;
 }
 
-function readKept({ storage, storageKey }: Parts): Entry[] {
+function readKept({ storage, storageKey }: Kept): Entry[] {
   try {
     const kept: unknown = JSON.parse(storage.getItem(storageKey) ?? '[]');
     return Array.isArray(kept) ? (kept as Entry[]) : [];
   } catch {
     return [];
   }
+}
+
+/** What stands beside the work: all is saved, on its way, or kept here. */
+export function savedWords({ offline, waiting, problem }: QueueState): string {
+  if (problem !== null) return problem;
+  if (offline) return `No connection: ${waiting} ${waiting === 1 ? 'entry' : 'entries'} kept here`;
+  return waiting > 0 ? 'Saving' : 'Saved';
 }

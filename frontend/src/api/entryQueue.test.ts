@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 
-import { ApiError, type Lesson } from '../api/client';
+import { ApiError, type Lesson } from './client';
 import { type Entry, EntryQueue } from './entryQueue';
 
 const KEY = 'jolf.lesson.1';
@@ -28,19 +28,19 @@ function lessonOf(sent: Entry): Lesson {
 }
 
 function make(send: (sent: Entry) => Promise<Lesson>, storage = memory()) {
-  const onLesson = vi.fn();
+  const onAnswer = vi.fn();
   const onRefused = vi.fn();
   const network = new EventTarget();
-  const parts = { send, onLesson, onRefused, storage, storageKey: KEY, network, retryAfter: RETRY };
+  const parts = { send, onAnswer, onRefused, storage, storageKey: KEY, network, retryAfter: RETRY };
   const queue = new EntryQueue(parts);
   const stop = queue.subscribe(() => undefined);
-  return { queue, onLesson, onRefused, storage, stop };
+  return { queue, onAnswer, onRefused, storage, stop };
 }
 
 describe('entries on their way', () => {
   it('are sent one after the other in the order of entry', async () => {
     const order: string[] = [];
-    const { queue, onLesson } = make((sent) => {
+    const { queue, onAnswer } = make((sent) => {
       order.push(sent.clientKey);
       return Promise.resolve(lessonOf(sent));
     });
@@ -49,7 +49,7 @@ describe('entries on their way', () => {
     queue.push(entry('c', 3));
     await vi.waitFor(() => expect(queue.snapshot().waiting).toBe(0));
     expect(order).toEqual(['a', 'b', 'c']);
-    expect(onLesson.mock.calls.map(([lesson]) => (lesson as Lesson).revision)).toEqual([1, 2, 3]);
+    expect(onAnswer.mock.calls.map(([lesson]) => (lesson as Lesson).revision)).toEqual([1, 2, 3]);
   });
 
   it('are kept and sent again when there is no connection', async () => {
@@ -88,7 +88,7 @@ describe('entries on their way', () => {
 
   it('that the server refuses are dropped with its words, and the rest goes on', async () => {
     const fields = [{ field: 'observations.web.closed', problem: 'expected 0 to 3' }];
-    const { queue, onRefused, onLesson } = make((one) =>
+    const { queue, onRefused, onAnswer } = make((one) =>
       one.clientKey === 'bad'
         ? Promise.reject(new ApiError(422, 'bad_input', 'Cannot be used.', fields))
         : Promise.resolve(lessonOf(one)),
@@ -97,7 +97,7 @@ describe('entries on their way', () => {
     queue.push(entry('good'));
     await vi.waitFor(() => expect(queue.snapshot().waiting).toBe(0));
     expect(onRefused).toHaveBeenCalledOnce();
-    expect(onLesson).toHaveBeenCalledOnce();
+    expect(onAnswer).toHaveBeenCalledOnce();
     expect(queue.snapshot().problem).toContain('observations.web.closed: expected 0 to 3');
   });
 

@@ -1,0 +1,79 @@
+"""Groups, sweeps and partner cards as they leave the API."""
+
+from datetime import date
+
+from api.present import flag_out, player_brief
+from api.schemas import (
+    CheckChoiceOut,
+    CloserOut,
+    GroupOut,
+    PairOut,
+    SweepOut,
+    SweepRowOut,
+)
+from studio.models import Group, Player
+from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks
+
+
+def brief_out(group: Group) -> GroupOut:
+    players = list(group.players.all())
+    return GroupOut(
+        id=group.pk,
+        name=group.name,
+        players=[player.pk for player in players],
+        names=[first_name(player) for player in players],
+    )
+
+
+def first_name(player: Player) -> str:
+    return player.name.split()[0]
+
+
+def check_choice_out(group: Group, on: date) -> CheckChoiceOut:
+    return CheckChoiceOut(
+        possible=[e.id for e in possible_checks(group)],
+        proposed=[e.id for e in proposed_checks(group, on)],
+    )
+
+
+def sweep_out(found: Sweep, on: date) -> SweepOut:
+    return SweepOut(
+        id=found.group.pk,
+        name=found.group.name,
+        checks=[e.id for e in found.checks],
+        rows=[_row_out(row, found, on) for row in found.rows],
+        closer=[
+            CloserOut(player=c.player, check=c.worst, grade=c.grade, is_more=c.is_more)
+            for c in found.closer
+        ],
+        pairs=_pairs_out(found),
+    )
+
+
+def _pairs_out(found: Sweep) -> list[PairOut]:
+    rows = {row.player.pk: row for row in found.rows}
+    return [
+        PairOut(
+            watcher=first_name(rows[pair.watcher].player),
+            watched=first_name(rows[pair.watched].player),
+            instrument=rows[pair.watched].player.instrument,
+            checks=_own_checks(rows[pair.watched], found),
+        )
+        for pair in found.pairs
+    ]
+
+
+def _own_checks(row: SweepRow, found: Sweep) -> list[str]:
+    return [e.id for e in found.checks if row.instrument in e.instruments]
+
+
+def _row_out(row: SweepRow, found: Sweep, on: date) -> SweepRowOut:
+    names = [e.id for e in found.checks]
+    return SweepRowOut(
+        player=player_brief(row.player, on),
+        lesson=row.lesson.pk if row.lesson else None,
+        has=_own_checks(row, found),
+        now={name: row.now[name].grade for name in names if name in row.now},
+        before={name: row.before[name].grade for name in names if name in row.before},
+        flag=flag_out(row.flag) if row.flag else None,
+    )

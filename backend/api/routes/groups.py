@@ -1,0 +1,85 @@
+"""Groups: the sweep of a few checks over all their players, and partner cards."""
+
+from django.http import HttpRequest
+from ninja import Router
+
+from api.present_groups import brief_out, check_choice_out, sweep_out
+from api.routes.players import today
+from api.schemas import (
+    CheckChoiceOut,
+    ChecksIn,
+    GroupIn,
+    GroupOut,
+    RestIn,
+    SweepGradeIn,
+    SweepOut,
+)
+from studio.models import Group
+from studio.services.groups import (
+    choose_checks,
+    grade,
+    grade_the_rest,
+    group_of,
+    groups_of,
+    save_group,
+    sweep,
+)
+
+router = Router(tags=["groups"])
+
+
+def _sweep_out(group: Group) -> SweepOut:
+    return sweep_out(sweep(group, today()), today())
+
+
+@router.get("", response=list[GroupOut])
+def read_groups(request: HttpRequest) -> list[GroupOut]:
+    return [brief_out(group) for group in groups_of(request.user)]
+
+
+@router.post("", response=GroupOut)
+def make_group(request: HttpRequest, data: GroupIn) -> GroupOut:
+    return brief_out(save_group(request.user, None, data.name, data.players))
+
+
+@router.get("/{int:group_id}", response=SweepOut)
+def read_sweep(request: HttpRequest, group_id: int) -> SweepOut:
+    return _sweep_out(group_of(request.user, group_id))
+
+
+@router.post("/{int:group_id}", response=GroupOut)
+def change_group(request: HttpRequest, group_id: int, data: GroupIn) -> GroupOut:
+    group = group_of(request.user, group_id)
+    return brief_out(save_group(request.user, group, data.name, data.players))
+
+
+@router.delete("/{int:group_id}", response={204: None})
+def remove_group(request: HttpRequest, group_id: int) -> tuple[int, None]:
+    """The group goes; its players and all their lessons stay."""
+    group_of(request.user, group_id).delete()
+    return 204, None
+
+
+@router.get("/{int:group_id}/checks", response=CheckChoiceOut)
+def read_checks(request: HttpRequest, group_id: int) -> CheckChoiceOut:
+    """What can be swept, and what would tell most about this group."""
+    return check_choice_out(group_of(request.user, group_id), today())
+
+
+@router.post("/{int:group_id}/checks", response=SweepOut)
+def choose(request: HttpRequest, group_id: int, data: ChecksIn) -> SweepOut:
+    return _sweep_out(choose_checks(group_of(request.user, group_id), data.checks))
+
+
+@router.post("/{int:group_id}/grades", response=SweepOut)
+def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepOut:
+    group = group_of(request.user, group_id)
+    grade(group, data.player, data.check, data.grade, key=data.client_key, on=today())
+    return _sweep_out(group)
+
+
+@router.post("/{int:group_id}/rest", response=SweepOut)
+def grade_rest(request: HttpRequest, group_id: int, data: RestIn) -> SweepOut:
+    group = group_of(request.user, group_id)
+    grade_the_rest(group, data.check, key=data.client_key, on=today())
+    return _sweep_out(group)

@@ -1,0 +1,198 @@
+"""Players taught together: the group, its sweep over a few checks, and partners.
+
+A swept grade is an entry of the player's own lesson of that day: there is no second record.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from django.db import transaction
+from django.db.models import Prefetch, QuerySet
+
+from lefthand.case import Finding, check_evidence_id
+from lefthand.catalogue import Evidence, load_catalogue
+from lefthand.checks import check_words
+from lefthand.errors import InputError
+from lefthand.network import network_for, posterior
+from lefthand.sweep import (
+    MAX_CHECKS,
+    CloserLook,
+    Pair,
+    Partner,
+    Swept,
+    closer_looks,
+    glance_checks,
+    most_telling,
+    pair_up,
+)
+from lefthand.vocabulary import Instrument
+from studio.errors import StudioError
+from studio.models import Group, Lesson, Player, RedFlag
+from studio.services.cases import findings_of
+from studio.services.entries import record
+from studio.services.lessons import Teacher, players_of, start_lesson
+
+MAX_NAME = 80
+
+
+@dataclass(frozen=True)
+class SweepRow:
+    """One player of the group. `before`: findings of the newest earlier lesson with any."""
+
+    player: Player
+    lesson: Lesson | None
+    now: dict[str, Finding]
+    before: dict[str, Finding]
+    flag: RedFlag | None
+
+    @property
+    def instrument(self) -> Instrument:
+        return Instrument(self.player.instrument)
+
+
+@dataclass(frozen=True)
+class Sweep:
+    group: Group
+    checks: list[Evidence]
+    rows: list[SweepRow]
+    closer: list[CloserLook]
+    pairs: list[Pair]
+
+
+def groups_of(teacher: Teacher) -> QuerySet[Group]:
+    return Group.objects.filter(teacher_id=teacher.pk).prefetch_related("players")
+
+
+def group_of(teacher: Teacher, group_id: int) -> Group:
+    group = groups_of(teacher).filter(pk=group_id).first()
+    if group is None:
+        raise StudioError("not_found", "group")
+    return group
+
+
+@transaction.atomic
+def save_group(
+    teacher: Teacher, group: Group | None, name: str, player_ids: Sequence[int]
+) -> Group:
+    """Make a group or change its name and players. A player is in one group at most."""
+    name = " ".join(name.split())
+    if not name or len(name) > MAX_NAME:
+        raise StudioError("bad_input", "name", f"expected 1 to {MAX_NAME} characters")
+    players = players_of(teacher).filter(pk__in=player_ids)
+    if len(players) != len(set(player_ids)):
+        raise StudioError("not_found", "players")
+    group = group or Group()
+    group.teacher_id = teacher.pk  # type: ignore[assignment]
+    group.name = name
+    group.save()
+    group.players.exclude(pk__in=player_ids).update(group=None)
+    players.update(group=group)
+    return group
+
+
+def choose_checks(group: Group, checks: Sequence[str]) -> Group:
+    """The one to three checks of the sweep. Raises StudioError naming what cannot be swept."""
+    names = check_words("checks", list(checks))
+    if not 1 <= len(set(names)) == len(names) <= MAX_CHECKS:
+        raise StudioError("bad_input", "checks", f"expected 1 to {MAX_CHECKS} different checks")
+    possible = {e.id for e in possible_checks(group)}
+    for name in names:
+        if name not in possible:
+            raise StudioError("bad_input", "checks", f"{name!r} cannot be seen in passing")
+    group.checks = names
+    group.save(update_fields=["checks"])
+    return group
+
+
+def possible_checks(group: Group) -> list[Evidence]:
+    instruments = {Instrument(player.instrument) for player in group.players.all()}
+    return glance_checks(load_catalogue(), instruments)
+
+
+def proposed_checks(group: Group, on: date) -> list[Evidence]:
+    """The checks that would tell most about this group, from what was found in the last lessons."""
+    catalogue = load_catalogue()
+    known = []
+    for row in _rows(group, on):
+        grades = {
+            name: finding.grade
+            for name, finding in row.before.items()
+            if row.instrument in catalogue.evidence[name].instruments
+        }
+        known.append((row.instrument, posterior(network_for(catalogue, row.instrument), grades)))
+    return most_telling(known, catalogue)
+
+
+def grade(
+    group: Group, player_id: int, check: str, grade: int | None, *, key: str, on: date
+) -> None:
+    """One player's grade of one check of the sweep, into the player's lesson of the day."""
+    player = group.players.filter(pk=player_id).first()
+    if player is None:
+        raise StudioError("not_found", "player")
+    if check not in group.checks:
+        raise StudioError("bad_input", "check", f"{check!r} is not in this sweep")
+    try:
+        check_evidence_id("check", check, load_catalogue(), Instrument(player.instrument))
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
+    lesson = start_lesson(player, on)
+    record(lesson.pk, client_key=key, kind="observation", key=check, value=grade)
+
+
+@transaction.atomic
+def grade_the_rest(group: Group, check: str, *, key: str, on: date) -> None:
+    """All who have no grade of this check yet: not there."""
+    evidence = load_catalogue().evidence.get(check)
+    for row in _rows(group, on):
+        if evidence and row.instrument in evidence.instruments and check not in row.now:
+            grade(group, row.player.pk, check, 0, key=f"{key[:50]}-{row.player.pk}", on=on)
+
+
+def sweep(group: Group, on: date) -> Sweep:
+    rows = _rows(group, on)
+    evidence = load_catalogue().evidence
+    swept = [
+        Swept(row.player.pk, _grades(row.now, group.checks), _grades(row.before, group.checks))
+        for row in rows
+    ]
+    partners = [
+        Partner(row.player.pk, row.instrument.is_held_up, sum(each.now.values()))
+        for row, each in zip(rows, swept, strict=True)
+    ]
+    return Sweep(
+        group=group,
+        checks=[evidence[name] for name in group.checks],
+        rows=rows,
+        closer=closer_looks(swept),
+        pairs=pair_up(partners),
+    )
+
+
+def _grades(findings: dict[str, Finding], checks: Sequence[str]) -> dict[str, int]:
+    return {name: findings[name].grade for name in checks if name in findings}
+
+
+def _rows(group: Group, on: date) -> list[SweepRow]:
+    lessons = Lesson.objects.filter(date__lte=on).prefetch_related("observations")
+    lessons = lessons.select_related("player__teacher__studio_settings").order_by("date", "pk")
+    players = group.players.order_by("name").prefetch_related(
+        Prefetch("lessons", lessons, to_attr="lessons_so_far"),
+        Prefetch("red_flags", RedFlag.objects.filter(lifted_on__isnull=True), to_attr="flags_up"),
+    )
+    return [_row(player, on) for player in players]
+
+
+def _row(player: Player, on: date) -> SweepRow:
+    so_far: list[Lesson] = player.lessons_so_far  # type: ignore[attr-defined]
+    flags: list[RedFlag] = player.flags_up  # type: ignore[attr-defined]
+    today = next((lesson for lesson in so_far if lesson.date == on), None)
+    before = [lesson for lesson in so_far if lesson.date < on and lesson.observations.all()]
+    return SweepRow(
+        player=player,
+        lesson=today,
+        now=findings_of(today) if today else {},
+        before=findings_of(before[-1]) if before else {},
+        flag=flags[0] if flags else None,
+    )

@@ -1,0 +1,42 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import { groupsQuery } from '../api/queries';
+import { Problem } from '../components/Problem';
+import { StringsRule } from '../components/StringsRule';
+import { GroupDialog } from './GroupDialog';
+import css from './GroupsPage.module.css';
+
+/** The teacher's groups; each opens its sweep. */
+export function GroupsPage() {
+  const groups = useQuery(groupsQuery);
+  const [making, setMaking] = useState(false);
+  if (groups.error) return <Problem error={groups.error} onRetry={() => void groups.refetch()} />;
+  if (!groups.data) return null;
+  return (
+    <div className={css.page}>
+      <h1>Class</h1>
+      <StringsRule />
+      <p>Look at one to three things across a whole group, and see whose hand needs you first.</p>
+      <ul className={css.list}>
+        {groups.data.map((group) => (
+          <li key={group.id}>
+            <Link to={`/class/${group.id}`}>{group.name}</Link>
+            <span className="quiet">{group.names.join(', ') || 'nobody yet'}</span>
+          </li>
+        ))}
+      </ul>
+      <div>
+        <Button
+          variant={groups.data.length === 0 ? 'filled' : 'default'}
+          onClick={() => setMaking(true)}
+        >
+          New group
+        </Button>
+      </div>
+      <GroupDialog opened={making} onClose={() => setMaking(false)} group={null} />
+    </div>
+  );
+}

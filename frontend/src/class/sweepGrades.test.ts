@@ -1,0 +1,49 @@
+import { describe, expect, test } from 'vitest';
+
+import type { Schemas } from '../api/client';
+import { gradeKey, leftToGrade, nextPlayer, withEntries, withGrade } from './sweepGrades';
+
+function row(id: number, now: Record<string, number>, has = ['a', 'b']): Schemas['SweepRowOut'] {
+  const player = { id, name: `P${id}`, instrument: 'vn', level: 'beginner', age: 9, piece: '' };
+  return { player, lesson: null, has, now, before: {}, flag: null };
+}
+
+const sweep: Schemas['SweepOut'] = {
+  id: 1,
+  name: 'Group',
+  checks: ['a', 'b'],
+  rows: [row(1, {}), row(2, { a: 1 }), row(3, {}, ['b']), row(4, {})],
+  closer: [],
+  pairs: [],
+};
+
+describe('a sweep', () => {
+  test('takes a grade and gives it back, of one player and check only', () => {
+    const graded = withGrade(sweep, 2, 'a', 3);
+    expect(graded.rows[1]?.now).toEqual({ a: 3 });
+    expect(withGrade(graded, 2, 'a', null).rows[1]?.now).toEqual({});
+    expect(graded.rows[0]).toBe(sweep.rows[0]);
+  });
+
+  test('knows who is left: those with the check and without a grade', () => {
+    expect(leftToGrade(sweep, 'a')).toEqual([1, 4]);
+    expect(leftToGrade(sweep, 'b')).toEqual([1, 2, 3, 4]);
+  });
+
+  test('goes down the list, then back to the first one left, then stops', () => {
+    expect(nextPlayer(sweep, 'a', 1)).toBe(4);
+    expect(nextPlayer(sweep, 'a', 4)).toBe(1);
+    expect(nextPlayer(withGrade(sweep, 1, 'a', 0), 'a', 4)).toBeNull();
+  });
+
+  test('shows what waits to be sent, one after the other', () => {
+    const key = gradeKey(1, 'a');
+    const waiting = [
+      { clientKey: '1', kind: 'grade', key, value: 2 },
+      { clientKey: '2', kind: 'rest', key: 'a', value: 0 },
+      { clientKey: '3', kind: 'grade', key, value: null },
+    ];
+    const shown = withEntries(sweep, waiting);
+    expect(shown.rows.map((each) => each.now)).toEqual([{}, { a: 1 }, {}, { a: 0 }]);
+  });
+});
