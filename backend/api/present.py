@@ -17,6 +17,7 @@ from api.schemas import (
     PlanItemOut,
     PlanOut,
     PlayerBrief,
+    PlayerIn,
     PlayerOut,
     PreviousOut,
     ProposalOut,
@@ -96,6 +97,7 @@ def player_out(player: Player, on: date) -> PlayerOut:
     causes = load_catalogue().causes
     return PlayerOut(
         player=player_brief(player, on),
+        facts=_facts(player),
         lessons=[
             TimelineLesson(
                 id=lesson.pk,
@@ -136,6 +138,21 @@ def player_out(player: Player, on: date) -> PlayerOut:
         flags=[flag_out(f) for f in player.red_flags.all()],
         lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
         ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
+    )
+
+
+def _facts(player: Player) -> PlayerIn:
+    return PlayerIn(
+        name=player.name,
+        instrument=player.instrument,
+        level=player.level,
+        piece=player.piece,
+        birth_year=player.birth_year,
+        daily_minutes=player.daily_minutes,
+        hours_a_day=player.hours_a_day,
+        helper_at_home=player.helper_at_home,
+        weekday=player.weekday,
+        lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
     )
 
 

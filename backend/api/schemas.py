@@ -98,6 +98,21 @@ class PlayerBrief(Schema):
     piece: str
 
 
+class PlayerIn(Schema):
+    """Facts of a player. None: not known. Ranges are checked below, field by field."""
+
+    name: str
+    instrument: str
+    level: str
+    piece: str = ""
+    birth_year: int | None = None
+    daily_minutes: float | None = None
+    hours_a_day: float = 1
+    helper_at_home: bool | None = None
+    weekday: int | None = None
+    lesson_time: str | None = None
+
+
 class DayRowOut(Schema):
     player: PlayerBrief
     time: str | None
@@ -186,6 +201,7 @@ class CutsIn(Schema):
 
 class PlayerOut(Schema):
     player: PlayerBrief
+    facts: PlayerIn
     lessons: list[TimelineLesson]
     rows: list[TimelineRow]
     ladders: list[LadderOut]

@@ -23,6 +23,9 @@ from lefthand.thresholds import ANY_BODY, Body, grade_of
 from lefthand.vocabulary import FINGERS, Instrument, Level
 
 CASE_FORMAT = "jolf-case/1"
+AGE_RANGE = (2, 120)
+MINUTES_RANGE = (1, 240)
+HOURS_RANGE = (0, 24)
 COMPLAINT_GRADE = 2
 PLACES = ("skin", "thumb", "hand", "wrist", "forearm", "elbow", "shoulder", "neck", "back")
 PAIN_TIMES = ("playing", "rest", "night", "next_day")
@@ -143,9 +146,9 @@ def parse_case(
 def _simple_fields(data: Mapping[str, Any]) -> dict[str, Any]:
     readers: dict[str, Callable[[Any], Any]] = {
         "level": lambda v: check_choice("level", v, Level),
-        "age": lambda v: check_number("age", v, 2, 120),
-        "daily_minutes": lambda v: check_number("daily_minutes", v, 1, 240),
-        "hours_a_day": lambda v: check_number("hours_a_day", v, 0, 24),
+        "age": lambda v: check_number("age", v, *AGE_RANGE),
+        "daily_minutes": lambda v: check_number("daily_minutes", v, *MINUTES_RANGE),
+        "hours_a_day": lambda v: check_number("hours_a_day", v, *HOURS_RANGE),
         "break_weeks": lambda v: check_number("break_weeks", v, 0, 5000),
         "before_puberty": lambda v: check_flag("before_puberty", v),
         "helper_at_home": lambda v: check_flag("helper_at_home", v),

@@ -37,6 +37,7 @@ export const theme = createTheme({
   cursorType: 'pointer',
   components: {
     Input: Input.extend({ styles: { input: { minHeight: 44 } } }),
+    InputWrapper: Input.Wrapper.extend({ styles: { error: { fontWeight: 700 } } }),
     Button: Button.extend({ defaultProps: { size: 'md' }, styles: { root: { minHeight: 44 } } }),
   },
 });
@@ -82,6 +83,7 @@ export const cssVariables: CSSVariablesResolver = () => ({
   light: {
     ...paper,
     '--mantine-color-body': paper['--paper'],
+    '--mantine-color-error': paper['--ink'],
     '--mantine-color-default': paper['--sheet'],
     '--mantine-color-default-border': paper['--line'],
     '--mantine-color-placeholder': paper['--ink-soft'],
@@ -90,6 +92,7 @@ export const cssVariables: CSSVariablesResolver = () => ({
   dark: {
     ...lamp,
     '--mantine-color-body': lamp['--paper'],
+    '--mantine-color-error': lamp['--ink'],
     '--mantine-color-default': lamp['--sheet'],
     '--mantine-color-default-border': lamp['--line'],
     '--mantine-color-placeholder': lamp['--ink-soft'],

@@ -7,10 +7,11 @@ from django.utils import timezone
 from ninja import Router
 
 from api.present import day_row, flag_out, lesson_out, player_out
-from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerOut, WayIn
+from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerIn, PlayerOut, WayIn
 from studio.services.desk import set_players_way
 from studio.services.flags import lift_flag
 from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
+from studio.services.players import save_player
 
 router = Router(tags=["players"])
 
@@ -23,6 +24,17 @@ def today() -> date:
 def read_day(request: HttpRequest) -> DayOut:
     on = today()
     return DayOut(date=on, rows=[day_row(row, on) for row in day_rows(request.user, on)])
+
+
+@router.post("", response=PlayerOut)
+def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
+    return player_out(save_player(request.user, None, data.dict(), today()), today())
+
+
+@router.post("/{int:player_id}", response=PlayerOut)
+def change_player(request: HttpRequest, player_id: int, data: PlayerIn) -> PlayerOut:
+    player = player_of(request.user, player_id)
+    return player_out(save_player(request.user, player, data.dict(), today()), today())
 
 
 @router.get("/{int:player_id}", response=PlayerOut)

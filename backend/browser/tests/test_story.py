@@ -5,7 +5,7 @@ from datetime import timedelta
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.models import Lesson, PlanItem, Player
 
 MIRA = PLAYERS[:1]
@@ -380,3 +380,32 @@ class Layout(BrowserCase):
             self.page.keyboard.press(key)
             self.page.wait_for_timeout(200)
             self.assert_accessible(f"dark {key}")
+
+
+class FirstPlayer(BrowserCase):
+    players = ()
+
+    def test_an_empty_studio_leads_to_its_first_player_and_a_wrong_field_is_named(self):
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_label("Name").fill(DEMO_USERNAME)
+        page.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
+        page.keyboard.press("Enter")
+        page.get_by_text("Nobody is here yet").wait_for()
+        page.get_by_role("button", name="New player").click()
+        page.get_by_label("Name").fill("Ona Testa")
+        page.get_by_label("Year of birth").fill("1700")
+        page.get_by_role("button", name="Keep").click()
+        page.get_by_text("expected a whole number from").wait_for()
+        page.get_by_label("Year of birth").fill("2015")
+        page.get_by_role("combobox", name="Instrument").click()
+        page.get_by_role("option", name="cello").click()
+        self.assert_accessible("player form")
+        page.get_by_role("button", name="Keep").click()
+        page.get_by_role("heading", name="Ona Testa").wait_for()
+        expect(page.get_by_text("cello, beginner")).to_be_visible()
+        page.get_by_role("button", name="Change").click()
+        page.get_by_label("Piece now").fill("a round")
+        page.get_by_role("button", name="Keep").click()
+        expect(page.get_by_text("a round")).to_be_visible()
+        self.assertEqual(Player.objects.get().piece, "a round")

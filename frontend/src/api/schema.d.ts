@@ -252,6 +252,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add Player */
+        post: operations["api_routes_players_add_player"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/today": {
         parameters: {
             query?: never;
@@ -279,7 +296,8 @@ export interface paths {
         /** Read Player */
         get: operations["api_routes_players_read_player"];
         put?: never;
-        post?: never;
+        /** Change Player */
+        post: operations["api_routes_players_change_player"];
         delete?: never;
         options?: never;
         head?: never;
@@ -837,8 +855,41 @@ export interface components {
             /** Piece */
             piece: string;
         };
+        /**
+         * PlayerIn
+         * @description Facts of a player. None: not known. Ranges are checked below, field by field.
+         */
+        PlayerIn: {
+            /** Birth Year */
+            birth_year?: number | null;
+            /** Daily Minutes */
+            daily_minutes?: number | null;
+            /** Helper At Home */
+            helper_at_home?: boolean | null;
+            /**
+             * Hours A Day
+             * @default 1
+             */
+            hours_a_day?: number;
+            /** Instrument */
+            instrument: string;
+            /** Lesson Time */
+            lesson_time?: string | null;
+            /** Level */
+            level: string;
+            /** Name */
+            name: string;
+            /**
+             * Piece
+             * @default
+             */
+            piece?: string;
+            /** Weekday */
+            weekday?: number | null;
+        };
         /** PlayerOut */
         PlayerOut: {
+            facts: components["schemas"]["PlayerIn"];
             /** Flags */
             flags: components["schemas"]["FlagOut"][];
             /** Headline */
@@ -1564,6 +1615,30 @@ export interface operations {
             };
         };
     };
+    api_routes_players_add_player: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayerOut"];
+                };
+            };
+        };
+    };
     api_routes_players_read_day: {
         parameters: {
             query?: never;
@@ -1594,6 +1669,32 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayerOut"];
+                };
+            };
+        };
+    };
+    api_routes_players_change_player: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayerIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

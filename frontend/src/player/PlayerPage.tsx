@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useParams } from 'react-router';
 
 import { client, type Schemas, unwrap } from '../api/client';
@@ -11,6 +12,7 @@ import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Ladders } from './Ladders';
 import { LiftFlag } from './LiftFlag';
+import { PlayerDialog } from './PlayerDialog';
 import css from './PlayerPage.module.css';
 import { Timeline } from './Timeline';
 
@@ -19,6 +21,7 @@ export function PlayerPage() {
   const { playerId } = useParams();
   const query = useQuery(playerQuery(Number(playerId)));
   const start = useStartLesson();
+  const [changing, setChanging] = useState(false);
   const cache = useQueryClient();
   const way = useMutation({
     mutationFn: async (body: Schemas['WayIn']) =>
@@ -45,6 +48,9 @@ export function PlayerPage() {
             {player.piece && ` · ${player.piece}`}
           </p>
         </div>
+        <Button variant="subtle" onClick={() => setChanging(true)}>
+          Change
+        </Button>
         <Button size="lg" loading={start.isPending} onClick={() => start.mutate(player.id)}>
           {lesson_today ? 'Go on with today’s lesson' : 'Begin a lesson'}
         </Button>
@@ -63,6 +69,11 @@ export function PlayerPage() {
       {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
+      <PlayerDialog
+        opened={changing}
+        onClose={() => setChanging(false)}
+        player={{ id: player.id, facts: query.data.facts }}
+      />
       <details>
         <summary className={css.summary}>Way of teaching for {player.name}</summary>
         <WayChoices

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 
 import type { Schemas } from '../api/client';
@@ -7,6 +8,7 @@ import { todayQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
+import { PlayerDialog } from '../player/PlayerDialog';
 import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
 import css from './TodayPage.module.css';
 
@@ -15,6 +17,7 @@ type Row = Schemas['DayRowOut'];
 /** The day's lessons in order, then the other players. */
 export function TodayPage() {
   const day = useQuery(todayQuery);
+  const [adding, setAdding] = useState(false);
   if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return null;
   const today = day.data.rows.filter((row) => row.is_today);
@@ -27,7 +30,11 @@ export function TodayPage() {
       </h1>
       <StringsRule />
       {today.length === 0 ? (
-        <p className={css.empty}>No lessons on this weekday. Pick a player below to begin one.</p>
+        <p className={css.empty}>
+          {others.length > 0
+            ? 'No lessons on this weekday. Pick a player below to begin one.'
+            : 'Nobody is here yet. Add your first player; a name and an instrument are enough.'}
+        </p>
       ) : (
         <ol className={css.list} aria-label="Lessons today">
           {today.map((row) => (
@@ -45,6 +52,15 @@ export function TodayPage() {
           </ul>
         </>
       )}
+      <div>
+        <Button
+          variant={day.data.rows.length === 0 ? 'filled' : 'default'}
+          onClick={() => setAdding(true)}
+        >
+          New player
+        </Button>
+      </div>
+      <PlayerDialog opened={adding} onClose={() => setAdding(false)} player={null} />
     </div>
   );
 }
@@ -75,7 +91,7 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
         )}
         <span className="quiet">
           {row.last_lesson ? `last seen ${shortDate(row.last_lesson)}` : 'first lesson'}
-          {row.minutes !== null && !row.flag && ` · ${minutesWords(row.minutes)} a day`}
+          {row.minutes !== null && row.minutes > 0 && !row.flag && ` · ${minutesWords(row.minutes)} a day`}
         </span>
       </div>
       <Button

@@ -1,0 +1,86 @@
+"""A player's own facts: making and changing them, each field checked by name."""
+
+from collections.abc import Mapping
+from datetime import date, time
+from typing import Any
+
+from lefthand.case import AGE_RANGE, HOURS_RANGE, MINUTES_RANGE
+from lefthand.checks import check_choice, check_flag, check_number, check_words
+from lefthand.errors import InputError
+from lefthand.vocabulary import Instrument, Level
+from studio.errors import StudioError
+from studio.models import Player
+from studio.services.lessons import Teacher
+
+MAX_NAME = 80
+MAX_PIECE = 120
+
+
+def save_player(
+    teacher: Teacher, player: Player | None, data: Mapping[str, Any], on: date
+) -> Player:
+    """Make a player or change one. `data` holds every field of the form; None means not known.
+
+    An instrument with lessons stays what it is: its findings would no longer fit.
+    Raises StudioError naming the field.
+    """
+    try:
+        fields = _fields(data, on)
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
+    if player and fields["instrument"] != player.instrument and player.lessons.exists():
+        why = "a player with lessons keeps the instrument; add a second player for another one"
+        raise StudioError("bad_input", "instrument", why)
+    player = player or Player()
+    player.teacher_id = teacher.pk  # type: ignore[assignment]
+    for name, value in fields.items():
+        setattr(player, name, value)
+    player.save()
+    return player
+
+
+def _fields(data: Mapping[str, Any], on: date) -> dict[str, Any]:
+    return {
+        "name": _text(data, "name", MAX_NAME, least=1),
+        "instrument": check_choice("instrument", data.get("instrument"), Instrument).value,
+        "level": check_choice("level", data.get("level"), Level).value,
+        "piece": _text(data, "piece", MAX_PIECE),
+        "birth_year": _whole(data, "birth_year", on.year - AGE_RANGE[1], on.year - AGE_RANGE[0]),
+        "daily_minutes": _number(data, "daily_minutes", *MINUTES_RANGE),
+        "hours_a_day": check_number("hours_a_day", data.get("hours_a_day"), *HOURS_RANGE),
+        "helper_at_home": _flag(data, "helper_at_home"),
+        "weekday": _whole(data, "weekday", 0, 6),
+        "lesson_time": _time(data, "lesson_time"),
+    }
+
+
+def _text(data: Mapping[str, Any], name: str, most: int, least: int = 0) -> str:
+    text = " ".join(check_words(name, [data.get(name) or ""])[0].split())
+    if not least <= len(text) <= most:
+        raise InputError(name, f"expected {least} to {most} characters, got {len(text)}")
+    return text
+
+
+def _number(data: Mapping[str, Any], name: str, low: float, high: float) -> float | None:
+    value = data.get(name)
+    return None if value is None else check_number(name, value, low, high)
+
+
+def _whole(data: Mapping[str, Any], name: str, low: int, high: int) -> int | None:
+    value = data.get(name)
+    return None if value is None else int(check_number(name, value, low, high, whole=True))
+
+
+def _flag(data: Mapping[str, Any], name: str) -> bool | None:
+    value = data.get(name)
+    return None if value is None else check_flag(name, value)
+
+
+def _time(data: Mapping[str, Any], name: str) -> time | None:
+    value = data.get(name)
+    if not value:
+        return None
+    try:
+        return time.fromisoformat(value)
+    except (TypeError, ValueError) as error:
+        raise InputError(name, f"expected a time such as 16:30, got {value!r}") from error

@@ -1,0 +1,190 @@
+import { Button, NumberInput, Select, SegmentedControl, TextInput } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { playerQuery } from '../api/queries';
+import { Dialog } from '../components/Dialog';
+import { INSTRUMENT_WORDS } from '../words/words';
+import css from './PlayerDialog.module.css';
+
+type Facts = Schemas['PlayerIn'];
+
+const NOBODY: Facts = {
+  name: '',
+  instrument: 'vn',
+  level: 'beginner',
+  piece: '',
+  birth_year: null,
+  daily_minutes: null,
+  hours_a_day: 0.5,
+  helper_at_home: null,
+  weekday: null,
+  lesson_time: null,
+};
+const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const HELP = [
+  { value: 'yes', label: 'yes' },
+  { value: 'no', label: 'no' },
+  { value: 'unknown', label: 'not known' },
+];
+
+interface Props {
+  opened: boolean;
+  onClose: () => void;
+  /** The player to change; null adds a new one. */
+  player: { id: number; facts: Facts } | null;
+}
+
+/** A player's facts. Only name and instrument are needed. */
+export function PlayerDialog({ opened, onClose, player }: Props) {
+  return (
+    <Dialog
+      opened={opened}
+      onClose={onClose}
+      title={player ? `About ${player.facts.name}` : 'New player'}
+      wide
+    >
+      <PlayerForm player={player} onClose={onClose} />
+    </Dialog>
+  );
+}
+
+function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
+  const [facts, setFacts] = useState<Facts>(player?.facts ?? NOBODY);
+  const cache = useQueryClient();
+  const navigate = useNavigate();
+  const save = useMutation({
+    mutationFn: async () =>
+      unwrap(
+        player
+          ? await client.POST('/api/players/{player_id}', {
+              params: { path: { player_id: player.id } },
+              body: facts,
+            })
+          : await client.POST('/api/players', { body: facts }),
+      ),
+    onSuccess: async (saved) => {
+      cache.setQueryData(playerQuery(saved.player.id).queryKey, saved);
+      void cache.invalidateQueries({ queryKey: ['today'] });
+      onClose();
+      await navigate(`/players/${saved.player.id}`);
+    },
+  });
+  const set = (change: Partial<Facts>) => setFacts({ ...facts, ...change });
+  const wrong = save.error instanceof ApiError ? save.error.fields : [];
+  const problem = (name: string) => wrong.find((each) => each.field === name)?.problem;
+  return (
+    <form
+      className={css.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      {save.error && wrong.length === 0 && <p role="alert">{save.error.message}</p>}
+      <TextInput
+        label="Name"
+        value={facts.name}
+        error={problem('name')}
+        onChange={(event) => set({ name: event.currentTarget.value })}
+        data-autofocus
+      />
+      <Select
+        label="Instrument"
+        value={facts.instrument}
+        error={problem('instrument')}
+        data={Object.entries(INSTRUMENT_WORDS).map(([value, label]) => ({ value, label }))}
+        allowDeselect={false}
+        onChange={(value) => set({ instrument: value ?? 'vn' })}
+      />
+      <Select
+        label="Level"
+        value={facts.level}
+        error={problem('level')}
+        data={['beginner', 'intermediate', 'advanced']}
+        allowDeselect={false}
+        onChange={(value) => set({ level: value ?? 'beginner' })}
+      />
+      <Optional
+        label="Year of birth"
+        value={facts.birth_year ?? null}
+        error={problem('birth_year')}
+        onChange={(value) => set({ birth_year: value })}
+      />
+      <Select
+        label="Day of the lesson"
+        value={facts.weekday == null ? null : String(facts.weekday)}
+        error={problem('weekday')}
+        data={WEEKDAYS.map((label, index) => ({ value: String(index), label }))}
+        clearable
+        onChange={(value) => set({ weekday: value === null ? null : Number(value) })}
+      />
+      <TextInput
+        label="Time of the lesson"
+        type="time"
+        value={facts.lesson_time ?? ''}
+        error={problem('lesson_time')}
+        onChange={(event) => set({ lesson_time: event.currentTarget.value || null })}
+      />
+      <TextInput
+        label="Piece now"
+        value={facts.piece ?? ''}
+        error={problem('piece')}
+        onChange={(event) => set({ piece: event.currentTarget.value })}
+      />
+      <NumberInput
+        label="Hours of playing a day"
+        value={facts.hours_a_day ?? 0}
+        error={problem('hours_a_day')}
+        step={0.5}
+        onChange={(value) => set({ hours_a_day: typeof value === 'number' ? value : 0 })}
+      />
+      <Optional
+        label="Minutes a day for this work"
+        description="Left empty: five to fifteen, by level and age"
+        value={facts.daily_minutes ?? null}
+        error={problem('daily_minutes')}
+        onChange={(value) => set({ daily_minutes: value })}
+      />
+      <div>
+        <span id="helper-label">Somebody helps at home</span>
+        <SegmentedControl
+          fullWidth
+          size="md"
+          aria-labelledby="helper-label"
+          data={HELP}
+          value={facts.helper_at_home == null ? 'unknown' : facts.helper_at_home ? 'yes' : 'no'}
+          onChange={(value) =>
+            set({ helper_at_home: value === 'unknown' ? null : value === 'yes' })
+          }
+        />
+      </div>
+      <Button type="submit" loading={save.isPending}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+function Optional({
+  value,
+  onChange,
+  ...rest
+}: {
+  label: string;
+  description?: string;
+  error: string | undefined;
+  value: number | null;
+  onChange: (value: number | null) => void;
+}) {
+  return (
+    <NumberInput
+      {...rest}
+      value={value ?? ''}
+      hideControls
+      onChange={(entered) => onChange(typeof entered === 'number' ? entered : null)}
+    />
+  );
+}
