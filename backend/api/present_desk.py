@@ -2,11 +2,13 @@
 
 from collections.abc import Mapping
 
-from api.schemas import DeskOut, MeasureOut, WayOut, WayValueOut
+from api.schemas import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
 from lefthand.catalogue import load_catalogue
+from lefthand.learning import starting_value
 from lefthand.thresholds import MEASURES
 from studio.models import TeacherSettings
 from studio.services.desk import FIXED_MEASURES
+from studio.services.learning import settled_by
 
 
 def ways_out(
@@ -41,5 +43,26 @@ def desk_out(settings: TeacherSettings) -> DeskOut:
             )
             for name, spec in MEASURES.items()
             if name not in FIXED_MEASURES
+        ],
+        learning=_learning_out(settings),
+    )
+
+
+def _learning_out(settings: TeacherSettings) -> LearningOut:
+    settled = settled_by(settings)
+    return LearningOut(
+        on=settings.learns,
+        after=settings.learns_after,
+        settled=[
+            SettledOut(
+                cause=cause.id,
+                name=cause.name,
+                confirmed=settled[cause.id].confirmed,
+                refuted=settled[cause.id].refuted,
+                starting=cause.prior,
+                now=starting_value(cause, settled),
+            )
+            for cause in load_catalogue().causes.values()
+            if cause.id in settled
         ],
     )

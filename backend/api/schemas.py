@@ -184,9 +184,31 @@ class MeasureOut(Schema):
     is_own: bool
 
 
+class SettledOut(Schema):
+    """A cause with what own lessons have settled; `starting` and `now` are probabilities."""
+
+    cause: str
+    name: str
+    confirmed: int
+    refuted: int
+    starting: float
+    now: float
+
+
+class LearningOut(Schema):
+    on: bool
+    after: date | None
+    settled: list[SettledOut]
+
+
+class LearningIn(Schema):
+    on: bool
+
+
 class DeskOut(Schema):
     ways: list[WayOut]
     measures: list[MeasureOut]
+    learning: LearningOut
 
 
 class WayIn(Schema):

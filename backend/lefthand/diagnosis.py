@@ -1,7 +1,7 @@
 """From a case to what is thought of it: causes with reasons, focus, next look, safety."""
 
-from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any
 
@@ -17,10 +17,11 @@ from lefthand.focus import (
     main_focus_columns,
     may_focus_on_reach,
 )
+from lefthand.learning import Count, starting_value
 from lefthand.looks import Look, LookOrder, is_enough, next_look
-from lefthand.network import Posterior, network_for, posterior
+from lefthand.network import Network, Posterior, network_for, posterior, with_priors
 from lefthand.safety import Safety, assess_safety
-from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Stage
+from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
 from lefthand.ways import Accepted, accepted_findings
 
 DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
@@ -31,6 +32,19 @@ class Focus:
     cause: str
     fingers: tuple[int, ...]
     why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Looking:
+    """How the lesson looks. `stage`: where it is now (default: that of the last finding).
+    `skipped`: checks that cannot be made today."""
+
+    stage: Stage | None = None
+    skipped: frozenset[str] = frozenset()
+    order: LookOrder = LookOrder.TELLING
+
+
+ANYHOW = Looking()
 
 
 @dataclass(frozen=True, eq=False)
@@ -51,9 +65,7 @@ class Diagnosis:
     engine_focus: tuple[str, ...]
     safety: Safety
     accepted: Mapping[str, Accepted]
-    stage: Stage | None
-    skipped: frozenset[str]
-    order: LookOrder
+    looking: Looking
 
     def probability(self, cause: str) -> float:
         """Probability of a cause; 0.0 for one that this instrument cannot have."""
@@ -70,9 +82,9 @@ class Diagnosis:
             self.result,
             self.catalogue,
             self.case.instrument,
-            stage=self.stage,
-            skipped=self.skipped,
-            order=self.order,
+            stage=self.looking.stage,
+            skipped=self.looking.skipped,
+            order=self.looking.order,
         )
 
     @cached_property
@@ -87,13 +99,13 @@ class Diagnosis:
             self.catalogue,
             self.case.instrument,
             lambda p: main_focus_columns(p, orders, allowed),
-            self.skipped,
+            self.looking.skipped,
         )
 
     @cached_property
     def settle(self) -> str | None:
         """The trial that would settle the most upstream *possible* cause above a *likely* one."""
-        done = set(self.case.findings) | self.skipped
+        done = set(self.case.findings) | self.looking.skipped
         return _settling_trial(self._by_cause, self.catalogue, self.case, done)
 
 
@@ -102,25 +114,23 @@ def diagnose(
     catalogue: Catalogue,
     *,
     word: TeacherWord = NO_WORD,
-    stage: Stage | None = None,
-    skipped: Iterable[str] = (),
-    order: LookOrder = LookOrder.TELLING,
+    looking: Looking = ANYHOW,
     safety: Safety | None = None,
+    counts: Mapping[str, Count] | None = None,
 ) -> Diagnosis:
-    """Weigh a case. `stage` is where the lesson is now (default: that of the last finding).
+    """Weigh a case.
 
     `safety` replaces what the case's own reports say, for a flag that is still up or was lifted.
+    `counts`: what the teacher's own lessons have settled; they shift the starting probabilities.
     """
     findings, accepted = counted_findings(case, catalogue)
     grades = {name: finding.grade for name, finding in findings.items()}
-    result = posterior(network_for(catalogue, case.instrument), grades)
+    result = posterior(_network(catalogue, case.instrument, counts or {}), grades)
     views = view_causes(result, findings, catalogue)
     by_cause = {v.cause: v for v in views}
     probabilities = {v.cause: v.probability for v in views}
     checked = set(case.findings)
     chosen = choose_focus(probabilities, catalogue, case.instrument, checked, word)
-    if stage is None:
-        stage = _stage_now(case, catalogue)
     return Diagnosis(
         case=case,
         catalogue=catalogue,
@@ -134,9 +144,20 @@ def diagnose(
         engine_focus=choose_focus(probabilities, catalogue, case.instrument, checked),
         safety=safety or assess_safety(case),
         accepted=accepted,
-        stage=stage,
-        skipped=frozenset(skipped) | frozenset(accepted),
-        order=order,
+        looking=replace(
+            looking,
+            stage=looking.stage or _stage_now(case, catalogue),
+            skipped=looking.skipped | frozenset(accepted),
+        ),
+    )
+
+
+def _network(catalogue: Catalogue, instrument: Instrument, counts: Mapping[str, Count]) -> Network:
+    network = network_for(catalogue, instrument)
+    if not counts:
+        return network
+    return with_priors(
+        network, {c: starting_value(catalogue.causes[c], counts) for c in network.causes}
     )
 
 

@@ -13,7 +13,7 @@ different evidence are taken as independent given the causes.
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 from itertools import combinations
 
@@ -82,6 +82,12 @@ def network_for(catalogue: Catalogue, instrument: Instrument) -> Network:
     return build_network(causes, catalogue.evidence_of(instrument), MAX_CAUSES)
 
 
+def with_priors(network: Network, priors: Mapping[str, float]) -> Network:
+    """The same network with the priors (by cause, in 0..1) of a teacher's own lessons."""
+    chosen = np.array([priors[c] for c in network.causes])
+    return replace(network, prior=_prior_of_sets(network.sets, chosen))
+
+
 def build_network(
     priors: Mapping[str, float], evidence: Sequence[Evidence], max_causes: int
 ) -> Network:
@@ -89,13 +95,17 @@ def build_network(
     causes = tuple(priors)
     sets = _all_sets(len(causes), max_causes)
     prior = np.array([priors[c] for c in causes])
-    log_prior = sets @ np.log(prior) + (1 - sets) @ np.log1p(-prior)
-    weights = np.exp(log_prior)
     there = np.empty((len(evidence), len(sets)))
     for row, item in enumerate(evidence):
         misses = np.log1p(-np.array([item.causes.get(c, 0.0) for c in causes]))
         there[row] = 1 - (1 - item.leak) * np.exp(sets @ misses)
-    return Network(causes, tuple(e.id for e in evidence), sets, weights / weights.sum(), there)
+    return Network(causes, tuple(e.id for e in evidence), sets, _prior_of_sets(sets, prior), there)
+
+
+def _prior_of_sets(sets: Floats, prior: Floats) -> Floats:
+    weights: Floats = np.exp(sets @ np.log(prior) + (1 - sets) @ np.log1p(-prior))
+    weights /= weights.sum()
+    return weights
 
 
 def _all_sets(count: int, at_most: int) -> Floats:

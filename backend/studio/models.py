@@ -11,7 +11,11 @@ LEVELS = [("beginner", "beginner"), ("intermediate", "intermediate"), ("advanced
 
 
 class TeacherSettings(models.Model):
-    """What a teacher set once for all players."""
+    """What a teacher set once for all players.
+
+    `learns`: own lessons shift the starting probabilities of causes; only lessons after
+    `learns_after` count.
+    """
 
     teacher = models.OneToOneField(
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="studio_settings"
@@ -19,6 +23,8 @@ class TeacherSettings(models.Model):
     display_name = models.CharField(max_length=80, blank=True)
     way_of_teaching = models.JSONField(default=dict, blank=True)
     thresholds = models.JSONField(default=dict, blank=True)
+    learns = models.BooleanField(default=False)
+    learns_after = models.DateField(null=True, blank=True)
 
     def __str__(self) -> str:
         return self.display_name or str(self.teacher)
@@ -67,7 +73,11 @@ class Player(models.Model):
 
 
 class Lesson(models.Model):
-    """One lesson. `revision` counts changes, so that a second tab notices the first's."""
+    """One lesson. `revision` counts changes, so that a second tab notices the first's.
+
+    `starting_counts`: [confirmed, refuted] by cause from the teacher's other players when the
+    lesson began; empty when they are not to count.
+    """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="lessons")
     date = models.DateField()
@@ -78,6 +88,7 @@ class Lesson(models.Model):
     skipped = models.JSONField(default=list, blank=True)
     teacher_line = models.CharField(max_length=300, blank=True)
     look_order = models.CharField(max_length=10, default="telling")
+    starting_counts = models.JSONField(default=dict, blank=True)
 
     class Meta:
         ordering = ["date", "pk"]

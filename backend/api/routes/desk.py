@@ -1,11 +1,18 @@
 """The teacher's desk: way of teaching and cut points."""
 
 from django.http import HttpRequest
+from django.utils import timezone
 from ninja import Router
 
 from api.present_desk import desk_out
-from api.schemas import CutsIn, DeskOut, WayIn
-from studio.services.desk import set_teachers_way, set_thresholds, settings_of
+from api.schemas import CutsIn, DeskOut, LearningIn, WayIn
+from studio.services.desk import (
+    forget_settled,
+    set_learning,
+    set_teachers_way,
+    set_thresholds,
+    settings_of,
+)
 
 router = Router(tags=["desk"])
 
@@ -23,3 +30,13 @@ def choose_way(request: HttpRequest, data: WayIn) -> DeskOut:
 @router.post("/cuts", response=DeskOut)
 def change_cuts(request: HttpRequest, data: CutsIn) -> DeskOut:
     return desk_out(set_thresholds(request.user, data.measure, data.cuts))
+
+
+@router.post("/learning", response=DeskOut)
+def switch_learning(request: HttpRequest, data: LearningIn) -> DeskOut:
+    return desk_out(set_learning(request.user, on=data.on))
+
+
+@router.post("/learning/forget", response=DeskOut)
+def forget(request: HttpRequest) -> DeskOut:
+    return desk_out(forget_settled(request.user, timezone.localdate()))

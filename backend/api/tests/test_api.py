@@ -23,6 +23,7 @@ BODIES = {
     "lift-flag": {"note": "seen"},
     "way": {"key": "carry", "value": "body"},
     "cuts": {"measure": "hold_seconds", "cuts": [5, 3, 1]},
+    "learning": {"on": True},
     "{player_id}": {"name": "Pia Example", "instrument": "vn", "level": "beginner"},
     "{group_id}": {"name": "Group", "players": []},
     "groups": {"name": "Group", "players": []},

@@ -233,6 +233,20 @@ class FewActions(BrowserCase):
 class DeskAndMeasures(BrowserCase):
     players = MIRA
 
+    def test_what_own_lessons_have_shown_is_off_until_turned_on_and_can_be_forgotten(self):
+        page = self.page
+        self.sign_in()
+        page.get_by_role("link", name="Desk").click()
+        page.get_by_role("heading", name="What your own lessons have shown").wait_for()
+        expect(page.get_by_text("1 confirmed, 0 refuted")).to_be_visible()
+        expect(page.get_by_text("would start at")).to_be_visible()
+        page.get_by_role("switch").click(force=True)
+        expect(page.get_by_text("would start at")).to_have_count(0)
+        expect(page.get_by_role("switch")).to_be_checked()
+        self.assert_accessible("learning")
+        page.get_by_role("button", name="Forget this and count anew").click()
+        expect(page.get_by_text("Nothing is settled yet, counting from")).to_be_visible()
+
     def test_ways_and_cut_points_are_kept_and_a_timed_check_takes_a_number(self):
         page = self.page
         self.sign_in()

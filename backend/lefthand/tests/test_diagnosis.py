@@ -3,7 +3,7 @@
 from unittest import TestCase
 
 from lefthand.catalogue import load_catalogue
-from lefthand.diagnosis import diagnose, diagnosis_json
+from lefthand.diagnosis import Looking, diagnose, diagnosis_json
 from lefthand.focus import TeacherWord, choose_focus
 from lefthand.looks import STAGE_CHANGE_SECONDS
 from lefthand.tests.cases import WORKED_CASES, case, diagnosis
@@ -107,7 +107,9 @@ class NextLook(TestCase):
 
     def test_skipped_and_made_checks_are_not_proposed_again(self):
         first = diagnosis("vn").next_look.checks
-        again = diagnose(case("vn"), CATALOGUE, skipped=first).next_look.checks
+        again = diagnose(
+            case("vn"), CATALOGUE, looking=Looking(skipped=frozenset(first))
+        ).next_look.checks
         self.assertFalse(set(first) & set(again))
         made = diagnosis("vn", dict.fromkeys(first, 0)).next_look.checks
         self.assertFalse(set(first) & set(made))
@@ -124,7 +126,7 @@ class NextLook(TestCase):
         for instrument in Instrument:
             with self.subTest(instrument):
                 stage = diagnosis(instrument.value).next_look.stage
-                stay = diagnose(case(instrument.value), CATALOGUE, stage=stage).next_look
+                stay = diagnose(case(instrument.value), CATALOGUE, looking=Looking(stage)).next_look
                 self.assertEqual(stay.stage, stage)
                 self.assertEqual(
                     stay.seconds, sum(CATALOGUE.evidence[c].seconds for c in stay.checks)

@@ -7,8 +7,9 @@ from typing import Any
 
 from lefthand.case import Case, Finding, parse_case, parse_finding
 from lefthand.catalogue import Catalogue, load_catalogue
-from lefthand.diagnosis import Diagnosis, diagnose
+from lefthand.diagnosis import Diagnosis, Looking, diagnose
 from lefthand.focus import TeacherWord
+from lefthand.learning import Count
 from lefthand.looks import LookOrder
 from lefthand.planning import Plan, prescribe
 from lefthand.safety import Safety
@@ -52,7 +53,12 @@ class LessonView:
 
     @cached_property
     def _engine_focus(self) -> tuple[str, ...]:
-        return diagnose(self.case, self.catalogue, safety=self.safety).engine_focus
+        plain = diagnose(self.case, self.catalogue, safety=self.safety, counts=self.counts)
+        return plain.engine_focus
+
+    @cached_property
+    def counts(self) -> dict[str, Count]:
+        return {cause: Count(*found) for cause, found in self.lesson.starting_counts.items()}
 
     @cached_property
     def kept(self) -> str | None:
@@ -82,9 +88,11 @@ class LessonView:
             self.case,
             self.catalogue,
             word=self.word,
-            skipped=self.lesson.skipped,
-            order=LookOrder(self.lesson.look_order),
+            looking=Looking(
+                skipped=frozenset(self.lesson.skipped), order=LookOrder(self.lesson.look_order)
+            ),
             safety=self.safety,
+            counts=self.counts,
         )
 
     @cached_property

@@ -1,5 +1,6 @@
 """What a teacher sets once: way of teaching and cut points; and what a player has apart from it."""
 
+from datetime import date
 from typing import Any
 
 from lefthand.catalogue import load_catalogue
@@ -33,6 +34,22 @@ def set_teachers_way(teacher: Teacher, key: str, value: str | None) -> TeacherSe
     settings = settings_of(teacher)
     settings.way_of_teaching = choose_way(settings.way_of_teaching, key, value)
     settings.save(update_fields=["way_of_teaching"])
+    return settings
+
+
+def set_learning(teacher: Teacher, *, on: bool) -> TeacherSettings:
+    """Whether own lessons shift the starting probabilities, from the next lesson begun."""
+    settings = settings_of(teacher)
+    settings.learns = on
+    settings.save(update_fields=["learns"])
+    return settings
+
+
+def forget_settled(teacher: Teacher, today: date) -> TeacherSettings:
+    """Start counting anew: only lessons after today count."""
+    settings = settings_of(teacher)
+    settings.learns_after = today
+    settings.save(update_fields=["learns_after"])
     return settings
 
 

@@ -8,6 +8,7 @@ from django.db.models import Prefetch, QuerySet
 
 from studio.errors import StudioError
 from studio.models import Lesson, Player, RedFlag
+from studio.services.learning import counts_for
 from studio.services.reviews import item_dose
 
 Teacher = AbstractBaseUser | AnonymousUser
@@ -39,7 +40,10 @@ def lesson_of(teacher: Teacher, lesson_id: int) -> Lesson:
 
 def start_lesson(player: Player, on: date) -> Lesson:
     """The player's lesson of this day, begun if need be."""
-    lesson, _ = Lesson.objects.get_or_create(player=player, date=on)
+    lesson, is_new = Lesson.objects.get_or_create(player=player, date=on)
+    if is_new and (counts := counts_for(player)):
+        lesson.starting_counts = counts
+        lesson.save(update_fields=["starting_counts"])
     return lesson
 
 

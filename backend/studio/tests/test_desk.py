@@ -80,7 +80,7 @@ class Looking(StudioCase):
     def test_the_complaint_says_where_the_look_starts(self):
         lesson = self.lesson()
         self.enter(lesson, "complaint", "", "fades.early")
-        self.assertEqual(self.view(lesson).diagnosis.stage.value, "fast")
+        self.assertEqual(self.view(lesson).diagnosis.looking.stage.value, "fast")
 
     def test_the_order_of_looking_is_the_teachers(self):
         lesson = self.lesson()

@@ -55,6 +55,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Switch Learning */
+        post: operations["api_routes_desk_switch_learning"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/learning/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Forget */
+        post: operations["api_routes_desk_forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/way": {
         parameters: {
             query?: never;
@@ -538,6 +572,7 @@ export interface components {
         };
         /** DeskOut */
         DeskOut: {
+            learning: components["schemas"]["LearningOut"];
             /** Measures */
             measures: components["schemas"]["MeasureOut"][];
             /** Ways */
@@ -695,6 +730,20 @@ export interface components {
             date: string;
             /** Rung */
             rung: number;
+        };
+        /** LearningIn */
+        LearningIn: {
+            /** On */
+            on: boolean;
+        };
+        /** LearningOut */
+        LearningOut: {
+            /** After */
+            after: string | null;
+            /** On */
+            on: boolean;
+            /** Settled */
+            settled: components["schemas"]["SettledOut"][];
         };
         /** LessonOut */
         LessonOut: {
@@ -1003,6 +1052,24 @@ export interface components {
         SessionOut: {
             teacher: components["schemas"]["TeacherOut"] | null;
         };
+        /**
+         * SettledOut
+         * @description A cause with what own lessons have settled; `starting` and `now` are probabilities.
+         */
+        SettledOut: {
+            /** Cause */
+            cause: string;
+            /** Confirmed */
+            confirmed: number;
+            /** Name */
+            name: string;
+            /** Now */
+            now: number;
+            /** Refuted */
+            refuted: number;
+            /** Starting */
+            starting: number;
+        };
         /** SheetItemOut */
         SheetItemOut: {
             /** Days */
@@ -1253,6 +1320,50 @@ export interface operations {
                 "application/json": components["schemas"]["CutsIn"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_switch_learning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearningIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

@@ -8,6 +8,7 @@ import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import css from './DeskPage.module.css';
+import { Learning } from './Learning';
 
 const GRADE_EDGES = ['slight beyond', 'clear beyond', 'strong beyond'];
 
@@ -39,6 +40,7 @@ export function DeskPage() {
           backWords="back to the usual"
         />
       </section>
+      <Learning learning={desk.data.learning} onSaved={keep} />
       <section>
         <h2>From numbers to grades</h2>
         <p className="quiet">

@@ -91,7 +91,10 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
         )}
         <span className="quiet">
           {row.last_lesson ? `last seen ${shortDate(row.last_lesson)}` : 'first lesson'}
-          {row.minutes !== null && row.minutes > 0 && !row.flag && ` · ${minutesWords(row.minutes)} a day`}
+          {row.minutes !== null &&
+            row.minutes > 0 &&
+            !row.flag &&
+            ` · ${minutesWords(row.minutes)} a day`}
         </span>
       </div>
       <Button
