@@ -4,12 +4,51 @@ The bound on the number of causes at once is matched exactly: a chain of counter
 one by one (states 0..max and "more"), and "more" is ruled out by evidence on the last counter.
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 
 import pyagrum as gum
 
 from lefthand.catalogue import Evidence
 from lefthand.network import GRADE_IF_NOT, GRADE_IF_THERE
+
+
+class ReferenceNetwork:
+    """The network of `priors` with the evidence named in `graded`. `max_causes` None: no bound."""
+
+    def __init__(
+        self,
+        priors: Mapping[str, float],
+        evidence: Sequence[Evidence],
+        graded: Iterable[str],
+        max_causes: int | None,
+    ) -> None:
+        net = gum.BayesNet()
+        for cause, prior in priors.items():
+            net.add(gum.LabelizedVariable(cause, cause, 2))
+            net.cpt(cause).fillWith([1 - prior, prior])
+        by_id = {e.id: e for e in evidence}
+        for name in graded:
+            item = by_id[name]
+            net.addNoisyORNet(gum.LabelizedVariable(name, name, 2), item.leak)
+            for cause, strength in item.causes.items():
+                if cause in priors:
+                    net.addWeightedArc(net.idFromName(cause), net.idFromName(name), strength)
+        self._bound = {}
+        if max_causes is not None:
+            last = _add_counters(net, list(priors), max_causes)
+            self._bound[last] = [1.0] * (max_causes + 1) + [0.0]
+        self._causes = list(priors)
+        self._engine = gum.LazyPropagation(net)
+
+    def posterior(self, grades: Mapping[str, int]) -> dict[str, float]:
+        """P(cause | grades) by lazy propagation; grades of the evidence given at the start."""
+        soft = {
+            name: [float(GRADE_IF_NOT[grade]), float(GRADE_IF_THERE[grade])]
+            for name, grade in grades.items()
+        }
+        self._engine.setEvidence({**soft, **self._bound})
+        self._engine.makeInference()
+        return {cause: float(self._engine.posterior(cause)[1]) for cause in self._causes}
 
 
 def reference_posterior(
@@ -18,27 +57,7 @@ def reference_posterior(
     grades: Mapping[str, int],
     max_causes: int | None,
 ) -> dict[str, float]:
-    """P(cause | grades) by lazy propagation; `max_causes` None for no bound."""
-    net = gum.BayesNet()
-    for cause, prior in priors.items():
-        net.add(gum.LabelizedVariable(cause, cause, 2))
-        net.cpt(cause).fillWith([1 - prior, prior])
-    by_id = {e.id: e for e in evidence}
-    soft = {}
-    for name, grade in grades.items():
-        item = by_id[name]
-        node = gum.LabelizedVariable(name, name, 2)
-        net.addNoisyORNet(node, item.leak)
-        for cause, strength in item.causes.items():
-            if cause in priors:
-                net.addWeightedArc(net.idFromName(cause), net.idFromName(name), strength)
-        soft[name] = [float(GRADE_IF_NOT[grade]), float(GRADE_IF_THERE[grade])]
-    if max_causes is not None:
-        soft[_add_counters(net, list(priors), max_causes)] = [1.0] * (max_causes + 1) + [0.0]
-    engine = gum.LazyPropagation(net)
-    engine.setEvidence(soft)
-    engine.makeInference()
-    return {cause: float(engine.posterior(cause)[1]) for cause in priors}
+    return ReferenceNetwork(priors, evidence, grades, max_causes).posterior(grades)
 
 
 def _add_counters(net: "gum.BayesNet", causes: Sequence[str], limit: int) -> str:
