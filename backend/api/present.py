@@ -181,6 +181,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         teacher_line=lesson.teacher_line,
         look_order=lesson.look_order,
         findings={name: _finding_out(name, f, view) for name, f in view.case.findings.items()},
+        says=view.says,
         previous=_previous(earlier),
         causes=[_cause_out(v, view) for v in diagnosis.causes],
         focus=_focus_out(view),

@@ -358,6 +358,7 @@ class LessonOut(Schema):
     teacher_line: str
     look_order: str
     findings: dict[str, FindingOut]
+    says: dict[str, list[str]]
     previous: PreviousOut | None
     causes: list[CauseOut]
     focus: list[FocusOut]

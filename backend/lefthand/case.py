@@ -19,8 +19,9 @@ from lefthand.checks import (
     check_words,
 )
 from lefthand.errors import InputError
-from lefthand.thresholds import ANY_BODY, Body, grade_of
+from lefthand.thresholds import ANY_BODY, Body, Cuts, grade_of
 from lefthand.vocabulary import FINGERS, Instrument, Level
+from lefthand.ways import cuts_in_force
 
 CASE_FORMAT = "jolf-case/1"
 AGE_RANGE = (2, 120)
@@ -117,9 +118,12 @@ def read_case(path: Path, catalogue: Catalogue) -> Case:
 def parse_case(
     data: Any,
     catalogue: Catalogue,
-    cuts: Mapping[str, tuple[float, float, float]] | None = None,
+    cuts: Mapping[str, Cuts] | None = None,
 ) -> Case:
-    """A checked case from decoded JSON. `cuts` replaces thresholds of measures."""
+    """A checked case from decoded JSON.
+
+    `cuts` are a teacher's own edges between grades; they win over those of the ways of teaching.
+    """
     data = check_mapping("", data)
     known = {f.name for f in fields(Case)} - {"findings"} | {"format", "observations"}
     _refuse_unknown("", data, known)
@@ -131,10 +135,12 @@ def parse_case(
     instrument = check_choice("instrument", data["instrument"], Instrument)
     simple = _simple_fields(data)
     body = Body(simple.get("age"), simple.get("before_puberty"))
+    ways = _ways(data.get("way_of_teaching", {}), catalogue)
+    cuts = {**cuts_in_force(ways, catalogue, instrument), **(cuts or {})}
     return Case(
         instrument=instrument,
         findings=_findings(data["observations"], catalogue, instrument, body, cuts),
-        way_of_teaching=_ways(data.get("way_of_teaching", {}), catalogue),
+        way_of_teaching=ways,
         reports=_reports(data.get("reports", {})),
         complaint=_complaint(data.get("complaint"), catalogue, instrument),
         passed=_passed(data.get("passed", {}), catalogue),
@@ -180,7 +186,7 @@ def _findings(
     catalogue: Catalogue,
     instrument: Instrument,
     body: Body,
-    cuts: Mapping[str, tuple[float, float, float]] | None,
+    cuts: Mapping[str, Cuts] | None,
 ) -> dict[str, Finding]:
     findings = {}
     for name, raw in check_mapping("observations", data).items():
@@ -193,7 +199,7 @@ def parse_finding(
     raw: Any,
     evidence: Evidence,
     body: Body = ANY_BODY,
-    cuts: Mapping[str, tuple[float, float, float]] | None = None,
+    cuts: Mapping[str, Cuts] | None = None,
 ) -> Finding:
     """A grade 0..3, {"value": number} where a measure exists, or {finger: either} per finger."""
     where = f"observations.{evidence.id}"
@@ -208,7 +214,7 @@ def _per_finger(
     evidence: Evidence,
     where: str,
     body: Body,
-    cuts: Mapping[str, tuple[float, float, float]] | None,
+    cuts: Mapping[str, Cuts] | None,
 ) -> Finding:
     if not evidence.per_finger:
         raise InputError(where, f"expected a grade 0 to 3, got {dict(raw)!r}")
@@ -229,7 +235,7 @@ def _one_grade(
     where: str,
     body: Body,
     finger: int | None,
-    cuts: Mapping[str, tuple[float, float, float]] | None,
+    cuts: Mapping[str, Cuts] | None,
 ) -> tuple[int, float | None]:
     if not isinstance(raw, Mapping):
         return int(check_number(where, raw, 0, 3, whole=True)), None

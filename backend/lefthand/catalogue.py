@@ -5,7 +5,7 @@ with files of the same shape. Everything is checked on load: an unknown id, stre
 field, or a cycle in `needs`, is a `CatalogueError` that names file and entry.
 """
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping, Set
 from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
@@ -15,7 +15,7 @@ from typing import Any
 from lefthand.entries import Entry, read_entries
 from lefthand.errors import CatalogueError
 from lefthand.exercises import Exercise, check_needs, read_exercises
-from lefthand.thresholds import MEASURES
+from lefthand.thresholds import MEASURES, Cuts
 from lefthand.vocabulary import FINGERS, Grade, Instrument, Stage
 
 KNOWLEDGE = Path(__file__).parent / "knowledge"
@@ -84,8 +84,9 @@ class Complaint:
 class Way:
     """One choice in how a teacher teaches.
 
-    `accepts` maps a value to the grades that it accepts: {value: {evidence: (1, 2)}}; `prefers` to
-    the exercises that it puts first, best first.
+    `accepts` maps a value to the grades that it accepts: {value: {evidence: (1, 2)}}; `cuts` to the
+    edges of measures that it changes; `prefers` to the exercises that it puts first, best first;
+    `says` to one sentence more on a piece of evidence or an exercise.
     """
 
     key: str
@@ -94,7 +95,9 @@ class Way:
     label: str
     words: Mapping[str, str]
     accepts: Mapping[str, Mapping[str, tuple[int, ...]]]
+    cuts: Mapping[str, Mapping[str, Cuts]]
     prefers: Mapping[str, tuple[str, ...]]
+    says: Mapping[str, Mapping[str, str]]
 
     @property
     def default(self) -> str:
@@ -240,27 +243,26 @@ def _check_first_exercises(causes: Mapping[str, Cause], exercises: Mapping[str, 
 
 def _way(entry: Entry, evidence: Mapping[str, Evidence], exercises: Mapping[str, Exercise]) -> Way:
     words = entry.mapping("values")
-    accepts: dict[str, Mapping[str, tuple[int, ...]]] = {}
-    for value, grades in entry.mapping("accepts", default={}).items():
-        if value not in words:
-            entry.fail(f"accepts: unknown value {value!r}")
-        accepts[value] = _accepted(entry, value, grades, evidence)
-    prefers = {}
-    for value, names in entry.mapping("prefers", default={}).items():
-        if value not in words:
-            entry.fail(f"prefers: unknown value {value!r}")
-        unknown = [n for n in names if n not in exercises]
-        if unknown:
-            entry.fail(f"prefers.{value}: unknown exercise {unknown[0]!r}")
-        prefers[value] = tuple(names)
+
+    def by_value(name: str) -> Iterator[tuple[str, Any]]:
+        for value, found in entry.mapping(name, default={}).items():
+            if value not in words:
+                entry.fail(f"{name}: unknown value {value!r}")
+            yield value, found
+
     way = Way(
         key=entry.id,
         values=tuple(words),
         instruments=entry.instruments(),
         label=entry.text("label"),
         words=MappingProxyType({k: str(v) for k, v in words.items()}),
-        accepts=MappingProxyType(accepts),
-        prefers=MappingProxyType(prefers),
+        accepts={v: _accepted(entry, v, found, evidence) for v, found in by_value("accepts")},
+        cuts={v: _way_cuts(entry, v, found) for v, found in by_value("cuts")},
+        prefers={v: _preferred(entry, v, found, exercises) for v, found in by_value("prefers")},
+        says={
+            v: _said(entry, v, found, evidence.keys() | exercises.keys())
+            for v, found in by_value("says")
+        },
     )
     entry.done()
     return way
@@ -275,6 +277,34 @@ def _accepted(
         if not set(accepted) <= {1, 2, 3}:
             entry.fail(f"accepts.{value}.{name}: grades must be 1, 2 or 3")
     return MappingProxyType({name: tuple(accepted) for name, accepted in grades.items()})
+
+
+def _way_cuts(entry: Entry, value: str, cuts: Any) -> Mapping[str, Cuts]:
+    for measure, edges in cuts.items():
+        spec = MEASURES.get(measure)
+        if spec is None:
+            entry.fail(f"cuts.{value}: unknown measure {measure!r}")
+        elif edges != sorted(edges, reverse=not spec.higher_is_worse) or len(edges) != len(
+            spec.cuts
+        ):
+            entry.fail(f"cuts.{value}.{measure}: expected three edges, each worse than the last")
+    return MappingProxyType({measure: tuple(edges) for measure, edges in cuts.items()})
+
+
+def _preferred(
+    entry: Entry, value: str, names: Any, exercises: Mapping[str, Exercise]
+) -> tuple[str, ...]:
+    unknown = [n for n in names if n not in exercises]
+    if unknown:
+        entry.fail(f"prefers.{value}: unknown exercise {unknown[0]!r}")
+    return tuple(names)
+
+
+def _said(entry: Entry, value: str, said: Any, known: Set[str]) -> Mapping[str, str]:
+    unknown = sorted(set(said) - known)
+    if unknown:
+        entry.fail(f"says.{value}: unknown evidence or exercise {unknown[0]!r}")
+    return MappingProxyType({name: str(sentence) for name, sentence in said.items()})
 
 
 def fingers_named(evidence: Evidence) -> tuple[int, ...]:

@@ -174,7 +174,8 @@ def counted_findings(
     """Findings that count (with the complaint at grade 2 when it was not graded), and those that
     the way of teaching accepts."""
     findings = dict(case.findings)
-    accepted = accepted_findings(case, catalogue, {k: f.grade for k, f in findings.items()})
+    grades = {name: finding.grade for name, finding in findings.items()}
+    accepted = accepted_findings(case.way_of_teaching, catalogue, case.instrument, grades)
     if case.complaint and case.complaint not in findings:
         findings[case.complaint] = Finding(COMPLAINT_GRADE)
     return {k: f for k, f in findings.items() if k not in accepted}, accepted

@@ -48,7 +48,7 @@ class Situation:
         return self.is_at_least("joint_laxity", Likelihood.POSSIBLE)
 
     def way(self, key: str) -> str:
-        return way_value(self.case, self.catalogue, key)
+        return way_value(self.case.way_of_teaching, self.catalogue, key)
 
 
 Rule = Callable[[Exercise, Situation], str | None]

@@ -12,6 +12,8 @@ from dataclasses import dataclass
 
 from lefthand.errors import InputError
 
+Cuts = tuple[float, float, float]
+
 PUBERTY_TAKEN_AT = 13
 FOURTH_FINGER_LESS = 10.0
 
@@ -26,7 +28,7 @@ class Measure:
 
     unit: str
     words: str
-    cuts: tuple[float, float, float]
+    cuts: Cuts
     higher_is_worse: bool
     low: float
     high: float
@@ -88,7 +90,7 @@ def grade_of(
     *,
     body: Body = ANY_BODY,
     finger: int | None = None,
-    cuts: Mapping[str, tuple[float, float, float]] | None = None,
+    cuts: Mapping[str, Cuts] | None = None,
 ) -> int:
     """Grade 0..3 of a measured `value` in the measure's unit. Raises InputError out of range."""
     spec = MEASURES[measure]

@@ -48,7 +48,7 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
                 tempo=item.tempo,
                 days=list(item.days),
                 why=item.why,
-                steps=list(item.exercise.steps),
+                steps=list(item.steps),
                 feel=item.exercise.feel,
                 mistake=item.exercise.mistake,
                 stop=item.exercise.stop,

@@ -48,7 +48,7 @@ def _item_data(item: SheetItem) -> dict[str, object]:
         "tempo": item.tempo or 0,
         "days": list(item.days),
         "why": item.why,
-        "steps": list(item.exercise.steps),
+        "steps": list(item.steps),
         "feel": item.exercise.feel,
         "stop": item.exercise.stop,
         "helper": item.exercise.helper_does,

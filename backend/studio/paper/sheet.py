@@ -22,9 +22,14 @@ MUSIC_WIDTH = 1900
 
 @dataclass(frozen=True)
 class SheetItem:
-    """One exercise on the sheet. `music` is an SVG picture; `days` are weekday names."""
+    """One exercise on the sheet.
+
+    `steps`: with what the way of teaching adds. `music` is an SVG picture; `days` are weekday
+    names.
+    """
 
     exercise: Exercise
+    steps: tuple[str, ...]
     rung_words: str
     dose: str
     minutes: float
@@ -63,7 +68,7 @@ def build_sheet(lesson: Lesson) -> Sheet:
         teacher_line=lesson.teacher_line,
         paused=paused,
         reasons=view.safety.reasons if paused else (),
-        items=tuple(_item(item, lesson, seed) for seed, item in enumerate(items, start=1)),
+        items=tuple(_item(item, view, seed) for seed, item in enumerate(items, start=1)),
         minutes_a_day=plan_minutes(lesson) if items else 0.0,
         days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
     )
@@ -73,11 +78,13 @@ def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
     return tuple(WEEKDAYS[day.weekday()] for day in practice_dates(lesson, days))
 
 
-def _item(item: PlanItem, lesson: Lesson, seed: int) -> SheetItem:
-    exercise = load_catalogue().exercises[item.exercise]
+def _item(item: PlanItem, view: LessonView, seed: int) -> SheetItem:
+    exercise = view.catalogue.exercises[item.exercise]
+    lesson = view.lesson
     dose = item_dose(item)
     return SheetItem(
         exercise=exercise,
+        steps=(*exercise.steps, *view.says.get(exercise.id, ())),
         rung_words=exercise.rung(item.rung).words,
         dose=dose.words(item.fingers),
         minutes=dose.minutes(len(item.fingers)),

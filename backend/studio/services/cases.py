@@ -13,7 +13,9 @@ from lefthand.learning import Count
 from lefthand.looks import LookOrder
 from lefthand.planning import Plan, prescribe
 from lefthand.safety import Safety
-from lefthand.thresholds import Body
+from lefthand.thresholds import Body, Cuts
+from lefthand.vocabulary import Instrument
+from lefthand.ways import cuts_in_force, said_in_force
 from studio.models import Lesson, Player
 from studio.services.flags import lesson_safety
 from studio.services.history import History, load_history
@@ -96,6 +98,11 @@ class LessonView:
         )
 
     @cached_property
+    def says(self) -> dict[str, list[str]]:
+        """What the ways in force say more about checks and exercises, by id."""
+        return said_in_force(self.case.way_of_teaching, self.catalogue, self.case.instrument)
+
+    @cached_property
     def review(self) -> list[ItemReview]:
         return review_last_plan(self.history, self.safety)
 
@@ -145,10 +152,13 @@ def way_of_teaching(player: Player) -> dict[str, str]:
     return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
 
 
-def thresholds_of(player: Player) -> dict[str, tuple[float, float, float]]:
-    """Cut points that the teacher has changed, by measure."""
+def thresholds_of(player: Player) -> dict[str, Cuts]:
+    """Cut points apart from the usual ones, by measure: of the ways of teaching, the teacher's own
+    over them."""
     settings = getattr(player.teacher, "studio_settings", None)
-    return {name: tuple(cuts) for name, cuts in (settings.thresholds if settings else {}).items()}
+    own = {name: tuple(cuts) for name, cuts in (settings.thresholds if settings else {}).items()}
+    instrument = Instrument(player.instrument)
+    return {**cuts_in_force(way_of_teaching(player), load_catalogue(), instrument), **own}
 
 
 def recent_focus(history: History) -> list[str]:

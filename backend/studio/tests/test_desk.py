@@ -44,6 +44,15 @@ class Desk(StudioCase):
         set_thresholds(self.teacher, "hold_seconds", None)
         self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 0)
 
+    def test_a_way_moves_an_edge_and_the_teachers_own_edge_wins_over_it(self):
+        lesson = self.lesson()
+        self.look(lesson, {"hold.slips": {"value": 10}})
+        set_teachers_way(self.teacher, "carry", "body")
+        self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 1)
+        self.assertIn("thirty", " ".join(self.fresh(lesson).says["hold.slips"]))
+        set_thresholds(self.teacher, "hold_seconds", [8, 4, 2])
+        self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 0)
+
     def test_bad_choices_name_the_field_and_change_nothing(self):
         for measure, cuts, field in BAD_CUTS:
             with self.subTest(measure=measure, cuts=cuts):

@@ -788,6 +788,10 @@ export interface components {
             /** Revision */
             revision: number;
             safety: components["schemas"]["SafetyOut"];
+            /** Says */
+            says: {
+                [key: string]: string[];
+            };
             /** Settle */
             settle: string | null;
             /** Skipped */

@@ -150,6 +150,11 @@ function CheckRow({
               <p>{item.look}</p>
               {item.child && isYoung && <p className={css.child}>“{item.child}”</p>}
               {item.note && <p className="quiet">{item.note}</p>}
+              {lesson.says[item.id]?.map((sentence) => (
+                <p key={sentence} className={css.way}>
+                  {sentence}
+                </p>
+              ))}
             </div>
             <PlacePicture
               family={familyOf(lesson.player.instrument)}
