@@ -7,7 +7,7 @@ from unittest import TestCase
 
 from lefthand.catalogue import load_catalogue
 from lefthand.diagnosis import counted_findings
-from lefthand.tests.cases import case
+from lefthand.tests.cases import case, diagnosis
 from lefthand.vocabulary import Instrument
 from lefthand.ways import cuts_in_force, said_in_force
 
@@ -57,6 +57,18 @@ class Ways(TestCase):
                     chosen = case(instrument, {evidence: grade}, way_of_teaching={way: value})
                     counted, _ = counted_findings(chosen, CATALOGUE)
                     self.assertEqual(evidence not in counted, grade in accepted)
+
+    def test_an_accepted_finding_leaves_every_probability_as_if_it_had_not_been_seen(self):
+        for instrument, way, value, evidence, accepted in ACCEPTED:
+            for grade in accepted:
+                with self.subTest(way=way, value=value):
+                    ways = {"way_of_teaching": {way: value}}
+                    other = {"tip.gives": {"4": 2}}
+                    seen = diagnosis(instrument, {**other, evidence: grade}, **ways)
+                    never = diagnosis(instrument, other, **ways)
+                    self.assertEqual(
+                        seen.result.probabilities.tolist(), never.result.probabilities.tolist()
+                    )
 
     def test_the_hold_is_asked_for_as_long_as_the_way_wants(self):
         for carry, seconds, grade in HELD:
