@@ -67,7 +67,23 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("link", name="Desk").click()
     page.get_by_role("heading", name="Your desk").wait_for()
     keep("desk")
+    take_class(page, address, folder)
     take_cello(page, address, folder)
+
+
+def take_class(page: Page, address: str, folder: Path) -> None:
+    """A sweep that is half done, and the cards that go with it."""
+    page.goto(f"{address}/class")
+    page.get_by_role("link", name="Small strings").click()
+    page.get_by_role("heading", name="Look closer at").wait_for()
+    for grade in "1023":
+        page.keyboard.press(grade)
+    settle(page)
+    page.screenshot(path=folder / "class.png")
+    page.get_by_role("link", name="Partner cards").click()
+    page.get_by_role("heading", name="Partner cards").wait_for()
+    settle(page)
+    page.screenshot(path=folder / "partner-cards.png")
 
 
 def take_cello(page: Page, address: str, folder: Path) -> None:
