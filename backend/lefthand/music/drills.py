@@ -1,17 +1,19 @@
 """Drill generators: one for every drill that an exercise names.
 
-Every drill is playable in first position by construction: each note is asked of one string and
-finger of the instrument's hand. The same request gives the same drill.
+Every drill is playable by construction: each note is asked of one string and one finger of the hand
+in its position and frame. The same request gives the same drill.
 """
 
 import random
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping, Sequence
 from fractions import Fraction
-from itertools import permutations
 
 from lefthand.errors import InputError
+from lefthand.music.hands import POSITIONS, hand_of
+from lefthand.music.patterns import finger_orders
+from lefthand.music.request import EASY, HARD, MIDDLE, DrillHand, DrillRequest, check_request
 from lefthand.music.score import (
+    BAR,
     EIGHTH,
     HALF,
     QUARTER,
@@ -23,219 +25,200 @@ from lefthand.music.score import (
     into_bars,
     rest,
 )
-from lefthand.music.strings import FINGERBOARDS, LOW_FOURTH, Fingerboard
-from lefthand.music.tunes import TUNES, Tune
+from lefthand.music.tune_placing import place_tune
+from lefthand.music.tunes import TUNES
 from lefthand.vocabulary import Instrument
 
 DEFAULT_TEMPO = 60
 PATTERN_BARS = 4
-SHIFT_SEMITONES = {
-    Instrument.VIOLIN: (2, 3),
-    Instrument.VIOLA: (2, 3),
-    Instrument.CELLO: (3, 5),
-    Instrument.BASS: (3, 5),
-}
+MOST_HELD = 8
+DEGREES = (0, 2, 4, 5, 7, 9, 11, 12)
 
-
-@dataclass(frozen=True, slots=True)
-class DrillRequest:
-    """What a drill is made for.
-
-    tempo: notes a minute as the exercise counts them. fingers: those aimed at, () for all.
-    string: 0 is the lowest, None for the usual one. without: fingers that stay silent.
-    low_fourth: the fourth a half step lower (violin, viola). seed: another seed gives another
-    order of notes.
-    """
-
-    drill: str
-    instrument: Instrument
-    tempo: int | None = None
-    fingers: tuple[int, ...] = ()
-    string: int | None = None
-    without: tuple[int, ...] = ()
-    low_fourth: bool = False
-    seed: int = 1
-
-
-@dataclass(frozen=True, eq=False)
-class _Hand:
-    """The hand of a request on its instrument."""
-
-    request: DrillRequest
-    board: Fingerboard
-
-    @property
-    def string(self) -> int:
-        return 2 if self.request.string is None else self.request.string
-
-    @property
-    def fingers(self) -> tuple[int, ...]:
-        """All fingers of the hand."""
-        return self.board.fingers
-
-    @property
-    def targets(self) -> tuple[int, ...]:
-        """The aimed-at fingers that this hand has, or all."""
-        return tuple(f for f in self.request.fingers if f in self.fingers) or self.fingers
-
-    def tone(self, finger: int, string: int | None = None) -> Tone:
-        place = self.string if string is None else string
-        if finger == 0:
-            return Tone(self.board.strings[place], 0, place)
-        steps = self.board.hand[finger]
-        if finger == 4 and self.request.low_fourth:
-            steps = LOW_FOURTH.get(self.request.instrument, steps)
-        return Tone(self.board.strings[place].above(*steps), finger, place)
-
-    def note(
-        self, finger: int, length: Fraction = QUARTER, *marks: str, string: int | None = None
-    ) -> Event:
-        if finger in self.request.without:
-            return Event(length)
-        return Event(length, (self.tone(finger, string),), frozenset(marks))
-
-    def at(
-        self, finger: int, steps: tuple[int, int], length: Fraction = QUARTER, *marks: str
-    ) -> Event:
-        """A finger away from its usual place, `steps` above the open string."""
-        tone = Tone(self.board.strings[self.string].above(*steps), finger, self.string)
-        return Event(length, (tone,), frozenset(marks))
-
-
-Maker = Callable[[_Hand], list[Event]]
+Maker = Callable[[DrillHand], list[Event]]
 
 
 def make_drill(request: DrillRequest) -> Drill:
-    """The music of a request. Raises InputError for an unknown drill or string."""
+    """The music of a request. Raises InputError naming the field that cannot be used."""
     if request.drill not in MAKERS:
         raise InputError("drill", f"unknown drill {request.drill!r}")
-    if request.string is not None and not 0 <= request.string < 4:
-        raise InputError("string", f"expected 0 (lowest) to 3, got {request.string!r}")
+    check_request(request)
     if request.drill == "extension_pattern" and request.instrument is not Instrument.CELLO:
         raise InputError("drill", "extension_pattern is for the cello")
     maker, title, hint, notes_per_beat = MAKERS[request.drill]
-    hand = _Hand(request, FINGERBOARDS[request.instrument])
     tempo = max(20, round((request.tempo or DEFAULT_TEMPO) / notes_per_beat))
-    return Drill(request.drill, title, request.instrument, tempo, into_bars(maker(hand)), hint)
+    bars = into_bars(maker(DrillHand(request)))
+    if request.rests:
+        bars = tuple(bar for played in bars for bar in (played, (rest(WHOLE),)))
+    return Drill(request.drill, title, request.instrument, tempo, bars, hint)
 
 
-def _orders(hand: _Hand, count: int) -> list[tuple[int, ...]]:
-    """`count` different orders of the hand's fingers, easiest first, chosen by the seed."""
-    fingers = hand.fingers if len(hand.fingers) == 4 else (*hand.fingers, 0)
-    straight = tuple(sorted(fingers))
-    others = [p for p in permutations(fingers) if p not in (straight, straight[::-1])]
-    wanted = set(hand.request.fingers)
-    chooser = random.Random(hand.request.seed)
-    chooser.shuffle(others)
-    others.sort(key=lambda p: not wanted or p[-1] not in wanted)
-    return [straight, straight[::-1], *others][:count]
+def _frame_pattern(hand: DrillHand) -> list[Event]:
+    orders = finger_orders(hand, hand.bars(PATTERN_BARS))
+    return [hand.note(finger) for order in orders for finger in order]
 
 
-def _frame_pattern(hand: _Hand) -> list[Event]:
-    return [hand.note(f) for order in _orders(hand, PATTERN_BARS) for f in order]
-
-
-def _touch_rest(hand: _Hand) -> list[Event]:
+def _touch_rest(hand: DrillHand) -> list[Event]:
     fingers = hand.fingers
     line = [*fingers, *fingers[::-1]]
-    return [event for f in line for event in (hand.note(f), rest())]
+    if hand.request.difficulty == HARD:
+        line += [finger for order in finger_orders(hand, 2) for finger in order]
+    return [event for finger in line for event in (hand.note(finger), rest())]
 
 
-def _glide_add(hand: _Hand) -> list[Event]:
+def _glide_add(hand: DrillHand) -> list[Event]:
     line = []
     for finger in hand.fingers:
-        steps = hand.board.hand[finger]
-        higher = (steps[0] + 1, steps[1] + 2)
-        line += [hand.at(finger, steps, HALF, "slide"), hand.at(finger, higher, HALF, "slide")]
-        line += [hand.at(finger, steps, HALF), rest(HALF)]
+        letters, semitones = hand.steps[finger]
+        higher = (letters + 1, semitones + 2)
+        home = (letters, semitones)
+        line += [hand.at(finger, home, HALF, "slide"), hand.at(finger, higher, HALF, "slide")]
+        line += [hand.at(finger, home, HALF), rest(HALF)]
     return line
 
 
-def _held_note(hand: _Hand) -> list[Event]:
-    return [event for f in hand.targets for event in (hand.note(f, WHOLE), rest(WHOLE))]
+def _held_note(hand: DrillHand) -> list[Event]:
+    strings = hand.strings[:1] if hand.request.difficulty == EASY else hand.strings
+    places = [(finger, string) for string in strings for finger in hand.targets]
+    return [
+        event
+        for finger, string in places[:MOST_HELD]
+        for event in (hand.note(finger, WHOLE, string=string), rest(WHOLE))
+    ]
 
 
-def _pair(hand: _Hand, finger: int) -> tuple[int, int]:
-    """The finger and its lower neighbour on this hand."""
+def _pairs(hand: DrillHand) -> list[tuple[int, int]]:
+    """The asked-for pairs, or each target finger with its lower neighbour."""
+    own = [pair for pair in hand.request.pairs if set(pair) <= set(hand.fingers)]
+    return list(dict.fromkeys(own or [_with_neighbour(hand, f) for f in hand.targets]))
+
+
+def _with_neighbour(hand: DrillHand, finger: int) -> tuple[int, int]:
     index = max(1, hand.fingers.index(finger))
     return hand.fingers[index - 1], hand.fingers[index]
 
 
-def _alternate_pair(hand: _Hand) -> list[Event]:
-    pairs = dict.fromkeys(_pair(hand, f) for f in hand.targets)
+def _alternate_pair(hand: DrillHand) -> list[Event]:
+    """Two fingers in turn, low first, then high first; quicker once it is no longer easy."""
+    even = (QUARTER,) * 4
+    skipping = (EIGHTH, EIGHTH, QUARTER) * 2
+    running = (QUARTER, EIGHTH, EIGHTH) * 2
+    rhythms: Mapping[int, list[tuple[Fraction, ...]]] = {
+        EASY: [even],
+        MIDDLE: [even, skipping],
+        HARD: [even, skipping, running],
+    }
     line: list[Event] = []
-    for low, high in pairs:
-        line += [hand.note(low), hand.note(high)] * 4
+    for low, high in _pairs(hand):
+        for rhythm in rhythms[hand.request.difficulty]:
+            for first, second in ((low, high), (high, low)):
+                line += [
+                    hand.note(second if index % 2 else first, length)
+                    for index, length in enumerate(rhythm)
+                ]
     return line
 
 
-def _four_by_four(hand: _Hand) -> list[Event]:
-    line: list[Event] = []
-    for string in (0, 1, 2, 3, 2, 1):
-        order = hand.fingers if string < 3 else hand.fingers[::-1]
-        padded = order if len(order) == 4 else (*order, 0)
-        line += [hand.note(f, string=string) for f in padded]
-    return line
+def _four_by_four(hand: DrillHand) -> list[Event]:
+    fingers = hand.fingers if len(hand.fingers) == 4 else (*hand.fingers, 0)
+    easy = hand.request.difficulty == EASY
+    orders = [fingers, fingers[::-1]] * 3 if easy else finger_orders(hand, 6)
+    return [
+        hand.note(finger, string=string)
+        for string, order in zip((0, 1, 2, 3, 2, 1), orders, strict=True)
+        for finger in order
+    ]
 
 
-def _open_one_three_four(hand: _Hand) -> list[Event]:
+def _open_one_three_four(hand: DrillHand) -> list[Event]:
     third = 3 if 3 in hand.fingers else 2
-    line: list[Event] = []
-    for order in ((0, 1, third, 4), (4, third, 1, 0), (0, 4, third, 4), (1, 4, third, 4)):
-        line += [hand.note(f) for f in order]
-    return line
+    ways = [
+        (0, 1, third, 4),
+        (4, third, 1, 0),
+        (0, 4, third, 4),
+        (1, 4, third, 4),
+        (0, third, 4, third),
+        (1, third, 4, 0),
+        (4, 0, 4, 1),
+        (third, 4, 0, 4),
+    ]
+    chooser = random.Random(hand.request.seed)
+    count = hand.bars(PATTERN_BARS)
+    later = chooser.sample(ways[1:], len(ways) - 1)
+    order = [ways[0], *(later * (1 + count // len(later)))[: count - 1]]
+    return [hand.note(finger) for way in order for finger in way]
 
 
-def _double_ring(hand: _Hand) -> list[Event]:
-    string = min(hand.string, 2)
+def _double_ring(hand: DrillHand) -> list[Event]:
+    strings = [string for string in hand.strings if string < 3]
     line = []
-    for finger in hand.targets:
-        tones = (hand.tone(finger, string), hand.tone(0, string + 1))
-        line += [Event(HALF, (tones[0],)), Event(HALF, tones), Event(WHOLE, tones)]
+    for string in strings[:1] if hand.request.difficulty == EASY else strings[:2]:
+        for finger in hand.targets:
+            both = (hand.tone(finger, string), hand.tone(0, string + 1))
+            line += [Event(HALF, both[:1]), Event(HALF, both), Event(WHOLE, both)]
     return line
 
 
-def _slow_scale(hand: _Hand) -> list[Event]:
-    up = _octave(hand)
+def _slow_scale(hand: DrillHand) -> list[Event]:
+    up = _scale(hand)
     return [Event(HALF, (tone,)) for tone in [*up, *up[-2::-1]]]
 
 
-def _octave(hand: _Hand) -> list[Tone]:
-    """A major octave in first position: the lowest one whose notes all lie under the hand."""
+def _scale(hand: DrillHand) -> list[Tone]:
+    """A major scale from the lowest note from which it lies under this hand: one octave, two when
+    it is to be hard and they are there."""
     places = {
         tone.pitch.midi: tone
         for string in range(4)
         for tone in (hand.tone(f, string) for f in (*hand.fingers[::-1], 0))
     }
-    for root in sorted(places):
-        degrees = [root + step for step in (0, 2, 4, 5, 7, 9, 11, 12)]
-        if all(d in places for d in degrees):
-            return [places[d] for d in degrees]
-    raise InputError("drill", "no octave lies under this hand")
+    for octaves in (2, 1) if hand.request.difficulty == HARD else (1,):
+        above = sorted({12 * octave + degree for octave in range(octaves) for degree in DEGREES})
+        for root in sorted(places):
+            if all(root + step in places for step in above):
+                return [places[root + step] for step in above]
+    raise InputError("drill", "no octave lies under this hand; take the first position")
 
 
-def _extension_pattern(hand: _Hand) -> list[Event]:
+def _extension_pattern(hand: DrillHand) -> list[Event]:
+    letters, semitones = hand.steps[1]
+    back = (letters, semitones - 1)
+    ways: Sequence[tuple[int | str, ...]] = (
+        (4, 2, 1, "x"),
+        ("x", 1, 2, 4),
+        (2, "x", 4, 1),
+        (4, "x", 2, 1),
+        (1, "x", 1, 4),
+        ("x", 4, "x", 2),
+        (2, 1, "x", 4),
+        ("x", 2, 4, "x"),
+    )
+    return [
+        hand.at(1, back) if finger == "x" else hand.note(int(finger))
+        for way in ways[: hand.bars(PATTERN_BARS)]
+        for finger in way
+    ]
+
+
+def _shift_pair(hand: DrillHand) -> list[Event]:
+    """Up to a higher position and home again, farther the harder it is to be."""
+    request = hand.request
+    highest = max(POSITIONS[request.instrument])
+    goal = min(request.position + request.difficulty, highest)
+    if goal == request.position:
+        raise InputError("position", f"expected one below {highest}, so that there is a way up")
+    away = hand_of(request.instrument, goal, request.frame)
     line: list[Event] = []
-    for order in ((4, 2, 1, "x"), ("x", 1, 2, 4), (2, "x", 4, 1), (4, "x", 2, 1)):
-        line += [hand.at(1, (1, 1)) if f == "x" else hand.note(int(f)) for f in order]
-    return line
-
-
-def _shift_pair(hand: _Hand) -> list[Event]:
-    steps, semitones = SHIFT_SEMITONES[hand.request.instrument]
-    line: list[Event] = []
-    for finger in hand.fingers[:2]:
-        home = hand.board.hand[finger]
-        away = (home[0] + steps, home[1] + semitones)
-        line += [hand.at(finger, home, HALF, "slide"), hand.at(finger, away, HALF, "slide")]
+    for finger in hand.targets if request.fingers else hand.fingers[:2]:
+        home = hand.steps[finger]
+        line += [hand.at(finger, home, HALF, "slide"), hand.at(finger, away[finger], HALF, "slide")]
         line += [hand.at(finger, home, HALF), rest(HALF)]
     return line
 
 
-def _tune_with_stops(hand: _Hand) -> list[Event]:
+def _tune_with_stops(hand: DrillHand) -> list[Event]:
     tune = TUNES[hand.request.seed % len(TUNES)]
-    marked = set(hand.targets[-1:]) if hand.request.fingers else {hand.fingers[-1]}
-    placed = _placed(tune, hand, marked)
+    marked = {hand.targets[-1] if hand.request.fingers else hand.fingers[-1]}
+    placed = place_tune(tune, hand, marked)
     following = [tone.finger in marked for tone, _ in placed[1:]] + [False]
     return [
         Event(length, (tone,), frozenset({"stop"} if stop else ()))
@@ -243,60 +226,70 @@ def _tune_with_stops(hand: _Hand) -> list[Event]:
     ]
 
 
-def _easy_tune(hand: _Hand) -> list[Event]:
+def _easy_tune(hand: DrillHand) -> list[Event]:
     tune = TUNES[hand.request.seed % len(TUNES)]
-    return [Event(length, (tone,)) for tone, length in _placed(tune, hand, set())]
+    wanted = set(hand.targets) if hand.request.fingers else set()
+    return [Event(length, (tone,)) for tone, length in place_tune(tune, hand, wanted)]
 
 
-def _placed(tune: Tune, hand: _Hand, wanted: set[int]) -> list[tuple[Tone, Fraction]]:
-    """The tune on the two middle strings, with a wanted finger wherever the note allows it."""
-    root = hand.tone(0, 1).pitch.midi
-    found = []
-    for semitones, length in tune.notes:
-        choices = [
-            tone
-            for string in range(4)
-            for tone in (hand.tone(f, string) for f in (0, *hand.fingers))
-            if tone.pitch.midi == root + semitones
-        ]
-        if not choices:
-            raise InputError("drill", f"{tune.title} does not lie under this hand")
-        found.append((min(choices, key=lambda t: t.finger not in wanted), length))
-    return found
-
-
-def _pluck_pattern(hand: _Hand) -> list[Event]:
-    finger = hand.targets[-1]
+def _pluck_pattern(hand: DrillHand) -> list[Event]:
+    """Eight and eight on two strings, then four and four, then two and two."""
+    runs = {EASY: (8, 8), MIDDLE: (4, 4, 4, 4), HARD: (2, 2, 2, 2, 4, 4)}
     line = []
-    for string in (0, 1):
-        tone = Tone(hand.board.strings[string], finger, string)
-        line += [Event(QUARTER, (tone,), frozenset({"pluck"}))] * 8
+    for finger in hand.targets[-2:]:
+        for index, run in enumerate(runs[hand.request.difficulty]):
+            string = index % 2
+            tone = Tone(hand.board.strings[string], finger, string)
+            line += [Event(QUARTER, (tone,), frozenset({"pluck"}))] * run
     return line
 
 
-def _slide_four(hand: _Hand) -> list[Event]:
-    near, far = LOW_FOURTH.get(hand.request.instrument, (3, 4)), hand.board.hand[4]
-    turn = [
-        hand.at(4, near, QUARTER, "slide"),
-        hand.at(4, far, QUARTER, "slide"),
-        hand.at(4, near),
+def _slide_four(hand: DrillHand) -> list[Event]:
+    near, far = hand.low_fourth, hand.steps[4]
+    if near == far:
+        far = (far[0], far[1] + 1)
+
+    def slide(*steps: tuple[int, int], length: Fraction = QUARTER) -> list[Event]:
+        *moving, last = steps
+        return [
+            *(hand.at(4, step, length, "slide") for step in moving),
+            hand.at(4, last, length),
+        ]
+
+    return [
+        *slide(near, far, near),
         rest(),
+        *slide(far, near, far),
+        rest(),
+        *slide(near, far, length=HALF),
+        *slide(far, near, length=HALF),
     ]
-    return turn * 3
 
 
-def _trill_burst(hand: _Hand) -> list[Event]:
-    low, high = _pair(hand, hand.targets[-1])
-    burst = [hand.note(f, SIXTEENTH) for f in (low, high, low, high)]
-    longer = [hand.note(f, EIGHTH) for f in (low, high)]
-    return [*burst, rest(), *burst, rest(), *longer, rest(), *burst, rest()]
+def _trill_burst(hand: DrillHand) -> list[Event]:
+    """Bursts of four, six or eight quick notes, each followed by a rest."""
+    low, high = _pairs(hand)[-1]
+    quick = (SIXTEENTH,) * 4
+    rhythms: Mapping[int, tuple[Fraction, ...]] = {
+        EASY: quick,
+        MIDDLE: (*quick, EIGHTH, EIGHTH),
+        HARD: quick * 2,
+    }
+    rhythm = rhythms[hand.request.difficulty]
+    softening = rest(BAR / 2 - sum(rhythm)) if sum(rhythm) < BAR / 2 else rest(HALF)
+    line: list[Event] = []
+    for first, second in ((low, high), (high, low)) * 2:
+        burst = [hand.note(second if i % 2 else first, beat) for i, beat in enumerate(rhythm)]
+        line += [*burst, softening]
+    return line
 
 
-def _set_then_bow(hand: _Hand) -> list[Event]:
-    line = []
-    for finger in (*hand.targets, *hand.targets[::-1]):
-        line += [rest(), hand.note(finger, QUARTER, "short")]
-    return line if len(line) >= 8 else line * 2
+def _set_then_bow(hand: DrillHand) -> list[Event]:
+    if hand.request.difficulty == EASY:
+        line = [*hand.targets, *hand.targets[::-1]] * (2 if len(hand.targets) < 4 else 1)
+    else:
+        line = [finger for order in finger_orders(hand, 2) for finger in order]
+    return [event for f in line for event in (rest(), hand.note(f, QUARTER, "short"))]
 
 
 MAKERS: Mapping[str, tuple[Maker, str, str, float]] = {

@@ -1,9 +1,15 @@
 """The music of an exercise on one of its rungs."""
 
+from collections.abc import Mapping
+
 from lefthand.exercises import Exercise
-from lefthand.music.drills import DrillRequest, make_drill
+from lefthand.music.drills import make_drill
+from lefthand.music.hands import BASS_FRAME_OF_WAY, FRAMES, LOW_FOURTH
+from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
 from lefthand.music.score import Drill
 from lefthand.vocabulary import Instrument
+
+NO_WAYS: Mapping[str, str] = {}
 
 
 def drill_of(
@@ -12,23 +18,49 @@ def drill_of(
     instrument: Instrument,
     *,
     fingers: tuple[int, ...] = (),
+    ways: Mapping[str, str] = NO_WAYS,
     seed: int = 1,
 ) -> Drill | None:
     """The drill of this rung (counted from 1) for this instrument, or None when it has no music.
 
-    `fingers`: those aimed at, () for all. The same `seed` gives the same notes.
+    `fingers`: those aimed at, () for all. `ways`: the ways of teaching that were chosen. The same
+    `seed` gives the same notes.
     """
+    request = request_of(exercise, rung, instrument, fingers=fingers, ways=ways, seed=seed)
+    return make_drill(request) if request else None
+
+
+def request_of(
+    exercise: Exercise,
+    rung: int,
+    instrument: Instrument,
+    *,
+    fingers: tuple[int, ...] = (),
+    ways: Mapping[str, str] = NO_WAYS,
+    seed: int = 1,
+) -> DrillRequest | None:
+    """What the drill of this rung is made for; see `drill_of`."""
     step = exercise.rung(rung)
     if step.drill is None:
         return None
-    return make_drill(
-        DrillRequest(
-            drill=step.drill,
-            instrument=instrument,
-            tempo=step.dose.tempo,
-            fingers=fingers,
-            without=exercise.silent_fingers,
-            low_fourth=step.low_fourth,
-            seed=seed,
-        )
+    frame = BASS_FRAME_OF_WAY.get(ways.get("bass_fingering", ""))
+    if step.low_fourth:
+        frame = LOW_FOURTH
+    return DrillRequest(
+        drill=step.drill,
+        instrument=instrument,
+        tempo=step.dose.tempo,
+        bars=step.dose.reps if step.dose.unit == "bars" else None,
+        fingers=fingers,
+        frame=frame if frame in FRAMES[instrument] else None,
+        difficulty=_difficulty(rung, len(exercise.rungs)),
+        without=exercise.silent_fingers,
+        seed=seed,
     )
+
+
+def _difficulty(rung: int, rungs: int) -> int:
+    """The lowest rung is easy, the highest of at least three is hard."""
+    if rung == 1:
+        return EASY
+    return HARD if rung == rungs and rungs > MIDDLE else MIDDLE

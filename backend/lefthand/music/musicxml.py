@@ -86,6 +86,7 @@ def _attributes(measure: ET.Element, board: Fingerboard, fifths: int) -> None:
     _add(clef, "line", str(board.clef[1]))
     if board.octave_written:
         transpose = _add(attributes, "transpose")
+        _add(transpose, "diatonic", "0")  # may be left out, but some readers then stumble
         _add(transpose, "chromatic", "0")
         _add(transpose, "octave-change", str(-board.octave_written))
 

@@ -1,8 +1,4 @@
-"""Strings, clefs and the first-position hand of the four instruments.
-
-Steps above the open string in semitones (common practice): violin and viola 2, 3 or 4, 5, 7 with
-the fourth low at 6; cello 2, 3, 4, 5; bass 2, 3, 4 with fingers 1, 2, 4. A4 = 440 Hz is MIDI 69.
-"""
+"""Pitches, strings and clefs of the four instruments. A4 = 440 Hz is MIDI 69 (ISO 16:1975)."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -56,20 +52,12 @@ class Pitch:
 
 @dataclass(frozen=True, slots=True)
 class Fingerboard:
-    """strings: open strings, lowest first. hand: finger to (letters, semitones) above the open
-    string in first position. clef: sign, line. octave_written: octaves written above the sound."""
+    """strings: open strings, lowest first. clef: sign, line. octave_written: octaves written above
+    the sound."""
 
     strings: tuple[Pitch, ...]
     clef: tuple[str, int]
-    hand: Mapping[int, tuple[int, int]]
     octave_written: int = 0
-
-    @property
-    def fingers(self) -> tuple[int, ...]:
-        return tuple(self.hand)
-
-
-_VIOLIN_HAND = {1: (1, 2), 2: (2, 4), 3: (3, 5), 4: (4, 7)}
 
 
 def _open(*names: str) -> tuple[Pitch, ...]:
@@ -77,19 +65,8 @@ def _open(*names: str) -> tuple[Pitch, ...]:
 
 
 FINGERBOARDS: Mapping[Instrument, Fingerboard] = {
-    Instrument.VIOLIN: Fingerboard(_open("G3", "D4", "A4", "E5"), ("G", 2), _VIOLIN_HAND),
-    Instrument.VIOLA: Fingerboard(_open("C3", "G3", "D4", "A4"), ("C", 3), _VIOLIN_HAND),
-    Instrument.CELLO: Fingerboard(
-        _open("C2", "G2", "D3", "A3"),
-        ("F", 4),
-        {1: (1, 2), 2: (2, 3), 3: (2, 4), 4: (3, 5)},
-    ),
-    Instrument.BASS: Fingerboard(
-        _open("E1", "A1", "D2", "G2"),
-        ("F", 4),
-        {1: (1, 2), 2: (2, 3), 4: (2, 4)},
-        octave_written=1,
-    ),
+    Instrument.VIOLIN: Fingerboard(_open("G3", "D4", "A4", "E5"), ("G", 2)),
+    Instrument.VIOLA: Fingerboard(_open("C3", "G3", "D4", "A4"), ("C", 3)),
+    Instrument.CELLO: Fingerboard(_open("C2", "G2", "D3", "A3"), ("F", 4)),
+    Instrument.BASS: Fingerboard(_open("E1", "A1", "D2", "G2"), ("F", 4), octave_written=1),
 }
-LOW_SECOND = (2, 3)
-LOW_FOURTH = {Instrument.VIOLIN: (4, 6), Instrument.VIOLA: (4, 6)}

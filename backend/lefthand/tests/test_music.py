@@ -13,24 +13,33 @@ from xml.etree import ElementTree as ET
 from lefthand.catalogue import load_catalogue
 from lefthand.errors import InputError
 from lefthand.exercises import DRILLS
-from lefthand.music.drills import MAKERS, DrillRequest, make_drill
+from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.engraving import METRONOME_QUARTER, engrave, flat_svg
 from lefthand.music.for_exercise import drill_of
+from lefthand.music.hands import hand_of
 from lefthand.music.musicxml import DIVISIONS, key_for, to_musicxml
-from lefthand.music.score import BAR, Event, drill_json, into_bars, rest
+from lefthand.music.request import DrillRequest
+from lefthand.music.score import BAR, QUARTER, Drill, Event, Tone, drill_json, into_bars, rest
 from lefthand.music.strings import FINGERBOARDS, Pitch
 from lefthand.vocabulary import Instrument
 
 REACH_SEMITONES = 12
 
 
-def all_drills():
+def all_requests():
     for instrument in Instrument:
         for name in MAKERS:
             if name == "extension_pattern" and instrument is not Instrument.CELLO:
                 continue
-            for fingers in ((), (4,), (2, 3)):
-                yield make_drill(DrillRequest(name, instrument, tempo=72, fingers=fingers))
+            for difficulty in (1, 2, 3):
+                for fingers in ((), (4,), (2, 3)):
+                    yield DrillRequest(
+                        name, instrument, tempo=72, fingers=fingers, difficulty=difficulty
+                    )
+
+
+def all_drills():
+    return map(make_drill, all_requests())
 
 
 class Strings(TestCase):
@@ -45,8 +54,8 @@ class Strings(TestCase):
 
     def test_checks_of_the_trade_on_the_fingerboard(self):
         def at(instrument, string, finger):
-            board = FINGERBOARDS[instrument]
-            return board.strings[string].above(*board.hand[finger]).midi
+            step = hand_of(instrument)[finger]
+            return FINGERBOARDS[instrument].strings[string].above(*step).midi
 
         for instrument in (Instrument.VIOLIN, Instrument.VIOLA):
             strings = FINGERBOARDS[instrument].strings
@@ -79,7 +88,7 @@ class Drills(TestCase):
                         self.assertTrue(0 <= above <= REACH_SEMITONES)
                         if tone.finger == 0:
                             self.assertEqual(above, 0)
-                        self.assertIn(tone.finger, (0, *board.fingers))
+                        self.assertIn(tone.finger, (0, *hand_of(drill.instrument)))
 
     def test_a_pattern_does_not_repeat_a_bar_and_the_seed_decides(self):
         one = make_drill(DrillRequest("frame_pattern", Instrument.VIOLIN, seed=3))
@@ -151,10 +160,14 @@ class Written(TestCase):
                     self.assertEqual(whole, BAR * DIVISIONS)
 
     def test_accidentals_stand_once_in_a_bar_and_come_back(self):
-        drill = make_drill(DrillRequest("frame_pattern", Instrument.BASS, string=2))
+        events = []
+        for name in ("C5", "C#5", "C#5", "C5", "C#5", "C5", "A4", "A4"):
+            events.append(Event(QUARTER, (Tone(Pitch.parse(name), 2, 2),)))
+        drill = Drill("test", "Test", Instrument.VIOLIN, 60, into_bars(events))
         root = ET.fromstring(to_musicxml(drill))
         bars = [[n.findtext("accidental") for n in m.iter("note")] for m in root.iter("measure")]
-        self.assertEqual(bars[0], [None, None, None, "sharp"])
+        self.assertEqual(root.findtext(".//fifths"), "0")
+        self.assertEqual(bars[0], [None, "sharp", None, "natural"])
         self.assertEqual(bars[1], ["sharp", "natural", None, None])
 
     def test_key_with_the_fewest_accidentals(self):
