@@ -2,7 +2,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist', 'src/api/schema.d.ts', '*.config.js', '*.config.ts'] },
+  { ignores: ['dist', 'public', 'src/api/schema.d.ts', '*.config.js', '*.config.ts'] },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: {

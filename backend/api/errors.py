@@ -11,6 +11,7 @@ STATUS = {
     "not_found": 404,
     "bad_input": 422,
     "paused": 409,
+    "link_gone": 410,
     "nothing_to_undo": 409,
     "sign_in_failed": 401,
     "sign_in_needed": 401,

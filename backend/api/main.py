@@ -4,7 +4,7 @@ from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from api.errors import install_handlers
-from api.routes import catalogue, desk, groups, lessons, players, session, sheets
+from api.routes import catalogue, desk, groups, home, lessons, players, session, sheets
 
 api = NinjaAPI(title="Jolf", version="1", urls_namespace="jolf", auth=django_auth, docs_url=None)
 install_handlers(api)
@@ -13,5 +13,6 @@ api.add_router("/catalogue", catalogue.router)
 api.add_router("/desk", desk.router)
 api.add_router("/players", players.router)
 api.add_router("/groups", groups.router)
+api.add_router("/home", home.router)
 api.add_router("/lessons", lessons.router)
 api.add_router("/lessons", sheets.router)

@@ -3,6 +3,7 @@
 from datetime import date
 
 from api.present_desk import ways_out
+from api.present_home import report_out
 from api.schemas import (
     CauseOut,
     DayRowOut,
@@ -195,6 +196,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             reasons=list(view.safety.reasons),
             flag=flag_out(flag) if flag else None,
         ),
+        home=report_out(lesson),
         review=[_review_out(r) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
         plan=_plan_out(view),

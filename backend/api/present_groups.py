@@ -3,14 +3,7 @@
 from datetime import date
 
 from api.present import flag_out, player_brief
-from api.schemas import (
-    CheckChoiceOut,
-    CloserOut,
-    GroupOut,
-    PairOut,
-    SweepOut,
-    SweepRowOut,
-)
+from api.schemas_groups import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
 from studio.models import Group, Player
 from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks
 

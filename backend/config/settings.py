@@ -119,6 +119,7 @@ SECURE_HSTS_PRELOAD = HTTPS
 
 NINJA_NUM_PROXIES = 1 if HTTPS else 0
 SIGN_IN_RATE = "10/m"
+HOME_RATE = "120/m"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,

@@ -205,7 +205,7 @@ def _balanced(ranked: Sequence[Exercise], worthy: set[str], now: Situation) -> l
     nearly as good, a step into music, then the best of what is left. A load brings the warm-up with
     it, and a week has one load at most."""
     order: list[Exercise] = list(ranked[:1])
-    loads = bool(order) and _is_load(order[0])
+    loads = bool(order) and is_load(order[0])
     releases = [e for e in ranked if e.kind is Kind.RELEASE]
     if loads and not releases:
         releases = [now.catalogue.exercises["warm_up"]]
@@ -216,12 +216,13 @@ def _balanced(ranked: Sequence[Exercise], worthy: set[str], now: Situation) -> l
     for group in (releases, placements, transfers, ranked):
         if group is releases and order and order[0].kind is Kind.RELEASE:
             continue
-        fresh = [e for e in group if e not in order and not _is_load(e)]
+        fresh = [e for e in group if e not in order and not is_load(e)]
         order += fresh[:1]
     return order
 
 
-def _is_load(exercise: Exercise) -> bool:
+def is_load(exercise: Exercise) -> bool:
+    """True for what loads the hand: strength, or a stretch."""
     return exercise.kind is Kind.STRENGTH or exercise.stretch
 
 
@@ -254,7 +255,7 @@ def plan_item(
     fingers = _fingers(exercise, cause, diagnosis)
     days = practice_days(exercise, now.case)
     dose = _safe_dose(exercise, rung, now)
-    if _is_load(exercise):
+    if is_load(exercise):
         dose = _within_load_limit(dose, len(days), now.case, len(fingers), last_strength_minutes)
     return PlanItem(
         exercise=exercise.id,
@@ -287,17 +288,21 @@ def _fingers(exercise: Exercise, cause: str, diagnosis: Diagnosis) -> tuple[int,
 
 def practice_days(exercise: Exercise, case: Case) -> tuple[int, ...]:
     """Days of the week, 1..6 after the lesson. Loads rest a day between for young and old hands."""
-    spaced = case.age is not None and (case.age < SPACED_BELOW_AGE or case.age > SPACED_ABOVE_AGE)
-    if _is_load(exercise) and spaced:
+    if is_load(exercise) and rests_between_loads(case.age):
         return SPACED_DAYS
     return FIVE_DAYS if case.minutes_budget <= 5 else EVERY_DAY
+
+
+def rests_between_loads(age: float | None) -> bool:
+    """True for young and old hands, whose loads do not stand on two days running."""
+    return age is not None and (age < SPACED_BELOW_AGE or age > SPACED_ABOVE_AGE)
 
 
 def _safe_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
     dose = exercise.rung(rung).dose
     if now.safety.is_amber:
         dose = dose.halved()
-    if _is_load(exercise):
+    if is_load(exercise):
         if now.has_loose_joints:
             dose = dose.halved()
         if now.case.break_weeks >= SHORT_BREAK_WEEKS:

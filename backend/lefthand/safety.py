@@ -41,7 +41,7 @@ class Safety:
 
 def assess_safety(case: Case) -> Safety:
     """The level and every reason for it, in plain words."""
-    red = _red_reasons(case.reports)
+    red = red_reasons(case.reports)
     if red:
         return Safety(SafetyLevel.RED, tuple(red))
     amber = _amber_reasons(case)
@@ -61,7 +61,8 @@ def _is_sore_skin(reports: Reports) -> bool:
     )
 
 
-def _red_reasons(reports: Reports) -> list[str]:
+def red_reasons(reports: Reports) -> list[str]:
+    """Every reason to stop and ask a doctor or physiotherapist; empty when there is none."""
     signs = {
         "numbness or tingling": reports.numbness,
         "pain that radiates": reports.radiating,

@@ -8,6 +8,7 @@ MESSAGES = {
     "sign_in_failed": "Name and password do not match.",
     "sign_in_needed": "Please sign in.",
     "slow_down": "Too many tries. Wait a minute, then try again.",
+    "link_gone": "This link is not in use any more. Ask your teacher for the new one.",
     "refused": "This was refused.",
 }
 

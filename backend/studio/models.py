@@ -219,7 +219,10 @@ class PracticeResult(models.Model):
 
 
 class RedFlag(models.Model):
-    """Reasons to stop. Plans are paused until the teacher lifts it with a dated note."""
+    """Reasons to stop. Plans are paused until the teacher lifts it with a dated note.
+
+    `from_home`: raised by a practice log and not by the answers of a lesson.
+    """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="red_flags")
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="red_flags")
@@ -227,12 +230,44 @@ class RedFlag(models.Model):
     reasons = models.JSONField(default=list)
     lifted_on = models.DateField(null=True, blank=True)
     note = models.CharField(max_length=300, blank=True)
+    from_home = models.BooleanField(default=False)
 
     class Meta:
         ordering = ["-raised_on", "-pk"]
 
     def __str__(self) -> str:
         return f"{self.player}: {', '.join(self.reasons)}"
+
+
+class HomeLink(models.Model):
+    """The private address of a lesson's week. Whoever has it sees first name, plan and music."""
+
+    lesson = models.OneToOneField(Lesson, on_delete=models.CASCADE, related_name="home_link")
+    token = models.CharField(max_length=43, unique=True)
+    revoked = models.BooleanField(default=False)
+
+    def __str__(self) -> str:
+        return f"link of {self.lesson}"
+
+
+class HomeDay(models.Model):
+    """How a practice day went, as it was logged at home. A later log of the day replaces it."""
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
+    date = models.DateField()
+    done = models.CharField(max_length=6, choices=[(w, w) for w in ("done", "partly", "not")])
+    felt = models.CharField(
+        max_length=6, choices=[(w, w) for w in ("soft", "mixed", "tight")], blank=True
+    )
+    pain = models.PositiveSmallIntegerField(default=0)
+    signs = models.JSONField(default=list, blank=True)
+
+    class Meta:
+        ordering = ["date"]
+        constraints = [models.UniqueConstraint(fields=["lesson", "date"], name="one_log_a_day")]
+
+    def __str__(self) -> str:
+        return f"{self.date}: {self.done}"
 
 
 class LessonEntry(models.Model):

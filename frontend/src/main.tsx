@@ -1,8 +1,5 @@
 import '@mantine/core/styles.css';
-import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
-import '@fontsource-variable/atkinson-hyperlegible-next/wght-italic.css';
-import '@fontsource-variable/literata/wght.css';
-import '@fontsource/noto-music/music-400.css';
+import './fonts.css';
 import './global.css';
 
 import { MantineProvider } from '@mantine/core';

@@ -6,7 +6,9 @@ import {
   type MantineColorsTuple,
 } from '@mantine/core';
 
-// All tokens of the look live here. docs/look.md shows them.
+import { lamp, paper, SANS, SERIF } from './tokens';
+
+// The look of the component library, from the tokens. docs/look.md shows them.
 
 const spruce: MantineColorsTuple = [
   '#eef6f3',
@@ -20,9 +22,6 @@ const spruce: MantineColorsTuple = [
   '#1b4a3f',
   '#123530',
 ];
-
-const SERIF = "'Literata Variable', 'Noto Music', Georgia, serif";
-const SANS = "'Atkinson Hyperlegible Next Variable', 'Noto Music', system-ui, sans-serif";
 
 export const theme = createTheme({
   colors: { spruce },
@@ -41,42 +40,6 @@ export const theme = createTheme({
     Button: Button.extend({ defaultProps: { size: 'md' }, styles: { root: { minHeight: 44 } } }),
   },
 });
-
-const paper = {
-  '--paper': '#f6f1e7',
-  '--sheet': '#fdfaf3',
-  '--ink': '#26211b',
-  '--ink-soft': '#5d5446',
-  '--line': '#b9ac96',
-  '--line-soft': '#ded4c1',
-  '--accent': '#20574a',
-  '--accent-wash': '#dcebe5',
-  '--on-accent': '#ffffff',
-  '--skin': '#f3e3cf',
-  '--wood': '#4a4038',
-  '--string': '#cfc4b0',
-  '--safety': '#a3231a',
-  '--safety-wash': '#fbe4e0',
-  '--on-safety': '#ffffff',
-};
-
-const lamp = {
-  '--paper': '#1c1915',
-  '--sheet': '#26221c',
-  '--ink': '#efe7d8',
-  '--ink-soft': '#c1b59f',
-  '--line': '#6d6353',
-  '--line-soft': '#40382d',
-  '--accent': '#8dc9b6',
-  '--accent-wash': '#24443a',
-  '--on-accent': '#10231d',
-  '--skin': '#4d4336',
-  '--wood': '#0f0d0b',
-  '--string': '#8d8270',
-  '--safety': '#ff9d91',
-  '--safety-wash': '#4c1f1a',
-  '--on-safety': '#2a0b08',
-};
 
 export const cssVariables: CSSVariablesResolver = () => ({
   variables: { '--serif': SERIF, '--sans': SANS },

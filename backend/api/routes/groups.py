@@ -5,7 +5,7 @@ from ninja import Router
 
 from api.present_groups import brief_out, check_choice_out, sweep_out
 from api.routes.players import today
-from api.schemas import (
+from api.schemas_groups import (
     CheckChoiceOut,
     ChecksIn,
     GroupIn,

@@ -1,11 +1,18 @@
-"""The practice sheet: on screen and as PDF."""
+"""The practice sheet on screen and as PDF, the calendar file and the private link."""
 
+from datetime import time
+
+import segno
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from api.schemas import SheetItemOut, SheetOut
+from api.schemas_home import LinkOut
+from studio.models import HomeLink
+from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.paper.pdf import sheet_pdf
 from studio.paper.sheet import Sheet, build_sheet
+from studio.services.home import HomeWeek, link_of, make_link, revoke_link
 from studio.services.lessons import lesson_of
 
 router = Router(tags=["sheets"])
@@ -25,6 +32,45 @@ def read_sheet_pdf(request: HttpRequest, lesson_id: int) -> HttpResponse:
     response = HttpResponse(sheet_pdf(sheet), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="practice-{sheet.date}.pdf"'
     return response
+
+
+@router.get(
+    "/{int:lesson_id}/practice.ics",
+    openapi_extra={"responses": {200: {"content": {"text/calendar": {}}}}},
+)
+def read_calendar(request: HttpRequest, lesson_id: int, at: time = USUAL_TIME) -> HttpResponse:
+    lesson = lesson_of(request.user, lesson_id)
+    response = HttpResponse(
+        week_calendar(HomeWeek(lesson, lesson.date), at),
+        content_type="text/calendar; charset=utf-8",
+    )
+    response["Content-Disposition"] = f'attachment; filename="practice-{lesson.date}.ics"'
+    return response
+
+
+@router.get("/{int:lesson_id}/link", response=LinkOut)
+def read_link(request: HttpRequest, lesson_id: int) -> LinkOut:
+    return _link_out(request, link_of(lesson_of(request.user, lesson_id)))
+
+
+@router.post("/{int:lesson_id}/link", response=LinkOut)
+def make(request: HttpRequest, lesson_id: int) -> LinkOut:
+    """A new private link to this lesson's week; the one before stops working."""
+    return _link_out(request, make_link(lesson_of(request.user, lesson_id)))
+
+
+@router.delete("/{int:lesson_id}/link", response=LinkOut)
+def revoke(request: HttpRequest, lesson_id: int) -> LinkOut:
+    revoke_link(lesson_of(request.user, lesson_id))
+    return _link_out(request, None)
+
+
+def _link_out(request: HttpRequest, link: HomeLink | None) -> LinkOut:
+    if link is None:
+        return LinkOut(address=None, code=None)
+    address = request.build_absolute_uri(f"/home/{link.token}")
+    code = segno.make(address, micro=False).svg_inline(scale=4, border=2, svgclass=None)
+    return LinkOut(address=address, code=code)
 
 
 def _sheet_out(sheet: Sheet) -> SheetOut:

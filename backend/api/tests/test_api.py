@@ -17,6 +17,7 @@ from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
+HOME = "/api/home/"  # open to whoever has the link
 ENTRY = {"client_key": "abcdefgh-1", "kind": "observation", "key": "web.closed", "value": 2}
 KEY = "abcdefgh-2"
 BODIES = {
@@ -36,7 +37,8 @@ BODIES = {
 def routes():
     for path, operations in api.get_openapi_schema()["paths"].items():
         for method in operations:
-            yield method.upper(), path
+            if not path.startswith(HOME):
+                yield method.upper(), path
 
 
 class Access(StudioCase):
@@ -52,7 +54,8 @@ class Access(StudioCase):
 
     def call(self, client, method, path):
         ids = {"player_id": self.player, "lesson_id": self.given, "group_id": self.group}
-        address = path.format(**{name: record.pk for name, record in ids.items()})
+        numbers = {name: record.pk for name, record in ids.items()}
+        address = path.format(token="a" * 43, **numbers)
         body = BODIES.get(path.rsplit("/", 1)[-1], ENTRY)
         if isinstance(body.get("players"), list):
             body = {**body, "players": [self.player.pk]}

@@ -2,22 +2,23 @@
 
 from dataclasses import dataclass
 from datetime import date
-from functools import lru_cache
 
 from lefthand.catalogue import load_catalogue
 from lefthand.exercises import Exercise
 from lefthand.music.engraving import engrave
 from lefthand.music.for_exercise import drill_of
 from lefthand.music.musicxml import to_musicxml
+from lefthand.music.score import Drill
 from lefthand.vocabulary import Instrument
 from studio.models import Lesson, Plan, PlanItem
-from studio.services.cases import LessonView
+from studio.services.cases import LessonView, way_of_teaching
 from studio.services.lessons import plan_minutes, practice_dates
 from studio.services.reviews import item_dose
 
 WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
 MUSIC_WIDTH = 1900
+PHONE_WIDTH = 900
 
 
 @dataclass(frozen=True)
@@ -36,6 +37,7 @@ class SheetItem:
     tempo: int | None
     days: tuple[str, ...]
     why: str
+    drill: Drill | None
     music: str | None
 
 
@@ -82,6 +84,7 @@ def _item(item: PlanItem, view: LessonView, seed: int) -> SheetItem:
     exercise = view.catalogue.exercises[item.exercise]
     lesson = view.lesson
     dose = item_dose(item)
+    drill = item_drill(item, lesson, seed)
     return SheetItem(
         exercise=exercise,
         steps=(*exercise.steps, *view.says.get(exercise.id, ())),
@@ -91,19 +94,23 @@ def _item(item: PlanItem, view: LessonView, seed: int) -> SheetItem:
         tempo=item.tempo,
         days=_weekdays(lesson, item.days),
         why=item.why,
-        music=_music(item.exercise, item.rung, lesson.player.instrument, tuple(item.fingers), seed),
+        drill=drill,
+        music=drill_picture(drill, seed) if drill else None,
     )
 
 
-@lru_cache(maxsize=128)
-def _music(
-    exercise: str, rung: int, instrument: str, fingers: tuple[int, ...], seed: int
-) -> str | None:
-    drill = drill_of(
-        load_catalogue().exercises[exercise],
-        rung,
-        Instrument(instrument),
-        fingers=fingers,
+def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:
+    """The music as SVG; a smaller `width` makes larger notes and more lines."""
+    return engrave(to_musicxml(drill), seed=seed, width=width)
+
+
+def item_drill(item: PlanItem, lesson: Lesson, seed: int) -> Drill | None:
+    """The music of an item: the same on paper, on the phone and for listening."""
+    return drill_of(
+        load_catalogue().exercises[item.exercise],
+        item.rung,
+        Instrument(lesson.player.instrument),
+        fingers=tuple(item.fingers),
+        ways=way_of_teaching(lesson.player),
         seed=seed,
     )
-    return engrave(to_musicxml(drill), seed=seed, width=MUSIC_WIDTH) if drill else None

@@ -33,7 +33,7 @@ def keep_flag_in_step(lesson: Lesson, case: Case) -> None:
     A flag that the teacher has lifted stays as it is.
     """
     today = assess_safety(case)
-    flag = RedFlag.objects.filter(lesson=lesson).first()
+    flag = RedFlag.objects.filter(lesson=lesson, from_home=False).first()
     if today.is_red and flag is None:
         RedFlag.objects.create(
             player=lesson.player,
@@ -47,6 +47,20 @@ def keep_flag_in_step(lesson: Lesson, case: Case) -> None:
             flag.save(update_fields=["reasons"])
         else:
             flag.delete()
+
+
+def raise_from_home(lesson: Lesson, reasons: list[str], on: date) -> None:
+    """Raise a flag for what was logged at home; reasons add up while one is up."""
+    flag = RedFlag.objects.filter(
+        player=lesson.player, from_home=True, lifted_on__isnull=True
+    ).first()
+    if flag is None:
+        RedFlag.objects.create(
+            player=lesson.player, lesson=lesson, raised_on=on, reasons=reasons, from_home=True
+        )
+    else:
+        flag.reasons = list(dict.fromkeys([*flag.reasons, *reasons]))
+        flag.save(update_fields=["reasons"])
 
 
 def lift_flag(player: Player, *, note: str, on: date) -> RedFlag:

@@ -69,3 +69,15 @@ export const checkChoiceQuery = (id: number) =>
       ),
     staleTime: 0,
   });
+
+export const linkQuery = (lessonId: number) =>
+  queryOptions({
+    queryKey: ['link', lessonId],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/link', {
+          params: { path: { lesson_id: lessonId } },
+        }),
+      ),
+    staleTime: 0,
+  });

@@ -201,6 +201,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Week */
+        get: operations["api_routes_home_read_week"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/{token}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep Day */
+        post: operations["api_routes_home_keep_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/{token}/practice.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Calendar
+         * @description The rest of the week with an alarm a day at the wall-clock time `at`.
+         */
+        get: operations["api_routes_home_read_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}": {
         parameters: {
             query?: never;
@@ -229,6 +283,45 @@ export interface paths {
         put?: never;
         /** Add Entry */
         post: operations["api_routes_lessons_add_entry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Link */
+        get: operations["api_routes_sheets_read_link"];
+        put?: never;
+        /**
+         * Make
+         * @description A new private link to this lesson's week; the one before stops working.
+         */
+        post: operations["api_routes_sheets_make"];
+        /** Revoke */
+        delete: operations["api_routes_sheets_revoke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/practice.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Calendar */
+        get: operations["api_routes_sheets_read_calendar"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -578,6 +671,22 @@ export interface components {
             /** Ways */
             ways: components["schemas"]["WayOut"][];
         };
+        /**
+         * DrillNoteOut
+         * @description One expected note: MIDI number, finger, string (1 is the highest), onset and length in s.
+         */
+        DrillNoteOut: {
+            /** Finger */
+            finger: number;
+            /** Midi */
+            midi: number;
+            /** Onset */
+            onset: number;
+            /** Seconds */
+            seconds: number;
+            /** String */
+            string: number;
+        };
         /** EntryIn */
         EntryIn: {
             /** Client Key */
@@ -710,6 +819,130 @@ export interface components {
             /** Players */
             players: number[];
         };
+        /** HomeDayIn */
+        HomeDayIn: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Done */
+            done: string;
+            /**
+             * Felt
+             * @default
+             */
+            felt?: string;
+            /**
+             * Pain
+             * @default 0
+             */
+            pain?: number;
+            /**
+             * Signs
+             * @default []
+             */
+            signs?: string[];
+        };
+        /** HomeDayOut */
+        HomeDayOut: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Done */
+            done: string;
+            /** Felt */
+            felt: string;
+            /** Pain */
+            pain: number;
+            /** Signs */
+            signs: string[];
+        };
+        /**
+         * HomeItemOut
+         * @description One exercise at home. Times in seconds; `days` are calendar days, what was missed moved.
+         */
+        HomeItemOut: {
+            /** Days */
+            days: string[];
+            /** Dose */
+            dose: string;
+            /** Exercise */
+            exercise: string;
+            /** Feel */
+            feel: string;
+            /** Helper Does */
+            helper_does: string;
+            /** Is Hold */
+            is_hold: boolean;
+            /** Minutes */
+            minutes: number;
+            /** Music */
+            music: string | null;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
+            /** Pause */
+            pause: number;
+            /** Reps */
+            reps: number;
+            /** Rest */
+            rest: number;
+            /** Rung Words */
+            rung_words: string;
+            /** Seconds */
+            seconds: number;
+            /** Sets */
+            sets: number;
+            /** Steps */
+            steps: string[];
+            /** Stop */
+            stop: string;
+            /** Tempo */
+            tempo: number | null;
+            /** Why */
+            why: string;
+        };
+        /** HomeOut */
+        HomeOut: {
+            /** Days */
+            days: components["schemas"]["HomeDayOut"][];
+            /** First Name */
+            first_name: string;
+            /**
+             * Given On
+             * Format: date
+             */
+            given_on: string;
+            /** Instrument */
+            instrument: string;
+            /** Items */
+            items: components["schemas"]["HomeItemOut"][];
+            /** Open Strings */
+            open_strings: number[];
+            /** Paused */
+            paused: boolean;
+            /** Teacher Line */
+            teacher_line: string;
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+        };
+        /**
+         * HomeReportOut
+         * @description What came home from the week before: the planned days and those that were logged.
+         */
+        HomeReportOut: {
+            /** Days */
+            days: components["schemas"]["HomeDayOut"][];
+            /** Planned */
+            planned: string[];
+        };
         /** LadderOut */
         LadderOut: {
             /** Exercise */
@@ -770,6 +1003,7 @@ export interface components {
             };
             /** Focus */
             focus: components["schemas"]["FocusOut"][];
+            home: components["schemas"]["HomeReportOut"] | null;
             /** Id */
             id: number;
             look: components["schemas"]["LookOut"] | null;
@@ -805,6 +1039,16 @@ export interface components {
         LiftIn: {
             /** Note */
             note: string;
+        };
+        /**
+         * LinkOut
+         * @description The private link as an address and as a square code (SVG); None when there is none.
+         */
+        LinkOut: {
+            /** Address */
+            address: string | null;
+            /** Code */
+            code: string | null;
         };
         /** LookOut */
         LookOut: {
@@ -1616,6 +1860,78 @@ export interface operations {
             };
         };
     };
+    api_routes_home_read_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeOut"];
+                };
+            };
+        };
+    };
+    api_routes_home_keep_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HomeDayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeOut"];
+                };
+            };
+        };
+    };
+    api_routes_home_read_calendar: {
+        parameters: {
+            query?: {
+                at?: string;
+            };
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
+                };
+            };
+        };
+    };
     api_routes_lessons_read_lesson: {
         parameters: {
             query?: never;
@@ -1660,6 +1976,96 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+        };
+    };
+    api_routes_sheets_read_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+        };
+    };
+    api_routes_sheets_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+        };
+    };
+    api_routes_sheets_revoke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+        };
+    };
+    api_routes_sheets_read_calendar: {
+        parameters: {
+            query?: {
+                at?: string;
+            };
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
                 };
             };
         };

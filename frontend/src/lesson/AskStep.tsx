@@ -5,6 +5,7 @@ import type { Catalogue, Schemas } from '../api/client';
 import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
 import css from './AskStep.module.css';
+import { HomeReport } from './HomeReport';
 import type { LessonHandle } from './useLesson';
 
 const SIGNS: [string, string][] = [
@@ -44,6 +45,7 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
 
   return (
     <div className={css.ask}>
+      {lesson.home && <HomeReport home={lesson.home} />}
       {lesson.review.length > 0 && <LastWeek handle={handle} />}
       <section>
         <h2>Any pain, numbness or tiredness?</h2>

@@ -7,6 +7,7 @@ import { sheetQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
+import { PhoneLink } from './PhoneLink';
 import css from './SheetPage.module.css';
 
 /** The practice sheet on screen, as it will be on paper. */
@@ -33,6 +34,14 @@ export function SheetPage() {
         <Button variant="default" onClick={() => window.print()}>
           Print
         </Button>
+        {!sheet.paused && sheet.items.length > 0 && (
+          <>
+            <PhoneLink lessonId={Number(lessonId)} />
+            <Button variant="default" component="a" href={`/api/lessons/${lessonId}/practice.ics`}>
+              Calendar
+            </Button>
+          </>
+        )}
         <Button component={Link} to="/" variant="default">
           Next player
         </Button>

@@ -1,0 +1,73 @@
+"""The week at home as it leaves the API: the least that is needed to practise."""
+
+from api.schemas import HomeDayOut, HomeReportOut
+from api.schemas_home import DrillNoteOut, HomeItemOut, HomeOut
+from lefthand.music.score import drill_json
+from lefthand.music.strings import FINGERBOARDS
+from lefthand.vocabulary import Instrument
+from studio.models import HomeDay, Lesson, PlanItem
+from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
+from studio.paper.sheet import SheetItem as PaperItem
+from studio.services.home import HomeWeek, last_home_days, planned_dates
+from studio.services.reviews import item_dose
+
+
+def home_out(week: HomeWeek) -> HomeOut:
+    lesson = week.lesson
+    instrument = Instrument(lesson.player.instrument)
+    paper = {item.exercise.id: item for item in build_sheet(lesson).items}
+    return HomeOut(
+        first_name=lesson.player.name.split()[0],
+        instrument=INSTRUMENT_NAMES[instrument.value],
+        given_on=lesson.date,
+        today=week.today,
+        teacher_line=lesson.teacher_line,
+        paused=week.reasons is not None,
+        open_strings=[pitch.midi for pitch in FINGERBOARDS[instrument].strings],
+        items=[
+            _item_out(item, paper[item.exercise], week, seed)
+            for seed, item in enumerate(week.items, start=1)
+        ],
+        days=[day_out(log) for log in week.logs],
+    )
+
+
+def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> HomeItemOut:
+    dose = item_dose(item)
+    notes = drill_json(paper.drill)["notes"] if paper.drill else []
+    return HomeItemOut(
+        exercise=item.exercise,
+        name=paper.exercise.name,
+        rung_words=paper.rung_words,
+        dose=paper.dose,
+        minutes=paper.minutes,
+        tempo=item.tempo,
+        why=item.why,
+        steps=list(paper.steps),
+        feel=paper.exercise.feel,
+        stop=paper.exercise.stop,
+        helper_does=paper.exercise.helper_does,
+        music=drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None,
+        notes=[DrillNoteOut(**{k: n[k] for k in DrillNoteOut.model_fields}) for n in notes],
+        reps=item.reps,
+        sets=item.sets,
+        seconds=item.seconds,
+        pause=dose.pause,
+        rest=dose.rest,
+        is_hold=dose.is_hold,
+        days=[week.date_of(day) for day in week.days[item.exercise]],
+    )
+
+
+def day_out(log: HomeDay) -> HomeDayOut:
+    return HomeDayOut(
+        date=log.date, done=log.done, felt=log.felt, pain=log.pain, signs=list(log.signs)
+    )
+
+
+def report_out(lesson: Lesson) -> HomeReportOut | None:
+    found = last_home_days(lesson)
+    if found is None:
+        return None
+    before, days = found
+    return HomeReportOut(planned=planned_dates(before), days=[day_out(day) for day in days])

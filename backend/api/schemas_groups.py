@@ -1,0 +1,74 @@
+"""Shapes of groups, sweeps and partner cards."""
+
+from ninja import Field, Schema
+
+from api.schemas import FlagOut, PlayerBrief
+
+
+class GroupOut(Schema):
+    id: int
+    name: str
+    players: list[int]
+    names: list[str]
+
+
+class GroupIn(Schema):
+    name: str = Field(max_length=200)
+    players: list[int] = Field(max_length=60)
+
+
+class CheckChoiceOut(Schema):
+    possible: list[str]
+    proposed: list[str]
+
+
+class ChecksIn(Schema):
+    checks: list[str] = Field(max_length=10)
+
+
+class SweepGradeIn(Schema):
+    client_key: str = Field(min_length=8, max_length=64)
+    player: int
+    check: str = Field(max_length=40)
+    grade: int | None = None
+
+
+class RestIn(Schema):
+    client_key: str = Field(min_length=8, max_length=64)
+    check: str = Field(max_length=40)
+
+
+class SweepRowOut(Schema):
+    """`has`: the checks that this player's instrument has."""
+
+    player: PlayerBrief
+    lesson: int | None
+    has: list[str]
+    now: dict[str, int]
+    before: dict[str, int]
+    flag: FlagOut | None
+
+
+class CloserOut(Schema):
+    player: int
+    check: str
+    grade: int
+    is_more: bool
+
+
+class PairOut(Schema):
+    """First names. `instrument` is that of the watched."""
+
+    watcher: str
+    watched: str
+    instrument: str
+    checks: list[str]
+
+
+class SweepOut(Schema):
+    id: int
+    name: str
+    checks: list[str]
+    rows: list[SweepRowOut]
+    closer: list[CloserOut]
+    pairs: list[PairOut]

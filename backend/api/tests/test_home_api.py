@@ -1,0 +1,112 @@
+"""The open routes behind a private link: what they show, what they refuse, what they tell robots."""
+
+import json
+from datetime import timedelta
+from io import BytesIO
+
+from django.core.cache import cache
+from django.test import Client
+from django.utils import timezone
+from icalendar import Calendar
+
+from studio.models import Player
+from studio.services.home import make_link
+from studio.services.lessons import start_lesson
+from studio.tests.studio_case import GRIP, StudioCase
+
+
+class HomeApi(StudioCase):
+    def setUp(self):
+        super().setUp()
+        cache.clear()
+        self.today = timezone.localdate()
+        self.given = start_lesson(self.player, self.today)
+        self.enter(self.given, "reports", "", {})
+        self.look(self.given, GRIP)
+        self.enter(self.given, "line", "", "Soft hands.")
+        self.enter(self.given, "focus", "", ["thumb_index_grip"])
+        self.give(self.given, *(i.exercise for i in self.view(self.given).proposal.items))
+        self.token = make_link(self.given).token
+        self.client = Client(enforce_csrf_checks=True)
+
+    def get(self, tail=""):
+        return self.client.get(f"/api/home/{self.token}{tail}")
+
+    def log(self, **more):
+        day = {"date": str(self.today + timedelta(days=1)), "done": "done", "felt": "soft", **more}
+        return self.client.post(
+            f"/api/home/{self.token}/days", json.dumps(day), content_type="application/json"
+        )
+
+    def test_it_needs_no_sign_in_and_shows_the_least(self):
+        answer = self.get()
+        self.assertEqual(answer.status_code, 200)
+        self.assertIn("noindex", answer["X-Robots-Tag"])
+        week = answer.json()
+        self.assertEqual((week["first_name"], week["teacher_line"]), ("Pia", "Soft hands."))
+        text = answer.content.decode()
+        for secret in ("Example", "2014", "probability", "thumb_index_grip", "web.closed"):
+            self.assertNotIn(secret, text)
+        self.assertTrue(all(item["days"] for item in week["items"]))
+        self.assertTrue(any(item["music"] and item["notes"] for item in week["items"]))
+
+    def test_a_wrong_address_and_an_ended_one_are_told_apart(self):
+        self.assertEqual(self.client.get(f"/api/home/{'b' * 43}").status_code, 404)
+        teacher = Client()
+        teacher.force_login(self.teacher)
+        teacher.delete(f"/api/lessons/{self.given.pk}/link")
+        answer = self.get()
+        self.assertEqual((answer.status_code, answer.json()["code"]), (410, "link_gone"))
+
+    def test_a_day_is_kept_without_a_cookie_and_bad_ones_name_their_field(self):
+        self.assertEqual(self.log().json()["days"][0]["felt"], "soft")
+        for more, field in (
+            ({"pain": 99}, "pain"),
+            ({"done": "x"}, "done"),
+            ({"date": "2001-01-01"}, "date"),
+        ):
+            answer = self.log(**more)
+            self.assertEqual(answer.status_code, 422)
+            self.assertEqual(answer.json()["fields"][0]["field"], field)
+
+    def test_pain_pauses_the_week_for_the_phone_and_the_teacher(self):
+        week = self.log(pain=5).json()
+        self.assertTrue(week["paused"])
+        self.assertEqual(week["items"], [])
+        teacher = Client()
+        teacher.force_login(self.teacher)
+        rows = teacher.get("/api/players/today").json()["rows"]
+        self.assertIn("pain of 4 or more", rows[0]["flag"]["reasons"][0])
+
+    def test_the_teachers_link_has_an_address_and_a_code_for_the_camera(self):
+        teacher = Client()
+        teacher.force_login(self.teacher)
+        link = teacher.get(f"/api/lessons/{self.given.pk}/link").json()
+        self.assertTrue(link["address"].endswith(f"/home/{self.token}"))
+        self.assertIn("<svg", link["code"])
+
+    def test_the_page_asks_robots_to_stay_out_and_sets_no_cookie(self):
+        answer = self.client.get(f"/home/{self.token}")
+        self.assertIn("noindex", answer["X-Robots-Tag"])
+        self.assertFalse(answer.cookies)
+
+    def test_the_calendar_holds_the_planned_days_with_an_alarm_each(self):
+        answer = self.get("/practice.ics?at=07:30")
+        events = Calendar.from_ical(BytesIO(answer.content).read()).walk("VEVENT")
+        days = {d for item in self.given.plan.items.all() for d in item.days}
+        self.assertEqual(
+            sorted(e["DTSTART"].dt.date() for e in events),
+            sorted(self.today + timedelta(days=d) for d in days),
+        )
+        for event in events:
+            self.assertEqual(event["DTSTART"].dt.strftime("%H:%M"), "07:30")
+            self.assertEqual(len(event.walk("VALARM")), 1)
+            self.assertNotIn("Pia", event["SUMMARY"])
+        self.assertEqual(len({e["UID"] for e in events}), len(events))
+        self.assertEqual(self.get("/practice.ics?at=noon").status_code, 422)
+
+    def test_a_paused_week_has_an_empty_calendar(self):
+        self.log(pain=5)
+        events = Calendar.from_ical(self.get("/practice.ics").content).walk("VEVENT")
+        self.assertEqual(events, [])
+        self.assertEqual(Player.objects.count(), 1)

@@ -1,0 +1,110 @@
+"""The week on the phone: no sign-in, three touches a day, and all of it without a network."""
+
+from django.utils import timezone
+from playwright.sync_api import expect
+
+from browser.cable import Cable
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import HomeDay, Lesson, RedFlag
+from studio.services.home import make_link
+
+MIRA = PLAYERS[:1]
+
+
+class Phone(BrowserCase):
+    players = MIRA
+    viewport = {"width": 390, "height": 844}
+
+    def setUp(self) -> None:
+        super().setUp()
+        lesson = Lesson.objects.order_by("date").last()
+        self.token = make_link(lesson).token
+        self.days_before = HomeDay.objects.count()
+        self.address = f"{self.live_server_url}/home/{self.token}"
+        self.page.goto(self.address)
+        self.page.get_by_role("heading", name="Mira’s week").wait_for()
+
+    def three_touches(self, last: str) -> None:
+        log = self.page.get_by_role("region", name="How it went")
+        log.get_by_role("button", name="All of it").click()
+        log.get_by_role("button", name="Soft").click()
+        log.get_by_role("button", name=last, exact=True).click()
+
+    def today(self) -> HomeDay:
+        return HomeDay.objects.get(date=timezone.localdate())
+
+    def test_a_day_in_three_touches_and_the_teacher_sees_it_before_asking(self):
+        page = self.page
+        self.assert_accessible("home")
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+        self.three_touches("Nothing hurt")
+        expect(page.get_by_text("Kept: all of it, soft.")).to_be_visible()
+        self.saved()
+        self.assertEqual(
+            (self.today().done, self.today().felt, self.today().pain), ("done", "soft", 0)
+        )
+        self.assert_accessible("home, logged")
+        page.get_by_role("button", name="Change it").click()
+        page.get_by_role("button", name="Not today").click()
+        self.saved()
+        self.assertEqual(self.today().done, "not")
+        self.page.set_viewport_size({"width": 1280, "height": 800})
+        self.sign_in()
+        page.get_by_role("button", name="lesson of Mira Oslund").click()
+        page.get_by_role("heading", name="At home").wait_for()
+        expect(page.get_by_text("Practised on")).to_be_visible()
+
+    def test_without_a_network_the_week_opens_and_the_day_is_sent_later(self):
+        page = self.page
+        cable = Cable(self.server_thread.port)
+        self.addCleanup(cable.cut)
+        self.own_addresses.append(cable.address)
+        page.goto(f"{cable.address}/home/{self.token}")
+        page.locator("html[data-kept='yes']").wait_for()
+        cable.cut()
+        page.reload()
+        page.get_by_role("heading", name="Mira’s week").wait_for()
+        self.three_touches("Nothing hurt")
+        expect(page.get_by_text("1 entry kept here")).to_be_visible()
+        page.reload()
+        expect(page.get_by_text("Kept: all of it, soft.")).to_be_visible()
+        self.assertEqual(HomeDay.objects.count(), self.days_before)
+        cable.mend()
+        page.evaluate("window.dispatchEvent(new Event('online'))")
+        self.saved()
+        self.assertEqual(self.today().felt, "soft")
+
+    def test_pain_of_four_stops_the_week_at_once_and_flags_the_teacher(self):
+        log = self.page.get_by_role("region", name="How it went")
+        log.get_by_role("button", name="Some of it").click()
+        log.get_by_role("button", name="Tight").click()
+        log.get_by_role("button", name="Pain 4 of 10").click()
+        expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
+        expect(self.page.get_by_role("article")).to_have_count(0)
+        self.saved()
+        self.assert_accessible("home, stopped")
+        self.assertTrue(RedFlag.objects.filter(from_home=True, lifted_on=None).exists())
+        self.page.reload()
+        expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
+
+    def test_tools_start_and_stop_with_one_touch(self):
+        page = self.page
+        for name, stop in (
+            ("Timer", "Stop the timer"),
+            ("Beat ♩", "Stop the beat"),
+            ("Listen", "Stop"),
+        ):
+            tool = page.get_by_role("button", name=name).first
+            if tool.count() == 0:
+                continue
+            tool.click()
+            running = page.get_by_role("button", name=stop, exact=True).first
+            expect(running).to_have_attribute("aria-pressed", "true")
+            running.click()
+            expect(page.get_by_role("button", name=stop, exact=True)).to_have_count(0)
+
+    def test_an_ended_link_says_so(self):
+        self.page.goto(f"{self.live_server_url}/home/{'x' * 43}")
+        expect(self.page.get_by_text("not among your records")).to_be_visible()
+        self.assert_accessible("home, ended")

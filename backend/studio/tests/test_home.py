@@ -1,0 +1,133 @@
+"""The private link: who may open it, what a log does, and when it ends."""
+
+from datetime import timedelta
+
+from studio.errors import StudioError
+from studio.models import HomeDay, PracticeResult, RedFlag
+from studio.services.flags import lift_flag
+from studio.services.home import (
+    last_home_days,
+    link_of,
+    log_day,
+    make_link,
+    open_link,
+    revoke_link,
+)
+from studio.tests.studio_case import DAY, GRIP, StudioCase
+
+
+class HomeCase(StudioCase):
+    def setUp(self):
+        super().setUp()
+        self.given = self.whole_lesson(0, GRIP)
+        self.token = make_link(self.given).token
+
+    def log(self, day, token=None, today=None, **more):
+        data = {"date": DAY + timedelta(days=day), "done": "done", "felt": "soft", **more}
+        return log_day(token or self.token, data, today or DAY + timedelta(days=day))
+
+    def assert_refused(self, code, call, field=""):
+        with self.assertRaises(StudioError) as caught:
+            call()
+        self.assertEqual((caught.exception.code, caught.exception.field), (code, field))
+
+
+class Links(HomeCase):
+    def test_it_opens_the_week_and_shows_its_exercises(self):
+        week = open_link(self.token, DAY)
+        self.assertEqual(len(week.items), self.given.plan.items.count())
+        self.assertGreaterEqual(len(self.token), 40)
+
+    def test_it_ends_when_revoked_renewed_overtaken_or_old(self):
+        self.assert_refused("not_found", lambda: open_link("x" * 43, DAY), "link")
+        self.assert_refused("link_gone", lambda: open_link(self.token, DAY + timedelta(days=29)))
+        new = make_link(self.given).token
+        self.assert_refused("not_found", lambda: open_link(self.token, DAY), "link")
+        revoke_link(self.given)
+        self.assert_refused("link_gone", lambda: open_link(new, DAY))
+        self.assertIsNone(link_of(self.given))
+        newest = make_link(self.given).token
+        self.whole_lesson(1, GRIP)
+        self.assert_refused("link_gone", lambda: open_link(newest, DAY + timedelta(weeks=1)))
+
+    def test_there_is_no_link_without_a_week(self):
+        lesson = self.lesson(2)
+        self.assert_refused("bad_input", lambda: make_link(lesson), "lesson")
+
+
+class Logs(HomeCase):
+    def results(self):
+        return PracticeResult.objects.filter(lesson=None).order_by("date", "item__order")
+
+    def test_done_and_soft_is_right_for_every_exercise_of_that_day(self):
+        self.log(1)
+        planned = [i for i in self.given.plan.items.all() if 1 in i.days]
+        self.assertEqual(self.results().count(), len(planned))
+        self.assertTrue(all(r.passed and r.pain == 0 and not r.tighter for r in self.results()))
+
+    def test_partly_or_tight_is_not_right_and_tight_is_kept(self):
+        self.log(1, done="partly", felt="mixed")
+        self.assertFalse(any(r.passed or r.tighter for r in self.results()))
+        self.log(2, felt="tight")
+        self.assertTrue(self.results().last().tighter)
+
+    def test_a_later_log_of_the_day_replaces_it_and_not_takes_it_back(self):
+        self.log(1)
+        self.log(1, done="not", felt="")
+        self.assertEqual(HomeDay.objects.count(), 1)
+        self.assertEqual(self.results().count(), 0)
+
+    def test_a_missed_day_moves(self):
+        week = self.log(2)
+        self.assertTrue(all(1 not in days for days in week.days.values()))
+
+    def test_three_soft_days_let_the_exercise_go_on_in_the_next_lesson(self):
+        for day in (1, 2, 3):
+            self.log(day)
+        review = self.view(self.lesson(1)).review
+        every_day = [r for r in review if {1, 2, 3} <= set(r.item.days)]
+        self.assertTrue(every_day)
+        self.assertTrue(all(r.advice.move.value == "go on" for r in every_day))
+
+    def test_pain_of_four_or_a_red_sign_pauses_the_week_and_flags_the_teacher(self):
+        for more in ({"pain": 4}, {"signs": ["numbness"]}):
+            with self.subTest(more):
+                week = self.log(1, **more)
+                self.assertEqual(week.items, [])
+                self.assertTrue(self.view(self.lesson(1)).safety.is_red)
+                lift_flag(self.player, note="seen", on=DAY)
+
+    def test_the_next_lessons_answers_do_not_take_the_flag_of_home_back(self):
+        self.log(1, pain=6)
+        lesson = self.lesson(1)
+        self.enter(lesson, "reports", "", {})
+        self.enter(self.given, "reports", "", {})
+        self.assertTrue(RedFlag.objects.filter(lifted_on=None, from_home=True).exists())
+        self.assertTrue(self.view(lesson).safety.is_red)
+
+    def test_bad_logs_name_their_field_and_keep_nothing(self):
+        bad = [
+            ("date", {"date": DAY - timedelta(days=1)}),
+            ("date", {"date": DAY + timedelta(days=9)}),
+            ("date", {"date": "yesterday"}),
+            ("done", {"done": "maybe"}),
+            ("felt", {"felt": "great"}),
+            ("pain", {"pain": 11}),
+            ("pain", {"pain": 2.5}),
+            ("signs", {"signs": ["mood"]}),
+            ("signs", {"signs": "numbness"}),
+        ]
+        for field, more in bad:
+            with self.subTest(field=field, more=more):
+                self.assert_refused("bad_input", lambda more=more: self.log(1, **more), field)
+        self.assertFalse(HomeDay.objects.exists())
+
+    def test_the_teacher_sees_what_came_home_before_asking(self):
+        self.assertIsNone(last_home_days(self.lesson(1)))
+        self.log(1)
+        self.log(2, done="partly", felt="tight", pain=1)
+        before, days = last_home_days(self.lesson(1))
+        self.assertEqual(before, self.given)
+        self.assertEqual(
+            [(d.done, d.felt, d.pain) for d in days], [("done", "soft", 0), ("partly", "tight", 1)]
+        )

@@ -1,0 +1,50 @@
+import { Listen } from '../audio/Listen';
+import type { Schemas } from '../api/client';
+import css from './HomePage.module.css';
+import { Tools } from './Tools';
+
+interface Props {
+  item: Schemas['HomeItemOut'];
+  openStrings: number[];
+}
+
+const USUAL_TEMPO = 60;
+
+/** One exercise: why, how, its music, and the tools that need no typing. */
+export function Exercise({ item, openStrings }: Props) {
+  return (
+    <article className={css.exercise}>
+      <h2>{item.name}</h2>
+      <p className={css.dose}>
+        <strong>{item.dose}</strong>
+        {item.tempo !== null && `, ♩ = ${item.tempo}`}: {item.rung_words}
+      </p>
+      <p>{item.why}</p>
+      <ol>
+        {item.steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <p>
+        <strong>It feels like:</strong> {item.feel}
+      </p>
+      <p>
+        <strong>Stop when:</strong> {item.stop}
+      </p>
+      {item.helper_does && (
+        <p>
+          <strong>Helper:</strong> {item.helper_does}
+        </p>
+      )}
+      {item.music !== null && (
+        <Listen
+          name={item.name}
+          music={item.music}
+          notes={item.notes}
+          tempo={item.tempo ?? USUAL_TEMPO}
+        />
+      )}
+      <Tools item={item} openStrings={openStrings} />
+    </article>
+  );
+}

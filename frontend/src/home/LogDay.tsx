@@ -1,0 +1,141 @@
+import { useState } from 'react';
+
+import css from './HomePage.module.css';
+import { type DayLog, isStop } from './useHome';
+
+const DONE: [string, string][] = [
+  ['done', 'All of it'],
+  ['partly', 'Some of it'],
+  ['not', 'Not today'],
+];
+const FELT: [string, string][] = [
+  ['soft', 'Soft'],
+  ['mixed', 'So so'],
+  ['tight', 'Tight'],
+];
+const PAINS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+const SIGNS: [string, string][] = [
+  ['numbness', 'numb or tingling'],
+  ['radiating', 'pain that runs along the arm'],
+  ['curling', 'a finger curls by itself'],
+  ['swelling', 'swollen'],
+  ['sudden_weakness', 'suddenly weak'],
+];
+
+interface Props {
+  date: string;
+  isToday: boolean;
+  before: DayLog | null;
+  onLog: (log: DayLog) => void;
+}
+
+/** How the day went, in three touches: done, felt, pain. The last one keeps it. */
+export function LogDay({ date, isToday, before, onLog }: Props) {
+  const [again, setAgain] = useState(false);
+  const [done, setDone] = useState<string | null>(null);
+  const [felt, setFelt] = useState<string | null>(null);
+  const [signs, setSigns] = useState<string[]>([]);
+
+  function keep(log: Omit<DayLog, 'date'>) {
+    onLog({ date, ...log });
+    setAgain(false);
+    setDone(null);
+    setFelt(null);
+    setSigns([]);
+  }
+  function choose(value: string) {
+    if (value === 'not') keep({ done: value, felt: '', pain: 0, signs: [] });
+    else setDone(value);
+  }
+  if (before && !again) {
+    return (
+      <section className={css.log} aria-label="How it went">
+        <p>
+          <strong>{saidOf(before)}</strong> {isStop(before) ? '' : 'Thank you.'}
+        </p>
+        <button type="button" className={css.plain} onClick={() => setAgain(true)}>
+          Change it
+        </button>
+      </section>
+    );
+  }
+  return (
+    <section className={css.log} aria-label="How it went">
+      <h2>{isToday ? 'How did it go today?' : 'How did it go?'}</h2>
+      <Choice name="Done" options={DONE} chosen={done} onChoose={choose} />
+      {done !== null && (
+        <Choice name="How the hand felt" options={FELT} chosen={felt} onChoose={setFelt} />
+      )}
+      {done !== null && felt !== null && (
+        <div role="group" aria-label="Any pain">
+          <button
+            type="button"
+            className={css.main}
+            onClick={() => keep({ done, felt, pain: 0, signs })}
+          >
+            Nothing hurt
+          </button>
+          <p>It hurt, from 1 (hardly) to 10:</p>
+          <div className={css.pains}>
+            {PAINS.map((pain) => (
+              <button
+                key={pain}
+                type="button"
+                aria-label={`Pain ${pain} of 10`}
+                onClick={() => keep({ done, felt, pain, signs })}
+              >
+                {pain}
+              </button>
+            ))}
+          </div>
+          <p>Something else is wrong:</p>
+          <div className={css.signs}>
+            {SIGNS.map(([id, words]) => (
+              <button
+                key={id}
+                type="button"
+                onClick={() => keep({ done, felt, pain: 0, signs: [...signs, id] })}
+              >
+                {words}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Choice({
+  name,
+  options,
+  chosen,
+  onChoose,
+}: {
+  name: string;
+  options: [string, string][];
+  chosen: string | null;
+  onChoose: (value: string) => void;
+}) {
+  return (
+    <div className={css.choice} role="group" aria-label={name}>
+      {options.map(([value, words]) => (
+        <button
+          key={value}
+          type="button"
+          aria-pressed={value === chosen}
+          onClick={() => onChoose(value)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function saidOf(log: DayLog): string {
+  const done = DONE.find(([value]) => value === log.done)?.[1].toLowerCase() ?? '';
+  const felt = FELT.find(([value]) => value === log.felt)?.[1].toLowerCase();
+  const hurt = log.pain > 0 ? `, it hurt: ${log.pain} of 10` : '';
+  return `Kept: ${done}${felt ? `, ${felt}` : ''}${hurt}.`;
+}

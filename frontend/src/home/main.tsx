@@ -1,0 +1,21 @@
+import '../fonts.css';
+import '../global.css';
+import './home.css';
+
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+
+import { HomePage } from './HomePage';
+import { keepForLater } from './offline';
+import { putTokens } from './putTokens';
+
+const token = window.location.pathname.split('/')[2] ?? '';
+const root = document.getElementById('root');
+if (root === null) throw new Error('home.html has no #root');
+putTokens(document.documentElement);
+createRoot(root).render(
+  <StrictMode>
+    <HomePage token={token} />
+  </StrictMode>,
+);
+void keepForLater(token);

@@ -1,0 +1,85 @@
+import { Button, TextInput } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { client, unwrap } from '../api/client';
+import { linkQuery } from '../api/queries';
+import { Dialog } from '../components/Dialog';
+import css from './PhoneLink.module.css';
+
+/** The private link of a week: a code for the phone's camera, the address, and the way to end it. */
+export function PhoneLink({ lessonId }: { lessonId: number }) {
+  const [opened, setOpened] = useState(false);
+  const cache = useQueryClient();
+  const query = useQuery(linkQuery(lessonId));
+  const params = { path: { lesson_id: lessonId } };
+  const keep = (link: typeof query.data) => cache.setQueryData(linkQuery(lessonId).queryKey, link);
+  const make = useMutation({
+    mutationFn: async () => unwrap(await client.POST('/api/lessons/{lesson_id}/link', { params })),
+    onSuccess: keep,
+  });
+  const revoke = useMutation({
+    mutationFn: async () =>
+      unwrap(await client.DELETE('/api/lessons/{lesson_id}/link', { params })),
+    onSuccess: keep,
+  });
+  const address = query.data?.address ?? null;
+  const problem = make.error ?? revoke.error;
+  return (
+    <>
+      <Button
+        variant="default"
+        loading={make.isPending}
+        onClick={() => {
+          setOpened(true);
+          if (address === null) make.mutate();
+        }}
+      >
+        For the phone
+      </Button>
+      <Dialog opened={opened} onClose={() => setOpened(false)} title="This week on the phone">
+        {problem && <p role="alert">{problem.message}</p>}
+        {address === null ? (
+          <div className={css.link}>
+            <p>There is no link in use.</p>
+            <Button onClick={() => make.mutate()}>Make a link</Button>
+          </div>
+        ) : (
+          <div className={css.link}>
+            <p>
+              Point the phone&rsquo;s camera at it, or copy the address. Whoever has it sees the
+              first name, the exercises and the music, nothing else. A new week ends it.
+            </p>
+            <div
+              className={css.code}
+              role="img"
+              aria-label="The address as a code for the camera"
+              // Drawn by our own server from its own address.
+              dangerouslySetInnerHTML={{ __html: query.data?.code ?? '' }}
+            />
+            <TextInput
+              label="Address"
+              readOnly
+              value={address}
+              onFocus={(event) => event.currentTarget.select()}
+            />
+            <div className={css.actions}>
+              <Button
+                variant="default"
+                component="a"
+                href={address}
+                target="_blank"
+                rel="noreferrer"
+              >
+                Open it here
+              </Button>
+              <Button variant="subtle" onClick={() => revoke.mutate()}>
+                End this link
+              </Button>
+            </div>
+          </div>
+        )}
+      </Dialog>
+    </>
+  );
+}
