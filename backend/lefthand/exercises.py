@@ -40,7 +40,8 @@ class Exercise:
     Safety rules read `kind`, `stretch` (loads the span of the hand), `static_s` (longest still hold
     of a loaded finger, s), `nudge` (a joint is moved from outside), `long_hold` and `min_age`
     (years). `not_while` maps a cause to the likelihood from which the exercise is withheld.
-    `silent_fingers` do not sound in its drill.
+    `silent_fingers` do not sound in its drill. `child`: how to say it to a child. `mirror`: what to
+    watch. `over`: too much of a good thing. `added`: why it stands beside the first catalogue.
     """
 
     id: str
@@ -68,9 +69,13 @@ class Exercise:
     steps: tuple[str, ...]
     feel: str
     mistake: str
+    child: str
+    mirror: str
+    over: str
     stop: str
     helper_does: str
     passed_when: str
+    added: str
     rungs: tuple[Rung, ...]
 
     def rung(self, number: int) -> Rung:
@@ -152,9 +157,13 @@ def _exercise(entry: Entry, causes: set[str]) -> Exercise:
         steps=steps,
         feel=entry.text("feel"),
         mistake=entry.text("mistake"),
+        child=entry.text("child"),
+        mirror=entry.text("mirror"),
+        over=entry.text("over"),
         stop=entry.text("stop"),
         helper_does=entry.text("helper_does", default=""),
         passed_when=entry.text("pass"),
+        added=entry.text("added", default=""),
         rungs=tuple(_rungs(entry, setting, level, drill)),
     )
     entry.done()

@@ -7,7 +7,7 @@ from unittest import TestCase
 
 from lefthand.catalogue import KNOWLEDGE, load_catalogue, read_catalogue
 from lefthand.errors import CatalogueError
-from lefthand.vocabulary import Instrument
+from lefthand.vocabulary import Instrument, Kind
 
 # file, text to replace, replacement, what the error must say
 BROKEN = (
@@ -59,7 +59,7 @@ class Catalogue(TestCase):
         catalogue = load_catalogue()
         self.assertEqual(len(catalogue.causes), 22)
         self.assertEqual(len(catalogue.evidence), 95)
-        self.assertEqual(len(catalogue.exercises), 62)
+        self.assertEqual(len(catalogue.exercises), 73)
         self.assertEqual(len(catalogue.ways), 14)
 
     def test_causes_of_an_instrument_run_upstream_first_within_the_files_order(self):
@@ -107,3 +107,47 @@ class BrokenFiles(TestCase):
             (copy / "ways.yaml").unlink()
             with self.assertRaisesRegex(CatalogueError, r"ways\.yaml: file: missing"):
                 read_catalogue(copy)
+
+
+class Breadth(TestCase):
+    """What every instrument must be offered (asked for by the trade, common practice)."""
+
+    def test_every_cause_of_every_instrument_has_two_exercises_that_aim_at_it(self):
+        catalogue = load_catalogue()
+        for instrument in Instrument:
+            for cause in catalogue.causes_of(instrument):
+                aiming = [
+                    e.id
+                    for e in catalogue.exercises.values()
+                    if instrument in e.instruments and cause.id in e.aims[:2]
+                ]
+                with self.subTest(instrument=instrument, cause=cause.id):
+                    self.assertGreaterEqual(len(aiming), 2)
+
+    def test_weak_fingers_and_soft_tips_have_a_ladder_of_strength_on_every_instrument(self):
+        catalogue = load_catalogue()
+        for instrument in Instrument:
+            for cause in ("weak_finger", "soft_tip_joint"):
+                ladders = [
+                    e
+                    for e in catalogue.exercises.values()
+                    if instrument in e.instruments
+                    and cause in e.aims[:2]
+                    and e.kind is Kind.STRENGTH
+                    and len(e.rungs) >= 3
+                ]
+                with self.subTest(instrument=instrument, cause=cause):
+                    self.assertGreaterEqual(len(ladders), 2)
+
+    def test_texts_are_short_and_whole(self):
+        for exercise in load_catalogue().exercises.values():
+            for text in (
+                exercise.child,
+                exercise.mirror,
+                exercise.over,
+                exercise.feel,
+                exercise.stop,
+            ):
+                with self.subTest(exercise=exercise.id, text=text):
+                    self.assertTrue(text[0].isupper() and text[-1] in ".?!")
+                    self.assertLessEqual(len(text), 110)
