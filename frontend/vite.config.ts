@@ -1,5 +1,5 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   base: '/static/',
@@ -9,5 +9,7 @@ export default defineConfig({
     sourcemap: false,
     rollupOptions: { input: { index: 'index.html', home: 'home.html' } },
   },
+  // Plain class names, so that pictures made in tests can be styled.
+  test: { css: { include: /.+/, modules: { classNameStrategy: 'non-scoped' } } },
   server: { proxy: { '/api': 'http://127.0.0.1:8000' } },
 });

@@ -57,12 +57,19 @@ class ExerciseInfo(Schema):
     id: str
     kind: str
     instruments: list[str]
+    aims: list[str]
+    needs: list[str]
+    equipment: list[str]
     name: str
     does: str
     steps: list[str]
+    child: str
     feel: str
+    mirror: str
     mistake: str
+    over: str
     stop: str
+    added: str
     helper_does: str
     passed_when: str
     drill: str | None
@@ -411,7 +418,9 @@ class SheetItemOut(Schema):
     days: list[str]
     why: str
     steps: list[str]
+    child: str
     feel: str
+    mirror: str
     mistake: str
     stop: str
     helper_does: str

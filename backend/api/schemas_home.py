@@ -28,7 +28,10 @@ class HomeItemOut(Schema):
     tempo: int | None
     why: str
     steps: list[str]
+    child: str
     feel: str
+    mirror: str
+    over: str
     stop: str
     helper_does: str
     music: str | None

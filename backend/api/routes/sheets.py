@@ -10,7 +10,7 @@ from api.schemas import SheetItemOut, SheetOut
 from api.schemas_home import LinkOut
 from studio.models import HomeLink
 from studio.paper.calendar import USUAL_TIME, week_calendar
-from studio.paper.pdf import sheet_pdf
+from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import Sheet, build_sheet
 from studio.services.home import HomeWeek, link_of, make_link, revoke_link
 from studio.services.lessons import lesson_of
@@ -27,9 +27,11 @@ def read_sheet(request: HttpRequest, lesson_id: int) -> SheetOut:
     "/{int:lesson_id}/sheet.pdf",
     openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
 )
-def read_sheet_pdf(request: HttpRequest, lesson_id: int) -> HttpResponse:
+def read_sheet_pdf(
+    request: HttpRequest, lesson_id: int, paper: Paper = Paper.A4, large: bool = False
+) -> HttpResponse:
     sheet = build_sheet(lesson_of(request.user, lesson_id))
-    response = HttpResponse(sheet_pdf(sheet), content_type="application/pdf")
+    response = HttpResponse(sheet_pdf(sheet, paper, large=large), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="practice-{sheet.date}.pdf"'
     return response
 
@@ -95,7 +97,9 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
                 days=list(item.days),
                 why=item.why,
                 steps=list(item.steps),
+                child=item.child,
                 feel=item.exercise.feel,
+                mirror=item.exercise.mirror,
                 mistake=item.exercise.mistake,
                 stop=item.exercise.stop,
                 helper_does=item.exercise.helper_does,

@@ -1,6 +1,7 @@
 """The practice sheet as a tagged PDF, set with typst. Data goes in as JSON, never as source."""
 
 import json
+from enum import StrEnum
 from pathlib import Path
 
 import typst
@@ -13,13 +14,22 @@ TEMPLATE = HERE / "sheet.typ"
 FONTS = HERE / "fonts"
 
 
-def sheet_pdf(sheet: Sheet) -> bytes:
-    """The sheet as PDF bytes, A4."""
+class Paper(StrEnum):
+    A4 = "a4"
+    LETTER = "us-letter"
+
+
+def sheet_pdf(sheet: Sheet, paper: Paper = Paper.A4, *, large: bool = False) -> bytes:
+    """The sheet as PDF bytes. `large`: larger print for weak eyes."""
     return typst.compile(
         TEMPLATE.read_bytes(),
         format="pdf",
         font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
-        sys_inputs={"sheet": json.dumps(_data(sheet))},
+        sys_inputs={
+            "sheet": json.dumps(_data(sheet)),
+            "paper": paper.value,
+            "scale": "1.3" if large else "1",
+        },
         pdf_standards="ua-1",
     )
 
@@ -49,8 +59,11 @@ def _item_data(item: SheetItem) -> dict[str, object]:
         "days": list(item.days),
         "why": item.why,
         "steps": list(item.steps),
+        "child": item.child,
         "feel": item.exercise.feel,
+        "mirror": item.exercise.mirror,
         "stop": item.exercise.stop,
         "helper": item.exercise.helper_does,
         "music": flat_svg(item.music) if item.music else "",
+        "picture": item.picture.read_text(encoding="utf-8") if item.picture else "",
     }

@@ -1,7 +1,9 @@
 """What stands on a practice sheet: the least that a player and a parent need."""
 
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
 from datetime import date
+from pathlib import Path
 
 from lefthand.catalogue import load_catalogue
 from lefthand.exercises import Exercise
@@ -19,18 +21,24 @@ WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
 MUSIC_WIDTH = 1900
 PHONE_WIDTH = 900
+CHILD_BELOW = 12
+FAR_PLACES = {"jaw", "seat", "scroll"}  # too far from the hand for a small picture
+PICTURES = Path(__file__).parent / "pictures"
 
 
 @dataclass(frozen=True)
 class SheetItem:
     """One exercise on the sheet.
 
-    `steps`: with what the way of teaching adds. `music` is an SVG picture; `days` are weekday
-    names.
+    `steps`: with what the way of teaching adds. `child`: said to a child, empty for others.
+    `picture`: file of the drawing of the place it works on. `music` is an SVG picture; `days` are
+    weekday names.
     """
 
     exercise: Exercise
     steps: tuple[str, ...]
+    child: str
+    picture: Path | None
     rung_words: str
     dose: str
     minutes: float
@@ -70,7 +78,7 @@ def build_sheet(lesson: Lesson) -> Sheet:
         teacher_line=lesson.teacher_line,
         paused=paused,
         reasons=view.safety.reasons if paused else (),
-        items=tuple(_item(item, view, seed) for seed, item in enumerate(items, start=1)),
+        items=_said_once(_item(item, view, seed) for seed, item in enumerate(items, start=1)),
         minutes_a_day=plan_minutes(lesson) if items else 0.0,
         days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
     )
@@ -88,6 +96,8 @@ def _item(item: PlanItem, view: LessonView, seed: int) -> SheetItem:
     return SheetItem(
         exercise=exercise,
         steps=(*exercise.steps, *view.says.get(exercise.id, ())),
+        child=exercise.child if _is_child(view) else "",
+        picture=_picture_of(exercise, Instrument(lesson.player.instrument)),
         rung_words=exercise.rung(item.rung).words,
         dose=dose.words(item.fingers),
         minutes=dose.minutes(len(item.fingers)),
@@ -97,6 +107,33 @@ def _item(item: PlanItem, view: LessonView, seed: int) -> SheetItem:
         drill=drill,
         music=drill_picture(drill, seed) if drill else None,
     )
+
+
+def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:
+    """The items with a reason that they share said at the first of them only."""
+    told: set[str] = set()
+    found = []
+    for item in items:
+        does = f"this {item.exercise.does}."
+        reason = item.why.removesuffix(does)
+        if reason != item.why and reason in told:
+            item = replace(item, why=does[0].upper() + does[1:])
+        told.add(reason)
+        found.append(item)
+    return tuple(found)
+
+
+def _is_child(view: LessonView) -> bool:
+    return view.case.age is not None and view.case.age < CHILD_BELOW
+
+
+def _picture_of(exercise: Exercise, instrument: Instrument) -> Path | None:
+    """The place of the first cause it aims at that has one on this instrument's drawing."""
+    family = "shoulder" if instrument.is_held_up else "standing"
+    causes = load_catalogue().causes
+    places = [place for aim in exercise.aims for place in causes[aim].places]
+    files = (PICTURES / f"{family}-{place}.svg" for place in places if place not in FAR_PLACES)
+    return next((file for file in files if file.exists()), None)
 
 
 def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:

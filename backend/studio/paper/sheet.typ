@@ -1,16 +1,18 @@
 // The practice sheet. All words and numbers come in as JSON; nothing here is data.
 #let sheet = json(bytes(sys.inputs.sheet))
 #set document(title: "Practice sheet for " + sheet.first_name, author: "Jolf")
-#set page(paper: "a4", margin: (x: 17mm, top: 15mm, bottom: 14mm))
-#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: 10.5pt, lang: "en")
+#let scale = float(sys.inputs.scale)
+#let pt(size) = size * scale * 1pt
+#set page(paper: sys.inputs.paper, margin: (x: 17mm, top: 14mm, bottom: 13mm))
+#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: pt(10.5), lang: "en")
 #set par(leading: 0.6em, spacing: 0.75em)
 #show heading: set text(font: "Literata", weight: 600)
-#show heading.where(level: 1): set text(size: 21pt)
-#show heading.where(level: 2): set text(size: 14pt)
+#show heading.where(level: 1): set text(size: pt(21))
+#show heading.where(level: 2): set text(size: pt(14))
 #let ink = luma(40%)
 #let strings = stack(spacing: 1.5pt, ..(0.9pt, 0.7pt, 0.5pt, 0.35pt).map(w => line(length: 100%, stroke: w + luma(45%))))
 #let box-to-tick(day) = box(inset: (right: 7pt))[
-  #box(width: 11pt, height: 11pt, stroke: 0.7pt, radius: 2pt, baseline: 2pt) #text(size: 9.5pt)[#day]
+  #box(width: pt(11), height: pt(11), stroke: 0.7pt, radius: 2pt, baseline: 2pt) #text(size: pt(9.5))[#day]
 ]
 
 #grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
@@ -44,10 +46,13 @@
     )
     #v(-3pt)
     #text(fill: ink)[This week: #item.rung.] #item.why
-    #grid(columns: (1.45fr, 1fr), column-gutter: 12pt,
+    #if item.child != "" [ #text(font: "Literata", style: "italic")[“#item.child”] ]
+    #grid(columns: (1.35fr, 1fr, if item.picture == "" { 0pt } else { pt(62) }), column-gutter: 11pt,
       enum(tight: true, spacing: 0.55em, ..item.steps),
       block(stroke: (left: 0.6pt + luma(60%)), inset: (left: 9pt, y: 1pt))[
         *It feels like:* #item.feel
+
+        *In the mirror:* #item.mirror
 
         *Stop when:* #item.stop
         #if item.helper != "" [
@@ -55,19 +60,22 @@
           *Helper:* #item.helper
         ]
       ],
+      if item.picture != "" {
+        image(bytes(item.picture), format: "svg", width: 100%, alt: "Where it works")
+      },
     )
     #if item.music != "" [
       #v(1pt)
       #image(bytes(item.music), format: "svg", width: 100%, alt: "Music of " + item.name)
     ]
     #v(1pt)
-    #text(size: 9.5pt, fill: ink)[Tick the days:] #h(4pt) #for day in item.days { box-to-tick(day) }
+    #text(size: pt(9.5), fill: ink)[Tick the days:] #h(4pt) #for day in item.days { box-to-tick(day) }
   ]
 ]
 
 #v(1fr)
 #line(length: 100%, stroke: 0.4pt + luma(60%))
-#text(size: 8.8pt, fill: ink)[
+#text(size: pt(8.8), fill: ink)[
   Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop, put the
   instrument down and tell your teacher. #h(1fr)
 ]

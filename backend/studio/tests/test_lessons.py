@@ -9,7 +9,7 @@ from lefthand.safety import SafetyLevel
 from studio.demo_data import PLAYERS
 from studio.errors import StudioError
 from studio.models import Lesson, Player, PracticeResult, RedFlag
-from studio.paper.pdf import sheet_pdf
+from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import build_sheet
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
@@ -154,6 +154,40 @@ class Sheets(StudioCase):
             self.assertIn(words, text)
         for words in ("Example", "2014", "web.closed", "pale"):
             self.assertNotIn(words, text)
+
+    def test_every_sheet_of_the_demo_is_two_pages_at_most_on_either_paper(self):
+        sizes = {Paper.A4: (595, 842), Paper.LETTER: (612, 792)}
+        for player in build_demo(DAY):
+            lesson = player.lessons.filter(plan__isnull=False).last()
+            if lesson is None:
+                continue
+            sheet = build_sheet(lesson)
+            for paper, (width, height) in sizes.items():
+                for large in (False, True):
+                    pages = PdfReader(BytesIO(sheet_pdf(sheet, paper, large=large))).pages
+                    with self.subTest(player=player.name, paper=paper, large=large):
+                        self.assertLessEqual(len(pages), 3 if large else 2)
+                        box = pages[0].mediabox
+                        self.assertEqual((round(box.width), round(box.height)), (width, height))
+
+    def test_a_child_is_spoken_to_as_a_child_and_an_adult_is_not(self):
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps")
+        item = build_sheet(lesson_of(self.teacher, lesson.pk)).items[0]
+        self.assertEqual(item.child, "")
+        self.assertTrue(item.picture and item.picture.exists())
+        self.player.birth_year = DAY.year - 8
+        self.player.save()
+        _, text = self.text(lesson)
+        self.assertIn("The thumb knocks softly", text)
+
+    def test_a_shared_reason_is_said_once(self):
+        lesson = self.whole_lesson(0, GRIP)
+        items = build_sheet(lesson_of(self.teacher, lesson.pk)).items
+        reasons = [item.why.partition("; this ")[0] for item in items if "; this " in item.why]
+        self.assertGreater(len(items), 1)
+        self.assertEqual(len(reasons), len(set(reasons)))
+        self.assertTrue(all(item.exercise.does in item.why for item in items))
 
     def test_music_is_on_the_sheet_where_the_step_has_music(self):
         lesson = self.lesson()

@@ -734,10 +734,18 @@ export interface components {
         };
         /** ExerciseInfo */
         ExerciseInfo: {
+            /** Added */
+            added: string;
+            /** Aims */
+            aims: string[];
+            /** Child */
+            child: string;
             /** Does */
             does: string;
             /** Drill */
             drill: string | null;
+            /** Equipment */
+            equipment: string[];
             /** Feel */
             feel: string;
             /** Helper Does */
@@ -748,10 +756,16 @@ export interface components {
             instruments: string[];
             /** Kind */
             kind: string;
+            /** Mirror */
+            mirror: string;
             /** Mistake */
             mistake: string;
             /** Name */
             name: string;
+            /** Needs */
+            needs: string[];
+            /** Over */
+            over: string;
             /** Passed When */
             passed_when: string;
             /** Rungs */
@@ -865,6 +879,8 @@ export interface components {
          * @description One exercise at home. Times in seconds; `days` are calendar days, what was missed moved.
          */
         HomeItemOut: {
+            /** Child */
+            child: string;
             /** Days */
             days: string[];
             /** Dose */
@@ -879,12 +895,16 @@ export interface components {
             is_hold: boolean;
             /** Minutes */
             minutes: number;
+            /** Mirror */
+            mirror: string;
             /** Music */
             music: string | null;
             /** Name */
             name: string;
             /** Notes */
             notes: components["schemas"]["DrillNoteOut"][];
+            /** Over */
+            over: string;
             /** Pause */
             pause: number;
             /** Reps */
@@ -1097,6 +1117,11 @@ export interface components {
             /** Watcher */
             watcher: string;
         };
+        /**
+         * Paper
+         * @enum {string}
+         */
+        Paper: "a4" | "us-letter";
         /** PlanItemOut */
         PlanItemOut: {
             /** Days */
@@ -1320,6 +1345,8 @@ export interface components {
         };
         /** SheetItemOut */
         SheetItemOut: {
+            /** Child */
+            child: string;
             /** Days */
             days: string[];
             /** Dose */
@@ -1332,6 +1359,8 @@ export interface components {
             helper_does: string;
             /** Minutes */
             minutes: number;
+            /** Mirror */
+            mirror: string;
             /** Mistake */
             mistake: string;
             /** Music */
@@ -2094,7 +2123,10 @@ export interface operations {
     };
     api_routes_sheets_read_sheet_pdf: {
         parameters: {
-            query?: never;
+            query?: {
+                paper?: "a4" | "us-letter";
+                large?: boolean;
+            };
             header?: never;
             path: {
                 lesson_id: number;

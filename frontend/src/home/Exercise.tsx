@@ -20,6 +20,7 @@ export function Exercise({ item, openStrings }: Props) {
         {item.tempo !== null && `, ♩ = ${item.tempo}`}: {item.rung_words}
       </p>
       <p>{item.why}</p>
+      {item.child && <p className={css.child}>“{item.child}”</p>}
       <ol>
         {item.steps.map((step) => (
           <li key={step}>{step}</li>
@@ -27,6 +28,12 @@ export function Exercise({ item, openStrings }: Props) {
       </ol>
       <p>
         <strong>It feels like:</strong> {item.feel}
+      </p>
+      <p>
+        <strong>In the mirror:</strong> {item.mirror}
+      </p>
+      <p>
+        <strong>Too much would be:</strong> {item.over}
       </p>
       <p>
         <strong>Stop when:</strong> {item.stop}

@@ -1,5 +1,6 @@
-import { Button } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 
 import type { Schemas } from '../api/client';
@@ -23,14 +24,7 @@ export function SheetPage() {
         <Button component={Link} to={`/lessons/${lessonId}?step=give`} variant="default">
           Back to the lesson
         </Button>
-        <Button
-          component="a"
-          href={`/api/lessons/${lessonId}/sheet.pdf`}
-          target="_blank"
-          rel="noreferrer"
-        >
-          Open the PDF
-        </Button>
+        <Pdf lessonId={Number(lessonId)} />
         <Button variant="default" onClick={() => window.print()}>
           Print
         </Button>
@@ -57,6 +51,36 @@ export function SheetPage() {
         {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
       </article>
     </div>
+  );
+}
+
+const PAPERS = [
+  { value: 'paper=a4', label: 'A4' },
+  { value: 'paper=us-letter', label: 'Letter' },
+  { value: 'paper=a4&large=true', label: 'A4, large print' },
+  { value: 'paper=us-letter&large=true', label: 'Letter, large print' },
+];
+
+function Pdf({ lessonId }: { lessonId: number }) {
+  const [paper, setPaper] = useState('paper=a4');
+  return (
+    <>
+      <Button
+        component="a"
+        href={`/api/lessons/${lessonId}/sheet.pdf?${paper}`}
+        target="_blank"
+        rel="noreferrer"
+      >
+        Open the PDF
+      </Button>
+      <NativeSelect
+        aria-label="Paper"
+        className={css.paper ?? ''}
+        data={PAPERS}
+        value={paper}
+        onChange={(event) => setPaper(event.currentTarget.value)}
+      />
+    </>
   );
 }
 
@@ -114,6 +138,7 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
       <p>
         <span className="quiet">This week: {item.rung_words}.</span> {item.why}
       </p>
+      {item.child && <p className={css.child}>“{item.child}”</p>}
       <div className={css.how}>
         <ol>
           {item.steps.map((step) => (
@@ -123,6 +148,9 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
         <div className={css.feel}>
           <p>
             <strong>It feels like:</strong> {item.feel}
+          </p>
+          <p>
+            <strong>In the mirror:</strong> {item.mirror}
           </p>
           <p>
             <strong>Stop when:</strong> {item.stop}
