@@ -23,6 +23,7 @@ from api.schemas import (
     PreviousOut,
     ProposalOut,
     ReasonOut,
+    ReminderOut,
     ReviewOut,
     SafetyOut,
     TimelineCell,
@@ -41,6 +42,7 @@ from studio.services.cases import LessonView, age_at, findings_of, way_of_teachi
 from studio.services.decisions import objections
 from studio.services.entries import last_undoable
 from studio.services.flags import open_flag
+from studio.services.keep_alive import Reminder, lesson_reminders
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.reviews import ItemReview, item_dose
@@ -55,6 +57,7 @@ UNDO_WORDS = {
     "cause": "word on a cause",
     "result": "last week's result",
     "line": "line on the sheet",
+    "harder": "harder piece",
     "order": "order of looking",
     "focus": "focus",
     "plan": "plan",
@@ -87,6 +90,7 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
         is_today=row.is_today,
         focus=[causes[c].name for c in row.focus],
         minutes=row.minutes,
+        due=[causes[c].name for c in row.due],
         last_lesson=row.last_lesson.date if row.last_lesson else None,
         lesson_today=row.today.pk if row.today else None,
         flag=flag_out(row.flag) if row.flag else None,
@@ -197,10 +201,25 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             flag=flag_out(flag) if flag else None,
         ),
         home=report_out(lesson),
+        reminders=[_reminder_out(each) for each in lesson_reminders(view)],
+        harder_piece=lesson.harder_piece,
         review=[_review_out(r) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
         plan=_plan_out(view),
         undo=UNDO_WORDS[undoable.kind] if undoable else None,
+    )
+
+
+def _reminder_out(reminder: Reminder) -> ReminderOut:
+    catalogue = load_catalogue()
+    kept = reminder.kept
+    return ReminderOut(
+        cause=kept.cause,
+        name=catalogue.causes[kept.cause].name,
+        since=kept.since,
+        clean=kept.clean,
+        returned=kept.returned,
+        helped=[catalogue.exercises[name].name for name in reminder.helped],
     )
 
 

@@ -126,6 +126,7 @@ class DayRowOut(Schema):
     is_today: bool
     focus: list[str]
     minutes: float | None
+    due: list[str]
     last_lesson: date | None
     lesson_today: int | None
     flag: FlagOut | None
@@ -353,6 +354,17 @@ class ReviewOut(Schema):
     reason: str
 
 
+class ReminderOut(Schema):
+    """A cause that was gone `since`: due for another look, or back on `returned`."""
+
+    cause: str
+    name: str
+    since: date
+    clean: int
+    returned: date | None
+    helped: list[str]
+
+
 class HomeDayOut(Schema):
     date: date
     done: str
@@ -391,6 +403,8 @@ class LessonOut(Schema):
     settle: str | None
     safety: SafetyOut
     home: HomeReportOut | None
+    reminders: list[ReminderOut]
+    harder_piece: bool
     review: list[ReviewOut]
     proposal: ProposalOut
     plan: PlanOut | None

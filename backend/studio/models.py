@@ -89,6 +89,7 @@ class Lesson(models.Model):
     teacher_line = models.CharField(max_length=300, blank=True)
     look_order = models.CharField(max_length=10, default="telling")
     starting_counts = models.JSONField(default=dict, blank=True)
+    harder_piece = models.BooleanField(default=False)
 
     class Meta:
         ordering = ["date", "pk"]

@@ -116,10 +116,9 @@ def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:
     for item in items:
         does = f"this {item.exercise.does}."
         reason = item.why.removesuffix(does)
-        if reason != item.why and reason in told:
-            item = replace(item, why=does[0].upper() + does[1:])
+        is_told = reason != item.why and reason in told
+        found.append(replace(item, why=does[0].upper() + does[1:]) if is_told else item)
         told.add(reason)
-        found.append(item)
     return tuple(found)
 
 

@@ -253,6 +253,14 @@ def _write_order(lesson: Lesson, _key: str, value: Any) -> None:
     lesson.look_order = check_choice("order", value, LookOrder).value
 
 
+def _read_harder(lesson: Lesson, _key: str) -> Any:
+    return lesson.harder_piece
+
+
+def _write_harder(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.harder_piece = check_flag("harder", value)
+
+
 def _read_decided(lesson: Lesson, _key: str) -> Any:
     return read_focus(lesson)
 
@@ -280,6 +288,7 @@ KINDS: Mapping[str, EntryKind] = {
     "cause": EntryKind(_read_cause, _write_cause),
     "result": EntryKind(_read_result, _write_result),
     "order": EntryKind(_read_order, _write_order),
+    "harder": EntryKind(_read_harder, _write_harder),
     "line": EntryKind(_read_line, _write_line),
     "focus": EntryKind(_read_decided, _write_decided),
     "plan": EntryKind(_read_given, _write_given),

@@ -60,7 +60,7 @@ def load_history(lesson: Lesson) -> History:
     lessons = (
         Lesson.objects.filter(player=lesson.player_id, date__lte=lesson.date)
         .select_related("plan", "player__teacher__studio_settings")
-        .prefetch_related("observations", "focuses", "plan__items__results")
+        .prefetch_related("observations", "focuses", "cause_words", "plan__items__results")
         .order_by("date", "pk")
     )
     return History(lesson, list(lessons))

@@ -20,11 +20,12 @@ def settled_by(settings: TeacherSettings, without_player: int | None = None) -> 
         lessons = lessons.filter(date__gt=settings.learns_after)
     by_player: dict[int, list[LessonFacts]] = {}
     for lesson in lessons:
-        by_player.setdefault(lesson.player_id, []).append(_facts(lesson))
+        by_player.setdefault(lesson.player_id, []).append(lesson_facts(lesson))
     return count_verdicts(by_player.values(), load_catalogue())
 
 
-def _facts(lesson: Lesson) -> LessonFacts:
+def lesson_facts(lesson: Lesson) -> LessonFacts:
+    """What a lesson says about causes, without anything else."""
     return LessonFacts(
         focus=tuple(focus.cause for focus in lesson.focuses.all()),
         dismissed=frozenset(w.cause for w in lesson.cause_words.all() if w.word == "dismissed"),

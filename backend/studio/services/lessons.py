@@ -8,6 +8,7 @@ from django.db.models import Prefetch, QuerySet
 
 from studio.errors import StudioError
 from studio.models import Lesson, Player, RedFlag
+from studio.services.keep_alive import reminders
 from studio.services.learning import counts_for
 from studio.services.reviews import item_dose
 
@@ -49,20 +50,25 @@ def start_lesson(player: Player, on: date) -> Lesson:
 
 @dataclass(frozen=True)
 class DayRow:
-    """One player in the day's list."""
+    """One player in the day's list. `due`: resolved causes that are due for another look."""
 
     player: Player
     last_lesson: Lesson | None
     today: Lesson | None
     focus: list[str]
     minutes: float | None
+    due: list[str]
     flag: RedFlag | None
     is_today: bool
 
 
 def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
     """All players of the teacher: those of this weekday first, by time, then the others by name."""
-    lessons = Lesson.objects.filter(date__lte=on).prefetch_related("focuses", "plan__items")
+    lessons = (
+        Lesson.objects.filter(date__lte=on)
+        .select_related("player__teacher__studio_settings", "plan")
+        .prefetch_related("observations", "focuses", "cause_words", "plan__items")
+    )
     flags = RedFlag.objects.filter(lifted_on__isnull=True)
     players = players_of(teacher).prefetch_related(
         Prefetch("lessons", lessons, to_attr="lessons_so_far"),
@@ -89,6 +95,7 @@ def _row(player: Player, on: date) -> DayRow:
         today=next((lesson for lesson in so_far if lesson.date == on), None),
         focus=[f.cause for f in decided[-1].focuses.all()] if decided else [],
         minutes=plan_minutes(planned[-1]) if planned else None,
+        due=[each.kept.cause for each in reminders(so_far, on) if each.is_due],
         flag=flags[0] if flags else None,
         is_today=player.weekday == on.weekday(),
     )

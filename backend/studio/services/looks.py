@@ -6,6 +6,7 @@ from lefthand.looks import STAGE_CHANGE_SECONDS
 from lefthand.vocabulary import Stage
 from studio.models import Lesson
 from studio.services.cases import LessonView, findings_of
+from studio.services.keep_alive import lesson_reminders
 
 CHECKS_AGAIN = 5
 
@@ -22,6 +23,7 @@ class Look:
 
 
 def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
+    """First the checks that are to be made again, then the engine's."""
     again = _again(view, last) if last is not None else None
     if again is not None:
         return again
@@ -30,12 +32,14 @@ def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
 
 
 def _again(view: LessonView, last: Lesson) -> Look | None:
-    """The next checks that found something last time, from far to near."""
+    """The next checks that found something last time or are due again, from far to near."""
     done = set(view.case.findings) | set(view.lesson.skipped)
+    found = [name for name, finding in findings_of(last).items() if finding.grade > 0]
+    due = [sign for each in lesson_reminders(view) if each.is_due for sign in each.kept.signs]
     left = [
         view.catalogue.evidence[name]
-        for name, finding in findings_of(last).items()
-        if finding.grade > 0 and name not in done and not view.catalogue.evidence[name].is_trial
+        for name in dict.fromkeys([*due, *found])
+        if name not in done and not view.catalogue.evidence[name].is_trial
     ]
     if not left:
         return None

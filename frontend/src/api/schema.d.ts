@@ -648,6 +648,8 @@ export interface components {
         };
         /** DayRowOut */
         DayRowOut: {
+            /** Due */
+            due: string[];
             flag: components["schemas"]["FlagOut"] | null;
             /** Focus */
             focus: string[];
@@ -1023,6 +1025,8 @@ export interface components {
             };
             /** Focus */
             focus: components["schemas"]["FocusOut"][];
+            /** Harder Piece */
+            harder_piece: boolean;
             home: components["schemas"]["HomeReportOut"] | null;
             /** Id */
             id: number;
@@ -1033,6 +1037,8 @@ export interface components {
             player: components["schemas"]["PlayerBrief"];
             previous: components["schemas"]["PreviousOut"] | null;
             proposal: components["schemas"]["ProposalOut"];
+            /** Reminders */
+            reminders: components["schemas"]["ReminderOut"][];
             /** Reports */
             reports: {
                 [key: string]: unknown;
@@ -1267,6 +1273,27 @@ export interface components {
             phrase: string;
             /** Weight */
             weight: number;
+        };
+        /**
+         * ReminderOut
+         * @description A cause that was gone `since`: due for another look, or back on `returned`.
+         */
+        ReminderOut: {
+            /** Cause */
+            cause: string;
+            /** Clean */
+            clean: number;
+            /** Helped */
+            helped: string[];
+            /** Name */
+            name: string;
+            /** Returned */
+            returned: string | null;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
         };
         /** RestIn */
         RestIn: {

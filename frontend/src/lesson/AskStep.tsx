@@ -6,6 +6,7 @@ import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
+import { Reminders } from './Reminders';
 import type { LessonHandle } from './useLesson';
 
 const SIGNS: [string, string][] = [
@@ -59,9 +60,17 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
         </div>
         {open && <Reports handle={handle} onDone={onDone} />}
       </section>
+      <Reminders lesson={lesson} />
       <section>
         <h2>What does the player complain of?</h2>
         <Complaint handle={handle} catalogue={catalogue} />
+        <Checkbox
+          mt="sm"
+          size="md"
+          label="Harder piece now: look again at what was gone"
+          checked={lesson.harder_piece}
+          onChange={(event) => enter('harder', '', event.currentTarget.checked)}
+        />
       </section>
     </div>
   );

@@ -89,6 +89,7 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
         ) : (
           <span className="quiet">no focus yet</span>
         )}
+        {row.due.length > 0 && <span>look again: {row.due.join(', ').toLowerCase()}</span>}
         <span className="quiet">
           {row.last_lesson ? `last seen ${shortDate(row.last_lesson)}` : 'first lesson'}
           {row.minutes !== null &&

@@ -1,0 +1,50 @@
+"""What was resolved and is due for another look, and what worked when it was worked on."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from lefthand.catalogue import load_catalogue
+from lefthand.keep_alive import Kept, kept_causes
+from studio.models import Lesson
+from studio.services.cases import LessonView
+from studio.services.learning import lesson_facts
+
+HELPED_SHOWN = 3
+
+
+@dataclass(frozen=True)
+class Reminder:
+    """A kept cause on a day. `is_due`: it is time, or the music got harder."""
+
+    kept: Kept
+    is_due: bool
+    helped: tuple[str, ...]
+
+
+def reminders(lessons: Sequence[Lesson], on: date, *, harder: bool = False) -> list[Reminder]:
+    """Causes to look at again on this day, and causes that are back. `lessons`: oldest first."""
+    until = [lesson for lesson in lessons if lesson.date <= on]
+    facts = [(lesson.date, lesson_facts(lesson)) for lesson in until]
+    found = []
+    for kept in kept_causes(facts, load_catalogue()):
+        due = kept.due is not None and (harder or kept.due <= on)
+        if due or kept.returned is not None:
+            found.append(Reminder(kept, due, _helped(kept, until)))
+    return found
+
+
+def lesson_reminders(view: LessonView) -> list[Reminder]:
+    lesson = view.lesson
+    return reminders(view.history.lessons, lesson.date, harder=lesson.harder_piece)
+
+
+def _helped(kept: Kept, lessons: Iterable[Lesson]) -> tuple[str, ...]:
+    """Exercises that were given for it before its signs were gone, the last ones first."""
+    given: dict[str, None] = {}
+    for lesson in sorted(lessons, key=lambda each: each.date, reverse=True):
+        focus = {f.cause for f in lesson.focuses.all()}
+        if lesson.date < kept.since and kept.cause in focus and hasattr(lesson, "plan"):
+            given |= dict.fromkeys(item.exercise for item in lesson.plan.items.all())
+    aiming = load_catalogue().exercises
+    return tuple(e for e in given if kept.cause in aiming[e].aims)[:HELPED_SHOWN]

@@ -1,0 +1,23 @@
+import type { Lesson } from '../api/client';
+import { shortDate } from '../words/words';
+
+/** What was gone and is due for another look, and what has come back. */
+export function Reminders({ lesson }: { lesson: Lesson }) {
+  if (lesson.reminders.length === 0) return null;
+  return (
+    <section>
+      <h2>Kept in view</h2>
+      <ul>
+        {lesson.reminders.map((each) => (
+          <li key={each.cause}>
+            <strong>{each.name}</strong>
+            {each.returned === null
+              ? `: gone since ${shortDate(each.since)}; look again today, the checks come first.`
+              : `: was gone on ${shortDate(each.since)}, back since ${shortDate(each.returned)}.`}
+            {each.helped.length > 0 && ` What helped then: ${each.helped.join(', ')}.`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
