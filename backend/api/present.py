@@ -5,6 +5,7 @@ from datetime import date
 from api.present_desk import ways_out
 from api.present_home import report_out
 from api.schemas import (
+    AlternativeOut,
     CauseOut,
     DayRowOut,
     FindingOut,
@@ -57,6 +58,7 @@ UNDO_WORDS = {
     "cause": "word on a cause",
     "result": "last week's result",
     "line": "line on the sheet",
+    "disliked": "dislike",
     "harder": "harder piece",
     "order": "order of looking",
     "focus": "focus",
@@ -158,6 +160,7 @@ def _facts(player: Player) -> PlayerIn:
         helper_at_home=player.helper_at_home,
         weekday=player.weekday,
         lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
+        missing=player.missing,
     )
 
 
@@ -205,6 +208,15 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         harder_piece=lesson.harder_piece,
         review=[_review_out(r) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
+        alternatives=[
+            AlternativeOut(
+                differs=each.differs.value,
+                items=[_core_item_out(item, view) for item in each.plan.items],
+                minutes_a_day=each.plan.minutes_a_day,
+            )
+            for each in view.alternatives
+        ],
+        disliked=lesson.player.disliked,
         plan=_plan_out(view),
         undo=UNDO_WORDS[undoable.kind] if undoable else None,
     )

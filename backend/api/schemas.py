@@ -118,6 +118,7 @@ class PlayerIn(Schema):
     helper_at_home: bool | None = None
     weekday: int | None = None
     lesson_time: str | None = None
+    missing: list[str] = []
 
 
 class DayRowOut(Schema):
@@ -328,6 +329,12 @@ class ProposalOut(Schema):
     paused: bool
 
 
+class AlternativeOut(Schema):
+    differs: str
+    items: list[PlanItemOut]
+    minutes_a_day: float
+
+
 class ObjectionOut(Schema):
     exercise: str
     reason: str
@@ -407,6 +414,8 @@ class LessonOut(Schema):
     harder_piece: bool
     review: list[ReviewOut]
     proposal: ProposalOut
+    alternatives: list[AlternativeOut]
+    disliked: list[str]
     plan: PlanOut | None
     undo: str | None
 

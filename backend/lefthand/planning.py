@@ -7,6 +7,7 @@ that the minutes of the day hold. All weights here are working judgement, with n
 
 from collections.abc import Container, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from enum import StrEnum
 from typing import Any
 
 from lefthand.case import Case
@@ -27,6 +28,7 @@ COMPANION_WEIGHT = 0.6
 TRANSFER_WEIGHT = 0.7
 WORTH_A_PLACE = 0.6
 UNDER_WAY_BONUS = 0.25
+DISLIKED_SHARE = 0.5
 PREFERRED_BONUS = 0.2
 MUCH_PLAYING_HOURS = 2
 STRENGTH_SHARE = 1 / 3
@@ -86,12 +88,16 @@ def prescribe(
     *,
     last_strength_minutes: float | None = None,
     under_way: Container[str] = (),
+    disliked: Container[str] = (),
+    without: Container[str] = (),
+    minutes: float | None = None,
 ) -> Plan:
     """Plan the week for the diagnosis' focus.
 
     `last_strength_minutes`: weekly minutes of strength and stretch in the last plan, which bound
     this one's growth; None when there was none. `under_way`: exercises of the last plan that are to
-    go on, which are preferred.
+    go on, which are preferred. `disliked`: exercises that count half. `without`: exercises to leave
+    out this time. `minutes`: a smaller budget a day than the case's own.
     """
     now = Situation.from_diagnosis(diagnosis, catalogue)
     if now.safety.is_red:
@@ -103,18 +109,25 @@ def prescribe(
     for exercise in catalogue.exercises.values():
         if case_excludes(exercise, now.case) or not _aims_at(exercise, targets):
             continue
+        if exercise.id in without:
+            continue
         if only_release and exercise.kind is not Kind.RELEASE:
             continue
         reason = reason_against(exercise, now)
         if reason is None:
-            offered.append((_score(exercise, targets, now, under_way), exercise))
+            score = _score(exercise, targets, now, under_way)
+            if exercise.id in disliked:
+                score *= DISLIKED_SHARE
+            offered.append((score, exercise))
         else:
             withheld.append(Withheld(exercise.id, reason))
     ranked = _ranked(offered, only_release)
     worth = WORTH_A_PLACE * max((score for score, _ in offered), default=0.0)
     worthy = {e.id for score, e in offered if score >= worth}
     choice = ranked[:1] if only_release else _balanced(ranked, worthy, now)
-    items = _week(choice, diagnosis, now, last_strength_minutes)
+    own = now.case.minutes_budget
+    budget = own if minutes is None else min(own, minutes)
+    items = _week(choice, diagnosis, now, last_strength_minutes, budget)
     return Plan(
         items=items,
         offered=tuple(e.id for e in ranked),
@@ -123,6 +136,44 @@ def prescribe(
         paused=False,
         safety=now.safety,
     )
+
+
+class Difference(StrEnum):
+    """How an alternative differs from the proposal."""
+
+    OTHER = "other exercises"
+    SHORTER = "shorter"
+
+
+@dataclass(frozen=True, slots=True)
+class Alternative:
+    differs: Difference
+    plan: Plan
+
+
+def alternatives(
+    proposal: Plan, diagnosis: Diagnosis, catalogue: Catalogue, **wishes: Any
+) -> tuple[Alternative, ...]:
+    """At most two other weeks under the same rules: one without the leading exercise of the
+    proposal, and one of half the minutes. `wishes` are those of `prescribe`. What comes out the
+    same as the proposal, or empty, is left out."""
+    if not proposal.items:
+        return ()
+    chosen = [item.exercise for item in proposal.items]
+    leading = min(chosen, key=lambda e: _place(e, proposal.offered))
+    found = []
+    for differs, change in (
+        (Difference.OTHER, {"without": {leading}}),
+        (Difference.SHORTER, {"minutes": proposal.minutes_a_day / 2}),
+    ):
+        plan = prescribe(diagnosis, catalogue, **{**wishes, **change})
+        if plan.items and plan.items != proposal.items:
+            found.append(Alternative(differs, plan))
+    return tuple(found)
+
+
+def _place(exercise: str, offered: Sequence[str]) -> int:
+    return offered.index(exercise) if exercise in offered else len(offered)
 
 
 def case_excludes(exercise: Exercise, case: Case) -> bool:
@@ -187,8 +238,8 @@ def _week(
     diagnosis: Diagnosis,
     now: Situation,
     last_strength_minutes: float | None,
+    budget: float,
 ) -> tuple[PlanItem, ...]:
-    budget = now.case.minutes_budget
     items: list[PlanItem] = []
     for exercise in choice:
         item = plan_item(exercise, diagnosis, now.catalogue, last_strength_minutes)

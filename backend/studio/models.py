@@ -47,6 +47,8 @@ class Group(models.Model):
 
 
 class Player(models.Model):
+    """`disliked`: exercises that the player does not like. `missing`: equipment not at home."""
+
     teacher = models.ForeignKey(
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players"
     )
@@ -64,6 +66,8 @@ class Player(models.Model):
     piece = models.CharField(max_length=120, blank=True)
     weekday = models.PositiveSmallIntegerField(null=True, blank=True)
     lesson_time = models.TimeField(null=True, blank=True)
+    disliked = models.JSONField(default=list, blank=True)
+    missing = models.JSONField(default=list, blank=True)
 
     class Meta:
         ordering = ["lesson_time", "name"]

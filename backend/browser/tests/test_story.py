@@ -423,3 +423,35 @@ class FirstPlayer(BrowserCase):
         page.get_by_role("button", name="Keep").click()
         expect(page.get_by_text("a round")).to_be_visible()
         self.assertEqual(Player.objects.get().piece, "a round")
+
+
+class Give(BrowserCase):
+    players = MIRA
+
+    def test_other_weeks_order_by_buttons_and_a_dislike(self):
+        page = self.page
+        self.sign_in()
+        page.get_by_role("button", name="lesson of Mira Oslund").click()
+        page.get_by_role("button", name="All is well").click()
+        page.get_by_role("heading", name="What it means").wait_for()
+        for grade in "2222":
+            page.keyboard.press(grade)
+        page.keyboard.press("g")
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        self.saved()
+        names = page.locator("ol h3")
+        before = names.all_inner_texts()
+        page.get_by_role("button", name="Take the week: other exercises").click()
+        self.saved()
+        expect(names.first).not_to_have_text(before[0])
+        taken = names.all_inner_texts()
+        self.assertNotEqual(taken, before)
+        page.get_by_role("button", name=f"Later: {taken[0]}").click()
+        expect(names.nth(1)).to_have_text(taken[0])
+        names.nth(1).drag_to(names.first)
+        expect(names.first).to_have_text(taken[0])
+        page.get_by_role("button", name=f"Not liked: {taken[0]}").click()
+        self.saved()
+        expect(page.get_by_role("button", name=f"{taken[0]}: liked again")).to_be_visible()
+        self.assertNotIn(taken[0], names.all_inner_texts())
+        self.assert_accessible("give, by hand")

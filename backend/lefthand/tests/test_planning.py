@@ -13,6 +13,7 @@ from lefthand.planning import (
     SPACED_DAYS,
     STRENGTH_ALWAYS_MINUTES,
     STRENGTH_SHARE,
+    alternatives,
     plan_item,
     plan_json,
     prescribe,
@@ -195,7 +196,43 @@ def players(draw):
     )
 
 
+class Wishes(TestCase):
+    GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}
+
+    def plan(self, **wishes):
+        return prescribe(diagnosis("vn", self.GRIP, level="intermediate"), CATALOGUE, **wishes)
+
+    def test_what_is_disliked_gives_way_and_is_still_offered(self):
+        first = self.plan().offered[0]
+        other = self.plan(disliked={first})
+        self.assertNotEqual(other.offered[0], first)
+        self.assertIn(first, other.offered)
+
+    def test_two_alternatives_one_with_others_and_one_shorter(self):
+        seen = diagnosis("vn", self.GRIP, level="intermediate")
+        proposal = prescribe(seen, CATALOGUE)
+        other, shorter = alternatives(proposal, seen, CATALOGUE)
+        leading = min((i.exercise for i in proposal.items), key=proposal.offered.index)
+        self.assertNotIn(leading, [i.exercise for i in other.plan.items])
+        self.assertLessEqual(shorter.plan.minutes_a_day, proposal.minutes_a_day / 2)
+        self.assertTrue(shorter.plan.items)
+
+    def test_a_paused_week_has_no_alternatives(self):
+        seen = diagnosis("vn", self.GRIP, reports={"swelling": True})
+        self.assertEqual(alternatives(prescribe(seen, CATALOGUE), seen, CATALOGUE), ())
+
+
 class Properties(TestCase):
+    @settings(max_examples=150, deadline=None)
+    @given(players())
+    def test_alternatives_are_as_safe_as_the_proposal(self, player):
+        seen = diagnose(player, CATALOGUE)
+        for each in alternatives(prescribe(seen, CATALOGUE), seen, CATALOGUE):
+            self.assertLessEqual(each.plan.minutes_a_day, player.minutes_budget)
+            self.check_waiting(player, seen, each.plan)
+            for item in each.plan.items:
+                self.check_item(player, seen, item)
+
     @settings(max_examples=250, deadline=None)
     @given(players())
     def test_every_plan_is_safe(self, player):

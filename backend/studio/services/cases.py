@@ -11,7 +11,7 @@ from lefthand.diagnosis import Diagnosis, Looking, diagnose
 from lefthand.focus import TeacherWord
 from lefthand.learning import Count
 from lefthand.looks import LookOrder
-from lefthand.planning import Plan, prescribe
+from lefthand.planning import Alternative, Plan, alternatives, prescribe
 from lefthand.safety import Safety
 from lefthand.thresholds import Body, Cuts
 from lefthand.vocabulary import Instrument
@@ -108,12 +108,19 @@ class LessonView:
 
     @cached_property
     def proposal(self) -> Plan:
-        return prescribe(
-            self.diagnosis,
-            self.catalogue,
-            last_strength_minutes=last_load_minutes(self.history),
-            under_way={r.item.exercise for r in self.review if r.is_under_way},
-        )
+        return prescribe(self.diagnosis, self.catalogue, **self._wishes)
+
+    @cached_property
+    def alternatives(self) -> tuple[Alternative, ...]:
+        return alternatives(self.proposal, self.diagnosis, self.catalogue, **self._wishes)
+
+    @cached_property
+    def _wishes(self) -> dict[str, Any]:
+        return {
+            "last_strength_minutes": last_load_minutes(self.history),
+            "under_way": {r.item.exercise for r in self.review if r.is_under_way},
+            "disliked": set(self.lesson.player.disliked),
+        }
 
 
 def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
@@ -136,6 +143,9 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
         data["age"] = age_at(player, lesson)
     if player.daily_minutes is not None:
         data["daily_minutes"] = player.daily_minutes
+    if player.missing:
+        known = {item for e in load_catalogue().exercises.values() for item in e.equipment}
+        data["equipment"] = sorted(known - set(player.missing))
     if player.helper_at_home is not None:
         data["helper_at_home"] = player.helper_at_home
     return data

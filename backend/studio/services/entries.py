@@ -261,6 +261,19 @@ def _write_harder(lesson: Lesson, _key: str, value: Any) -> None:
     lesson.harder_piece = check_flag("harder", value)
 
 
+def _read_disliked(lesson: Lesson, key: str) -> Any:
+    return key in lesson.player.disliked
+
+
+def _write_disliked(lesson: Lesson, key: str, value: Any) -> None:
+    if key not in load_catalogue().exercises:
+        raise InputError("disliked", f"unknown exercise {key!r}")
+    player = lesson.player
+    others = [name for name in player.disliked if name != key]
+    player.disliked = [*others, key] if check_flag("disliked", value) else others
+    player.save(update_fields=["disliked"])
+
+
 def _read_decided(lesson: Lesson, _key: str) -> Any:
     return read_focus(lesson)
 
@@ -288,6 +301,7 @@ KINDS: Mapping[str, EntryKind] = {
     "cause": EntryKind(_read_cause, _write_cause),
     "result": EntryKind(_read_result, _write_result),
     "order": EntryKind(_read_order, _write_order),
+    "disliked": EntryKind(_read_disliked, _write_disliked),
     "harder": EntryKind(_read_harder, _write_harder),
     "line": EntryKind(_read_line, _write_line),
     "focus": EntryKind(_read_decided, _write_decided),

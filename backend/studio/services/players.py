@@ -5,6 +5,7 @@ from datetime import date, time
 from typing import Any
 
 from lefthand.case import AGE_RANGE, HOURS_RANGE, MINUTES_RANGE
+from lefthand.catalogue import load_catalogue
 from lefthand.checks import check_choice, check_flag, check_number, check_words
 from lefthand.errors import InputError
 from lefthand.vocabulary import Instrument, Level
@@ -51,7 +52,21 @@ def _fields(data: Mapping[str, Any], on: date) -> dict[str, Any]:
         "helper_at_home": _flag(data, "helper_at_home"),
         "weekday": _whole(data, "weekday", 0, 6),
         "lesson_time": _time(data, "lesson_time"),
+        "missing": _missing(data),
     }
+
+
+def equipment() -> list[str]:
+    """Everything that some exercise needs at home."""
+    return sorted({item for e in load_catalogue().exercises.values() for item in e.equipment})
+
+
+def _missing(data: Mapping[str, Any]) -> list[str]:
+    missing = check_words("missing", data.get("missing", []))
+    unknown = set(missing) - set(equipment())
+    if unknown:
+        raise InputError("missing", f"unknown equipment {sorted(unknown)[0]!r}")
+    return sorted(set(missing))
 
 
 def _text(data: Mapping[str, Any], name: str, most: int, least: int = 0) -> str:

@@ -13,6 +13,7 @@ from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import build_sheet
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
+from studio.services.entries import undo
 from studio.services.flags import lift_flag, open_flag
 from studio.services.lessons import day_rows, lesson_of
 from studio.services.looks import lesson_look
@@ -127,6 +128,38 @@ class Flags(StudioCase):
         self.enter(lesson, "reports", "", {"swelling": True})
         lift_flag(self.player, note="a wasp, says the doctor", on=lesson.date)
         self.assertTrue(self.view(lesson).safety.is_amber)
+
+
+class Wishes(StudioCase):
+    def fresh(self, lesson):
+        self.player.refresh_from_db()
+        return self.view(lesson)
+
+    def test_a_disliked_exercise_gives_way_until_it_is_liked_again(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        first = self.fresh(lesson).proposal.offered[0]
+        self.enter(lesson, "disliked", first, True)
+        self.assertNotEqual(self.fresh(lesson).proposal.offered[0], first)
+        undo(lesson.pk)
+        self.assertEqual(self.fresh(lesson).proposal.offered[0], first)
+
+    def test_what_is_not_at_home_is_not_given(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.assertIn("rod_pivot", self.fresh(lesson).proposal.offered)
+        self.player.missing = ["rod"]
+        self.player.save()
+        withheld = {w.exercise: w.reason for w in self.fresh(lesson).proposal.withheld}
+        self.assertEqual(withheld["rod_pivot"], "needs a rod")
+
+    def test_the_order_of_the_week_is_kept(self):
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps", "index_far_side", "easy_melody")
+        self.give(lesson, "easy_melody", "thumb_taps")
+        self.assertEqual(
+            [i.exercise for i in lesson.plan.items.all()], ["easy_melody", "thumb_taps"]
+        )
 
 
 class Sheets(StudioCase):

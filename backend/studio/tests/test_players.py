@@ -53,6 +53,7 @@ class Players(StudioCase):
             "helper_at_home": ["yes"],
             "weekday": [7, -1, 1.5],
             "lesson_time": ["25:00", "noon"],
+            "missing": [["spoon"], "rod"],
         }
         for field, values in refused.items():
             for value in values:

@@ -546,6 +546,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** AlternativeOut */
+        AlternativeOut: {
+            /** Differs */
+            differs: string;
+            /** Items */
+            items: components["schemas"]["PlanItemOut"][];
+            /** Minutes A Day */
+            minutes_a_day: number;
+        };
         /** CatalogueOut */
         CatalogueOut: {
             /** Causes */
@@ -1002,6 +1011,8 @@ export interface components {
         };
         /** LessonOut */
         LessonOut: {
+            /** Alternatives */
+            alternatives: components["schemas"]["AlternativeOut"][];
             /** Asked */
             asked: boolean;
             /** Causes */
@@ -1015,6 +1026,8 @@ export interface components {
             date: string;
             /** Decided */
             decided: boolean;
+            /** Disliked */
+            disliked: string[];
             /** Engine Focus */
             engine_focus: string[];
             /** Enough */
@@ -1205,6 +1218,11 @@ export interface components {
             lesson_time?: string | null;
             /** Level */
             level: string;
+            /**
+             * Missing
+             * @default []
+             */
+            missing?: string[];
             /** Name */
             name: string;
             /**

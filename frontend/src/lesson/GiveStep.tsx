@@ -67,13 +67,21 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
             items={items}
             lesson={lesson}
             store={store}
+            onDislike={(exercise) => {
+              enter('disliked', exercise, true);
+              if (lesson.plan) {
+                store(items.filter((i) => i.exercise !== exercise).map(wishOf));
+              }
+            }}
           />
         ))}
       </ol>
+      <Alternatives lesson={lesson} store={store} />
       <div className={css.more}>
         <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
         <TeacherLine handle={handle} />
       </div>
+      <Disliked handle={handle} catalogue={catalogue} />
       <Withheld lesson={lesson} catalogue={catalogue} />
     </section>
   );
@@ -100,6 +108,29 @@ function Objections({ lesson }: { lesson: Lesson }) {
         ))}
       </ul>
     </div>
+  );
+}
+
+function Alternatives({ lesson, store }: { lesson: Lesson; store: (wishes: Wish[]) => void }) {
+  if (lesson.alternatives.length === 0) return null;
+  return (
+    <ul className={css.alternatives} aria-label="Other weeks">
+      {lesson.alternatives.map((each) => (
+        <li key={each.differs}>
+          <span>
+            Or {each.differs}, {minutesWords(each.minutes_a_day)} a day:{' '}
+            {each.items.map((item) => item.name).join(', ')}
+          </span>
+          <Button
+            variant="default"
+            aria-label={`Take the week: ${each.differs}`}
+            onClick={() => store(each.items.map(wishOf))}
+          >
+            Take
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -149,6 +180,21 @@ function TeacherLine({ handle }: { handle: LessonHandle }) {
         if (line.trim() !== handle.lesson.teacher_line) handle.enter('line', '', line);
       }}
     />
+  );
+}
+
+function Disliked({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
+  const { lesson, enter } = handle;
+  if (lesson.disliked.length === 0) return null;
+  return (
+    <p className={css.disliked}>
+      <span className="quiet">Not liked:</span>
+      {lesson.disliked.map((id) => (
+        <Button key={id} variant="subtle" onClick={() => enter('disliked', id, false)}>
+          {catalogue.exercises.find((e) => e.id === id)?.name ?? id}: liked again
+        </Button>
+      ))}
+    </p>
   );
 }
 

@@ -1,5 +1,5 @@
 import { ActionIcon, Button } from '@mantine/core';
-import { IconMinus, IconPlus } from '@tabler/icons-react';
+import { IconArrowDown, IconArrowUp, IconMinus, IconPlus } from '@tabler/icons-react';
 
 import type { Lesson } from '../api/client';
 import { minutesWords, MOVE_WORDS } from '../words/words';
@@ -7,6 +7,7 @@ import css from './GiveStep.module.css';
 import {
   changed,
   moreOrLess,
+  movedTo,
   onRung,
   type PlanItem,
   type Wish,
@@ -21,15 +22,32 @@ interface Props {
   items: PlanItem[];
   lesson: Lesson;
   store: (wishes: Wish[]) => void;
+  onDislike: (exercise: string) => void;
 }
 
+const DRAGGED = 'text/plain';
+
 /** One exercise of the week, with everything about it that can be changed by hand. */
-export function PlanItemRow({ item, items, lesson, store }: Props) {
+export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
+  const place = items.findIndex((each) => each.exercise === item.exercise);
+  const move = (exercise: string, to: number) => store(movedTo(items, exercise, to));
   const review = lesson.review.find((row) => row.exercise === item.exercise);
   const change = (wish: Wish) => store(changed(items, item.exercise, () => wish));
   const remove = () => store(items.filter((i) => i.exercise !== item.exercise).map(wishOf));
   return (
-    <li className={css.item}>
+    <li
+      className={css.item}
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData(DRAGGED, item.exercise)}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const dragged = event.dataTransfer.getData(DRAGGED);
+        if (dragged !== item.exercise && items.some((each) => each.exercise === dragged)) {
+          move(dragged, place);
+        }
+      }}
+    >
       <div className={css.what}>
         <h3>
           {item.name}
@@ -72,9 +90,36 @@ export function PlanItemRow({ item, items, lesson, store }: Props) {
           </button>
         ))}
       </div>
-      <Button variant="subtle" onClick={remove} aria-label={`Take out ${item.name}`}>
-        Take out
-      </Button>
+      <div className={css.rowActions}>
+        <ActionIcon
+          size={44}
+          variant="subtle"
+          aria-label={`Earlier: ${item.name}`}
+          disabled={place === 0}
+          onClick={() => move(item.exercise, place - 1)}
+        >
+          <IconArrowUp size={20} />
+        </ActionIcon>
+        <ActionIcon
+          size={44}
+          variant="subtle"
+          aria-label={`Later: ${item.name}`}
+          disabled={place === items.length - 1}
+          onClick={() => move(item.exercise, place + 1)}
+        >
+          <IconArrowDown size={20} />
+        </ActionIcon>
+        <Button variant="subtle" onClick={remove} aria-label={`Take out ${item.name}`}>
+          Take out
+        </Button>
+        <Button
+          variant="subtle"
+          aria-label={`Not liked: ${item.name}`}
+          onClick={() => onDislike(item.exercise)}
+        >
+          Not liked
+        </Button>
+      </div>
     </li>
   );
 }

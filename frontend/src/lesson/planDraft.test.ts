@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 
 import type { Lesson } from '../api/client';
-import { changed, itemsOf, moreOrLess, onRung, type PlanItem, wishOf, withDay } from './planDraft';
+import {
+  changed,
+  itemsOf,
+  moreOrLess,
+  movedTo,
+  onRung,
+  type PlanItem,
+  wishOf,
+  withDay,
+} from './planDraft';
 
 const item: PlanItem = {
   exercise: 'thumb_taps',
@@ -65,5 +74,19 @@ describe('changing the week by hand', () => {
     const proposal = { items: [item] };
     expect(itemsOf({ plan: null, proposal } as unknown as Lesson)).toEqual([item]);
     expect(itemsOf({ plan: { items: [] }, proposal } as unknown as Lesson)).toEqual([]);
+  });
+
+  it.each([
+    ['a', 2, 'bca'],
+    ['c', 0, 'cab'],
+    ['b', 1, 'abc'],
+    ['x', 0, 'abc'],
+  ])('%s moved to place %i makes %s', (exercise, place, expected) => {
+    const week = ['a', 'b', 'c'].map((name) => ({ ...item, exercise: name }));
+    expect(
+      movedTo(week, exercise, place)
+        .map((wish) => wish.exercise)
+        .join(''),
+    ).toBe(expected);
   });
 });

@@ -51,3 +51,10 @@ export function withDay(item: PlanItem, day: number): Wish {
   const days = item.days.includes(day) ? item.days.filter((d) => d !== day) : [...item.days, day];
   return { ...wishOf(item), days: days.length === 0 ? item.days : days };
 }
+
+/** The week with one exercise moved to another place. */
+export function movedTo(items: PlanItem[], exercise: string, place: number): Wish[] {
+  const others = items.filter((item) => item.exercise !== exercise);
+  const moved = items.filter((item) => item.exercise === exercise);
+  return [...others.slice(0, place), ...moved, ...others.slice(place)].map(wishOf);
+}

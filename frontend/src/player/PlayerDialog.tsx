@@ -1,4 +1,4 @@
-import { Button, NumberInput, Select, SegmentedControl, TextInput } from '@mantine/core';
+import { Button, Checkbox, NumberInput, Select, SegmentedControl, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -22,8 +22,13 @@ const NOBODY: Facts = {
   helper_at_home: null,
   weekday: null,
   lesson_time: null,
+  missing: [],
 };
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const EQUIPMENT: [string, string][] = [
+  ['rod', 'a light stick'],
+  ['pencil', 'a pencil'],
+];
 const HELP = [
   { value: 'yes', label: 'yes' },
   { value: 'no', label: 'no' },
@@ -148,6 +153,18 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         error={problem('daily_minutes')}
         onChange={(value) => set({ daily_minutes: value })}
       />
+      <AtHome facts={facts} onChange={set} />
+      <Button type="submit" loading={save.isPending}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+/** Who and what there is at home. */
+function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<Facts>) => void }) {
+  return (
+    <>
       <div>
         <span id="helper-label">Somebody helps at home</span>
         <SegmentedControl
@@ -157,14 +174,22 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
           data={HELP}
           value={facts.helper_at_home == null ? 'unknown' : facts.helper_at_home ? 'yes' : 'no'}
           onChange={(value) =>
-            set({ helper_at_home: value === 'unknown' ? null : value === 'yes' })
+            onChange({ helper_at_home: value === 'unknown' ? null : value === 'yes' })
           }
         />
       </div>
-      <Button type="submit" loading={save.isPending}>
-        Keep
-      </Button>
-    </form>
+      <Checkbox.Group
+        label="Not at home"
+        value={facts.missing ?? []}
+        onChange={(missing) => onChange({ missing })}
+      >
+        <div className={css.missing}>
+          {EQUIPMENT.map(([value, label]) => (
+            <Checkbox key={value} value={value} label={label} size="md" />
+          ))}
+        </div>
+      </Checkbox.Group>
+    </>
   );
 }
 
