@@ -38,6 +38,7 @@ class EvidenceInfo(Schema):
     instruments: list[str]
     measure: str | None
     unit: str | None
+    causes: list[str]
     place: str
     label: str
     look: str

@@ -64,10 +64,12 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.keyboard.press("Enter")
     page.get_by_role("heading", name="Mira’s week").wait_for()
     keep("sheet", full=True)
+    take_phone(page, address, folder)
     page.get_by_role("link", name="Desk").click()
     page.get_by_role("heading", name="Your desk").wait_for()
     keep("desk")
     take_class(page, address, folder)
+    take_library(page, address, folder)
     take_cello(page, address, folder)
 
 
@@ -84,6 +86,32 @@ def take_class(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("heading", name="Partner cards").wait_for()
     settle(page)
     page.screenshot(path=folder / "partner-cards.png")
+
+
+def take_library(page: Page, address: str, folder: Path) -> None:
+    page.goto(f"{address}/library?instrument=vc&search=feather&open=feather_to_floor")
+    page.get_by_role("heading", name="From feather to floor").wait_for()
+    settle(page)
+    page.screenshot(path=folder / "library.png")
+    page.get_by_text("Drills", exact=True).click()
+    page.get_by_label("What is weak").select_option("3-4")
+    page.get_by_role("img", name="Music of Frame pattern").wait_for()
+    settle(page)
+    page.screenshot(path=folder / "library-drill.png")
+
+
+def take_phone(page: Page, address: str, folder: Path) -> None:
+    """The week of the sheet that was just made, as the phone shows it."""
+    page.get_by_role("button", name="For the phone").click()
+    there = page.get_by_label("Address").input_value()
+    page.get_by_role("button", name="Close").click()
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(there)
+    page.get_by_role("heading", name="Mira’s week").wait_for()
+    settle(page)
+    page.screenshot(path=folder / "phone.png")
+    page.set_viewport_size(SIZE)
+    page.goto(address)
 
 
 def take_cello(page: Page, address: str, folder: Path) -> None:

@@ -38,6 +38,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./class/CardsPage')).CardsPage }),
       },
       {
+        path: 'library',
+        lazy: async () => ({ Component: (await import('./library/LibraryPage')).LibraryPage }),
+      },
+      {
         path: 'desk',
         lazy: async () => ({ Component: (await import('./desk/DeskPage')).DeskPage }),
       },

@@ -4,6 +4,7 @@ import {
   Input,
   type CSSVariablesResolver,
   type MantineColorsTuple,
+  SegmentedControl,
 } from '@mantine/core';
 
 import { lamp, paper, SANS, SERIF } from './tokens';
@@ -37,6 +38,9 @@ export const theme = createTheme({
   components: {
     Input: Input.extend({ styles: { input: { minHeight: 44 } } }),
     InputWrapper: Input.Wrapper.extend({ styles: { error: { fontWeight: 700 } } }),
+    SegmentedControl: SegmentedControl.extend({
+      styles: { root: { background: 'var(--sheet)' }, label: { minHeight: 40 } },
+    }),
     Button: Button.extend({ defaultProps: { size: 'md' }, styles: { root: { minHeight: 44 } } }),
   },
 });
@@ -47,6 +51,8 @@ export const cssVariables: CSSVariablesResolver = () => ({
     ...paper,
     '--mantine-color-body': paper['--paper'],
     '--mantine-color-error': paper['--ink'],
+    '--mantine-color-disabled': paper['--line-soft'],
+    '--mantine-color-disabled-color': paper['--ink-soft'],
     '--mantine-color-default': paper['--sheet'],
     '--mantine-color-default-border': paper['--line'],
     '--mantine-color-placeholder': paper['--ink-soft'],
@@ -56,6 +62,8 @@ export const cssVariables: CSSVariablesResolver = () => ({
     ...lamp,
     '--mantine-color-body': lamp['--paper'],
     '--mantine-color-error': lamp['--ink'],
+    '--mantine-color-disabled': lamp['--line-soft'],
+    '--mantine-color-disabled-color': lamp['--ink-soft'],
     '--mantine-color-default': lamp['--sheet'],
     '--mantine-color-default-border': lamp['--line'],
     '--mantine-color-placeholder': lamp['--ink-soft'],

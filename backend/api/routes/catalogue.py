@@ -54,6 +54,7 @@ def _catalogue() -> CatalogueOut:
                 instruments=sorted(e.instruments),
                 measure=e.measure,
                 unit=MEASURES[e.measure].unit if e.measure else None,
+                causes=sorted(e.causes, key=e.causes.__getitem__, reverse=True),
                 place=e.place,
                 label=e.label,
                 look=e.look,

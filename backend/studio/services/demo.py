@@ -17,10 +17,12 @@ from studio.demo_data import (
     DemoLesson,
     DemoPlayer,
 )
-from studio.models import Group, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
+from studio.models import Group, HomeDay, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
+
+DEMO_LOGS = (("done", "soft"), ("partly", "mixed"), ("done", "soft"), ("done", "mixed"))
 
 
 @transaction.atomic
@@ -66,6 +68,10 @@ def _practise_since(player: Player, today: date) -> None:
         return
     for item in PlanItem.objects.filter(plan__lesson=last):
         _practise(item, last.date, [d for d in item.days if last.date + timedelta(days=d) < today])
+    days = PracticeResult.objects.filter(item__plan__lesson=last, lesson=None).values_list("date")
+    for index, (day,) in enumerate(days.distinct().order_by("date")):
+        done, felt = DEMO_LOGS[index % len(DEMO_LOGS)]
+        HomeDay.objects.create(lesson=last, date=day, done=done, felt=felt)
 
 
 def _build_lesson(player: Player, planned: DemoLesson, on: date) -> None:

@@ -106,6 +106,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drills/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Choices */
+        get: operations["api_routes_drills_read_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/one": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Drill */
+        get: operations["api_routes_drills_read_drill"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/one.mid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Midi */
+        get: operations["api_routes_drills_read_midi"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/one.musicxml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Musicxml */
+        get: operations["api_routes_drills_read_musicxml"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/groups": {
         parameters: {
             query?: never;
@@ -683,6 +751,77 @@ export interface components {
             ways: components["schemas"]["WayOut"][];
         };
         /**
+         * DrillChoicesOut
+         * @description Positions and frames by instrument; the first frame is the usual one.
+         */
+        DrillChoicesOut: {
+            /** Drills */
+            drills: components["schemas"]["DrillKindOut"][];
+            /** Frames */
+            frames: {
+                [key: string]: string[];
+            };
+            /** Positions */
+            positions: {
+                [key: string]: number[];
+            };
+        };
+        /**
+         * DrillIn
+         * @description See `lefthand.music.request`. finger, low and high: what is weak. string: 0 is the lowest.
+         */
+        DrillIn: {
+            /** Bars */
+            bars?: number | null;
+            /**
+             * Difficulty
+             * @default 2
+             */
+            difficulty?: number;
+            /** Drill */
+            drill: string;
+            /** Finger */
+            finger?: number | null;
+            /** Frame */
+            frame?: string | null;
+            /** High */
+            high?: number | null;
+            /** Instrument */
+            instrument: string;
+            /** Low */
+            low?: number | null;
+            /**
+             * Position
+             * @default 1
+             */
+            position?: number;
+            /**
+             * Rests
+             * @default false
+             */
+            rests?: boolean;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+            /** String */
+            string?: number | null;
+            /** Tempo */
+            tempo?: number | null;
+        };
+        /** DrillKindOut */
+        DrillKindOut: {
+            /** Hint */
+            hint: string;
+            /** Id */
+            id: string;
+            /** Instruments */
+            instruments: string[];
+            /** Title */
+            title: string;
+        };
+        /**
          * DrillNoteOut
          * @description One expected note: MIDI number, finger, string (1 is the highest), onset and length in s.
          */
@@ -697,6 +836,17 @@ export interface components {
             seconds: number;
             /** String */
             string: number;
+        };
+        /** DrillOut */
+        DrillOut: {
+            /** Music */
+            music: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
+            /** Tempo */
+            tempo: number;
+            /** Title */
+            title: string;
         };
         /** EntryIn */
         EntryIn: {
@@ -714,6 +864,8 @@ export interface components {
         };
         /** EvidenceInfo */
         EvidenceInfo: {
+            /** Causes */
+            causes: string[];
             /** Child */
             child: string;
             /** Id */
@@ -1718,6 +1870,128 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+        };
+    };
+    api_routes_drills_read_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillChoicesOut"];
+                };
+            };
+        };
+    };
+    api_routes_drills_read_drill: {
+        parameters: {
+            query: {
+                drill: string;
+                instrument: string;
+                tempo?: number | null;
+                bars?: number | null;
+                finger?: number | null;
+                low?: number | null;
+                high?: number | null;
+                string?: number | null;
+                position?: number;
+                frame?: string | null;
+                difficulty?: number;
+                rests?: boolean;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillOut"];
+                };
+            };
+        };
+    };
+    api_routes_drills_read_midi: {
+        parameters: {
+            query: {
+                drill: string;
+                instrument: string;
+                tempo?: number | null;
+                bars?: number | null;
+                finger?: number | null;
+                low?: number | null;
+                high?: number | null;
+                string?: number | null;
+                position?: number;
+                frame?: string | null;
+                difficulty?: number;
+                rests?: boolean;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "audio/midi": unknown;
+                };
+            };
+        };
+    };
+    api_routes_drills_read_musicxml: {
+        parameters: {
+            query: {
+                drill: string;
+                instrument: string;
+                tempo?: number | null;
+                bars?: number | null;
+                finger?: number | null;
+                low?: number | null;
+                high?: number | null;
+                string?: number | null;
+                position?: number;
+                frame?: string | null;
+                difficulty?: number;
+                rests?: boolean;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.recordare.musicxml+xml": unknown;
                 };
             };
         };

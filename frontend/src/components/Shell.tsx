@@ -33,6 +33,9 @@ export function Shell() {
               <Button component={Link} to="/class" variant="subtle">
                 Class
               </Button>
+              <Button component={Link} to="/library" variant="subtle">
+                Library
+              </Button>
               <Button component={Link} to="/desk" variant="subtle">
                 Desk
               </Button>

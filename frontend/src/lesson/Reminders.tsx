@@ -1,5 +1,6 @@
 import type { Lesson } from '../api/client';
 import { shortDate } from '../words/words';
+import css from './Reminders.module.css';
 
 /** What was gone and is due for another look, and what has come back. */
 export function Reminders({ lesson }: { lesson: Lesson }) {
@@ -7,7 +8,7 @@ export function Reminders({ lesson }: { lesson: Lesson }) {
   return (
     <section>
       <h2>Kept in view</h2>
-      <ul>
+      <ul className={css.list}>
         {lesson.reminders.map((each) => (
           <li key={each.cause}>
             <strong>{each.name}</strong>

@@ -11,6 +11,7 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
     seconds: 5,
     per_finger: false,
     of_finger: null,
+    causes: [],
     instruments: ['vn'],
     measure: null,
     unit: null,

@@ -1,0 +1,91 @@
+"""Drills to try: settings in, music out, as picture, notes and files."""
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Query, Router
+
+from api.schemas_drills import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
+from api.schemas_home import DrillNoteOut
+from lefthand.checks import check_choice, check_number
+from lefthand.music.drills import MAKERS, make_drill
+from lefthand.music.engraving import engrave
+from lefthand.music.hands import FRAMES, POSITIONS
+from lefthand.music.midi import to_midi
+from lefthand.music.musicxml import to_musicxml
+from lefthand.music.request import DrillRequest
+from lefthand.music.score import Drill, drill_json
+from lefthand.vocabulary import Instrument
+
+router = Router(tags=["drills"])
+
+TEMPO_RANGE = (20, 500)
+MUSICXML = "application/vnd.recordare.musicxml+xml"
+
+
+@router.get("/choices", response=DrillChoicesOut)
+def read_choices(request: HttpRequest) -> DrillChoicesOut:
+    everywhere = [instrument.value for instrument in Instrument]
+    return DrillChoicesOut(
+        drills=[
+            DrillKindOut(
+                id=name,
+                title=title,
+                hint=hint,
+                instruments=["vc"] if name == "extension_pattern" else everywhere,
+            )
+            for name, (_, title, hint, _) in MAKERS.items()
+        ],
+        positions={i.value: sorted(POSITIONS[i]) for i in Instrument},
+        frames={i.value: list(FRAMES[i]) for i in Instrument},
+    )
+
+
+@router.get("/one", response=DrillOut)
+def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
+    drill = _drill(wanted)
+    notes = drill_json(drill)["notes"]
+    return DrillOut(
+        title=drill.title,
+        tempo=drill.tempo,
+        music=engrave(to_musicxml(drill), seed=wanted.seed),
+        notes=[DrillNoteOut(**{k: n[k] for k in DrillNoteOut.model_fields}) for n in notes],
+    )
+
+
+@router.get("/one.musicxml", openapi_extra={"responses": {200: {"content": {MUSICXML: {}}}}})
+def read_musicxml(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
+    drill = _drill(wanted)
+    return _file(to_musicxml(drill).encode(), MUSICXML, f"{drill.name}.musicxml")
+
+
+@router.get("/one.mid", openapi_extra={"responses": {200: {"content": {"audio/midi": {}}}}})
+def read_midi(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
+    drill = _drill(wanted)
+    return _file(to_midi(drill), "audio/midi", f"{drill.name}.mid")
+
+
+def _file(content: bytes, content_type: str, name: str) -> HttpResponse:
+    response = HttpResponse(content, content_type=content_type)
+    response["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+def _drill(wanted: DrillIn) -> Drill:
+    if wanted.tempo is not None:
+        check_number("tempo", wanted.tempo, *TEMPO_RANGE, whole=True)
+    pair = (wanted.low, wanted.high) if wanted.low and wanted.high else None
+    return make_drill(
+        DrillRequest(
+            drill=wanted.drill,
+            instrument=check_choice("instrument", wanted.instrument, Instrument),
+            tempo=wanted.tempo,
+            bars=wanted.bars,
+            fingers=(wanted.finger,) if wanted.finger else (),
+            pairs=(pair,) if pair else (),
+            string=wanted.string,
+            position=wanted.position,
+            frame=wanted.frame,
+            difficulty=wanted.difficulty,
+            rests=wanted.rests,
+            seed=wanted.seed,
+        )
+    )

@@ -1,0 +1,45 @@
+"""Shapes of drills: what can be asked for, and the music."""
+
+from ninja import Schema
+
+from api.schemas_home import DrillNoteOut
+
+
+class DrillKindOut(Schema):
+    id: str
+    title: str
+    hint: str
+    instruments: list[str]
+
+
+class DrillChoicesOut(Schema):
+    """Positions and frames by instrument; the first frame is the usual one."""
+
+    drills: list[DrillKindOut]
+    positions: dict[str, list[int]]
+    frames: dict[str, list[str]]
+
+
+class DrillIn(Schema):
+    """See `lefthand.music.request`. finger, low and high: what is weak. string: 0 is the lowest."""
+
+    drill: str
+    instrument: str
+    tempo: int | None = None
+    bars: int | None = None
+    finger: int | None = None
+    low: int | None = None
+    high: int | None = None
+    string: int | None = None
+    position: int = 1
+    frame: str | None = None
+    difficulty: int = 2
+    rests: bool = False
+    seed: int = 1
+
+
+class DrillOut(Schema):
+    title: str
+    tempo: int
+    music: str
+    notes: list[DrillNoteOut]

@@ -1,0 +1,69 @@
+"""The library: search, pages that lead to each other, and drills to try."""
+
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+
+
+class Library(BrowserCase):
+    players = PLAYERS[:1]
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+        self.page.get_by_role("link", name="Library").click()
+        self.page.get_by_role("heading", name="Library").wait_for()
+
+    def test_a_search_finds_and_pages_lead_to_each_other(self):
+        page = self.page
+        page.get_by_label("Search").fill("knocks softly")
+        page.get_by_role("heading", name="Thumb taps").wait_for()
+        self.assert_accessible("exercise")
+        page.get_by_role("button", name="Thumb squeezes").click()
+        page.get_by_role("heading", name="Thumb squeezes").wait_for()
+        self.assert_accessible("cause")
+        page.get_by_role("button", name="Thumb will not tap").click()
+        page.get_by_role("heading", name="Thumb will not tap").wait_for()
+        self.assert_accessible("check")
+        page.go_back()
+        page.goto(f"{self.live_server_url}/library?shelf=checks&search=zzz")
+        expect(page.get_by_text("Nothing with these words")).to_be_visible()
+
+    def test_only_what_an_instrument_has_is_shown(self):
+        page = self.page
+        page.get_by_text("cello", exact=True).click()
+        page.get_by_label("Search").fill("turn to open")
+        page.get_by_role("button", name="Turn to open").wait_for()
+        page.get_by_text("violin", exact=True).first.click()
+        expect(page.get_by_role("button", name="Turn to open")).to_have_count(0)
+
+    def test_a_drill_changes_with_its_settings_and_can_be_heard_and_taken_along(self):
+        page = self.page
+        page.get_by_text("Drills", exact=True).click()
+        music = page.get_by_role("img", name="Music of Frame pattern")
+        music.wait_for()
+        self.assert_accessible("drill")
+        before = music.inner_html()
+        page.get_by_role("button", name="Another one").click()
+        expect(music).to_be_visible()
+        page.wait_for_timeout(500)
+        self.assertNotEqual(music.inner_html(), before)
+        page.get_by_label("Position").select_option("5")
+        page.get_by_label("Drill", exact=True).select_option("shift_pair")
+        expect(page.get_by_role("alert")).to_contain_text("so that there is a way up")
+        page.get_by_label("Position").select_option("1")
+        page.get_by_role("img", name="Music of There and back").wait_for()
+        page.get_by_role("button", name="Listen").click()
+        page.get_by_role("button", name="Stop", exact=True).click()
+        with page.expect_download() as taken:
+            page.get_by_role("link", name="MusicXML file").click()
+        self.assertEqual(taken.value.suggested_filename, "shift_pair.musicxml")
+
+    def test_it_fits_a_phone(self):
+        self.page.set_viewport_size({"width": 390, "height": 844})
+        for shelf in ("exercises", "drills"):
+            self.page.goto(f"{self.live_server_url}/library?shelf={shelf}")
+            self.page.get_by_role("heading", name="Library").wait_for()
+            wide = self.page.evaluate("document.documentElement.scrollWidth")
+            self.assertLessEqual(wide, 390, shelf)

@@ -1,0 +1,56 @@
+import type { Catalogue } from '../api/client';
+import { PlacePicture } from '../drawings/PlacePicture';
+import { familyOf } from '../drawings/spots';
+import { INSTRUMENT_WORDS } from '../words/words';
+import css from './LibraryPage.module.css';
+
+interface Props {
+  catalogue: Catalogue;
+  id: string;
+  instrument: string | null;
+  onExercise: (id: string) => void;
+  onCheck: (id: string) => void;
+}
+
+/** One cause: what it means, how it shows, what is given for it. */
+export function CauseCard({ catalogue, id, instrument, onExercise, onCheck }: Props) {
+  const cause = catalogue.causes.find((c) => c.id === id);
+  if (!cause) return null;
+  const here = (instruments: string[]) => instrument === null || instruments.includes(instrument);
+  const signs = catalogue.evidence.filter((e) => e.causes.includes(id) && here(e.instruments));
+  const exercises = catalogue.exercises
+    .filter((e) => e.aims.includes(id) && here(e.instruments))
+    .sort((a, b) => a.aims.indexOf(id) - b.aims.indexOf(id));
+  return (
+    <>
+      <div className={css.head}>
+        <div>
+          <h2>{cause.name}</h2>
+          <p className="quiet">{cause.instruments.map((i) => INSTRUMENT_WORDS[i]).join(', ')}</p>
+          <p>{cause.meaning}</p>
+        </div>
+        <PlacePicture
+          family={familyOf(instrument ?? cause.instruments[0] ?? 'vn')}
+          place={cause.places[0] ?? ''}
+          size={110}
+        />
+      </div>
+      <h3>Shows in</h3>
+      <p className={css.links}>
+        {signs.map((sign) => (
+          <button key={sign.id} type="button" onClick={() => onCheck(sign.id)}>
+            {sign.label}
+          </button>
+        ))}
+      </p>
+      <h3>What is given for it</h3>
+      <p className={css.links}>
+        {exercises.map((exercise) => (
+          <button key={exercise.id} type="button" onClick={() => onExercise(exercise.id)}>
+            {exercise.name}
+          </button>
+        ))}
+      </p>
+    </>
+  );
+}

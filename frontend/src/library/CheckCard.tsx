@@ -1,0 +1,59 @@
+import type { Catalogue } from '../api/client';
+import { GradeMarks } from '../components/GradeMarks';
+import { PlacePicture } from '../drawings/PlacePicture';
+import { familyOf } from '../drawings/spots';
+import { gradeWord, STAGE_WORDS } from '../words/words';
+import css from './LibraryPage.module.css';
+
+interface Props {
+  catalogue: Catalogue;
+  id: string;
+  instrument: string | null;
+  onCause: (id: string) => void;
+}
+
+/** One check: how to look, what the grades mean, what can lie behind it. */
+export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
+  const check = catalogue.evidence.find((e) => e.id === id);
+  if (!check) return null;
+  const causes = check.causes.flatMap((cause) => catalogue.causes.filter((c) => c.id === cause));
+  return (
+    <>
+      <div className={css.head}>
+        <div>
+          <h2>{check.label}</h2>
+          <p className="quiet">
+            {STAGE_WORDS[check.stage]}, about {check.seconds} s
+          </p>
+          <p>{check.look}</p>
+          {check.note && <p>{check.note}</p>}
+          {check.child && <p className={css.child}>“{check.child}”</p>}
+        </div>
+        <PlacePicture
+          family={familyOf(instrument ?? check.instruments[0] ?? 'vn')}
+          place={check.place}
+          finger={check.of_finger}
+          size={110}
+        />
+      </div>
+      {check.means.length > 0 && (
+        <ul className={css.grades}>
+          {check.means.map((meaning, index) => (
+            <li key={meaning}>
+              <GradeMarks grade={index + 1} />
+              <strong>{gradeWord(index + 1)}</strong> {meaning}
+            </li>
+          ))}
+        </ul>
+      )}
+      <h3>What can lie behind it</h3>
+      <p className={css.links}>
+        {causes.map((cause) => (
+          <button key={cause.id} type="button" onClick={() => onCause(cause.id)}>
+            {cause.name}
+          </button>
+        ))}
+      </p>
+    </>
+  );
+}

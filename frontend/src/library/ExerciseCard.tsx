@@ -1,0 +1,79 @@
+import type { Catalogue } from '../api/client';
+import { PlacePicture } from '../drawings/PlacePicture';
+import { familyOf } from '../drawings/spots';
+import { INSTRUMENT_WORDS } from '../words/words';
+import css from './LibraryPage.module.css';
+
+interface Props {
+  catalogue: Catalogue;
+  id: string;
+  instrument: string | null;
+  onCause: (id: string) => void;
+}
+
+/** One exercise with everything that is said about it, and its ladder. */
+export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
+  const exercise = catalogue.exercises.find((e) => e.id === id);
+  if (!exercise) return null;
+  const causes = exercise.aims.flatMap((aim) => catalogue.causes.filter((c) => c.id === aim));
+  const family = familyOf(instrument ?? exercise.instruments[0] ?? 'vn');
+  const facts: [string, string][] = [
+    ['It feels like', exercise.feel],
+    ['In the mirror', exercise.mirror],
+    ['Common mistake', exercise.mistake],
+    ['Too much would be', exercise.over],
+    ['Stop when', exercise.stop],
+    ['To a child', `“${exercise.child}”`],
+    ['Helper', exercise.helper_does],
+    ['Passed when', exercise.passed_when],
+    ['Needs at home', exercise.equipment.join(', ')],
+    ['Why it was added', exercise.added],
+  ];
+  return (
+    <>
+      <div className={css.head}>
+        <div>
+          <h2>{exercise.name}</h2>
+          <p className="quiet">
+            {exercise.kind}; {exercise.instruments.map((i) => INSTRUMENT_WORDS[i]).join(', ')}
+          </p>
+          <p>This {exercise.does}.</p>
+        </div>
+        <PlacePicture family={family} place={causes[0]?.places[0] ?? ''} size={110} />
+      </div>
+      <ol>
+        {exercise.steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <dl className={css.facts}>
+        {facts
+          .filter(([, words]) => words !== '')
+          .map(([name, words]) => (
+            <div key={name}>
+              <dt>{name}</dt>
+              <dd>{words}</dd>
+            </div>
+          ))}
+      </dl>
+      <h3>Its steps, easiest first</h3>
+      <ol>
+        {exercise.rungs.map((rung) => (
+          <li key={rung.words + rung.dose}>
+            {rung.words}: {rung.dose}
+            {rung.tempo !== null && `, ♩ = ${rung.tempo}`}{' '}
+            <span className="quiet">({rung.setting})</span>
+          </li>
+        ))}
+      </ol>
+      <h3>Aims at</h3>
+      <p className={css.links}>
+        {causes.map((cause) => (
+          <button key={cause.id} type="button" onClick={() => onCause(cause.id)}>
+            {cause.name}
+          </button>
+        ))}
+      </p>
+    </>
+  );
+}

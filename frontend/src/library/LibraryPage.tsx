@@ -1,0 +1,152 @@
+import { SegmentedControl, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+
+import type { Catalogue } from '../api/client';
+import { catalogueQuery } from '../api/queries';
+import { Problem } from '../components/Problem';
+import { StringsRule } from '../components/StringsRule';
+import { CauseCard } from './CauseCard';
+import { CheckCard } from './CheckCard';
+import { DrillBench } from './DrillBench';
+import { ExerciseCard } from './ExerciseCard';
+import css from './LibraryPage.module.css';
+import { entriesOf, found, type Shelf } from './search';
+
+const SHELVES = [
+  { value: 'exercises', label: 'Exercises' },
+  { value: 'causes', label: 'Causes' },
+  { value: 'checks', label: 'Checks' },
+  { value: 'drills', label: 'Drills' },
+];
+const INSTRUMENTS = [
+  { value: '', label: 'all' },
+  { value: 'vn', label: 'violin' },
+  { value: 'va', label: 'viola' },
+  { value: 'vc', label: 'cello' },
+  { value: 'db', label: 'bass' },
+];
+
+/** Everything that is known, to browse and search; drills to try, hear and take along. */
+export function LibraryPage() {
+  const catalogue = useQuery(catalogueQuery);
+  const [params, setParams] = useSearchParams();
+  const shelf = params.get('shelf') ?? 'exercises';
+  const instrument = params.get('instrument') ?? '';
+  const set = (change: Record<string, string>) =>
+    setParams({ ...Object.fromEntries(params), ...change }, { replace: true });
+  if (catalogue.error) {
+    return <Problem error={catalogue.error} onRetry={() => void catalogue.refetch()} />;
+  }
+  if (!catalogue.data) return null;
+  return (
+    <div className={css.page}>
+      <h1>Library</h1>
+      <StringsRule />
+      <div className={css.filters}>
+        <SegmentedControl
+          aria-label="Shelf"
+          size="md"
+          data={SHELVES}
+          value={shelf}
+          onChange={(value) => set({ shelf: value, open: '' })}
+        />
+        <SegmentedControl
+          aria-label="Instrument"
+          size="md"
+          data={INSTRUMENTS}
+          value={instrument}
+          onChange={(value) => set({ instrument: value })}
+        />
+      </div>
+      {shelf === 'drills' ? (
+        <DrillBench instrument={instrument || 'vn'} />
+      ) : (
+        <Browse
+          catalogue={catalogue.data}
+          shelf={shelf as Shelf}
+          instrument={instrument || null}
+          search={params.get('search') ?? ''}
+          open={params.get('open') ?? ''}
+          onSearch={(search) => set({ search })}
+          onOpen={(open) => set({ open })}
+          onGo={(where, open) => set({ shelf: where, open, search: '' })}
+        />
+      )}
+    </div>
+  );
+}
+
+interface BrowseProps {
+  catalogue: Catalogue;
+  shelf: Shelf;
+  instrument: string | null;
+  search: string;
+  open: string;
+  onSearch: (search: string) => void;
+  onOpen: (id: string) => void;
+  onGo: (shelf: Shelf, id: string) => void;
+}
+
+function Browse(props: BrowseProps) {
+  const { catalogue, shelf, instrument, search, open, onSearch, onOpen, onGo } = props;
+  const shown = found(entriesOf(catalogue, shelf), search, instrument).sort((a, b) =>
+    a.name.localeCompare(b.name),
+  );
+  const chosen = shown.some((entry) => entry.id === open) ? open : (shown[0]?.id ?? '');
+  return (
+    <div className={css.browse}>
+      <section aria-label="List">
+        <TextInput
+          aria-label="Search"
+          placeholder="Search"
+          size="md"
+          value={search}
+          onChange={(event) => onSearch(event.currentTarget.value)}
+        />
+        {/* Focusable, so that keys can scroll it. */}
+        <ul className={css.list} tabIndex={0} aria-label={`${shown.length} found`}>
+          {shown.map((entry) => (
+            <li key={entry.id}>
+              <button
+                type="button"
+                aria-pressed={entry.id === chosen}
+                onClick={() => onOpen(entry.id)}
+              >
+                {entry.name}
+              </button>
+            </li>
+          ))}
+        </ul>
+        {shown.length === 0 && <p>Nothing with these words. Try fewer letters.</p>}
+      </section>
+      <section className={css.card} aria-label="Open page">
+        {shelf === 'exercises' && (
+          <ExerciseCard
+            catalogue={catalogue}
+            id={chosen}
+            instrument={instrument}
+            onCause={(id) => onGo('causes', id)}
+          />
+        )}
+        {shelf === 'causes' && (
+          <CauseCard
+            catalogue={catalogue}
+            id={chosen}
+            instrument={instrument}
+            onExercise={(id) => onGo('exercises', id)}
+            onCheck={(id) => onGo('checks', id)}
+          />
+        )}
+        {shelf === 'checks' && (
+          <CheckCard
+            catalogue={catalogue}
+            id={chosen}
+            instrument={instrument}
+            onCause={(id) => onGo('causes', id)}
+          />
+        )}
+      </section>
+    </div>
+  );
+}
