@@ -39,7 +39,7 @@ from lefthand.explain import CauseView, Reason, phrase
 from lefthand.planning import Plan as CorePlan
 from lefthand.planning import PlanItem as CoreItem
 from studio.models import Lesson, Plan, Player, RedFlag
-from studio.services.cases import LessonView, age_at, findings_of, way_of_teaching
+from studio.services.cases import LessonView, age_at, findings_of, way_of_teaching, weeks_away
 from studio.services.decisions import objections
 from studio.services.entries import last_undoable
 from studio.services.flags import open_flag
@@ -58,6 +58,7 @@ UNDO_WORDS = {
     "cause": "word on a cause",
     "result": "last week's result",
     "line": "line on the sheet",
+    "break": "break",
     "disliked": "dislike",
     "harder": "harder piece",
     "order": "order of looking",
@@ -206,6 +207,8 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         home=report_out(lesson),
         reminders=[_reminder_out(each) for each in lesson_reminders(view)],
         harder_piece=lesson.harder_piece,
+        weeks_away=weeks_away(lesson, view.history),
+        break_weeks=lesson.break_weeks,
         review=[_review_out(r) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
         alternatives=[

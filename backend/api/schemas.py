@@ -413,6 +413,8 @@ class LessonOut(Schema):
     home: HomeReportOut | None
     reminders: list[ReminderOut]
     harder_piece: bool
+    weeks_away: int | None
+    break_weeks: float
     review: list[ReviewOut]
     proposal: ProposalOut
     alternatives: list[AlternativeOut]

@@ -94,6 +94,7 @@ class Lesson(models.Model):
     look_order = models.CharField(max_length=10, default="telling")
     starting_counts = models.JSONField(default=dict, blank=True)
     harder_piece = models.BooleanField(default=False)
+    break_weeks = models.FloatField(default=0)
 
     class Meta:
         ordering = ["date", "pk"]

@@ -233,7 +233,19 @@ class Properties(TestCase):
             for item in each.plan.items:
                 self.check_item(player, seen, item)
 
-    @settings(max_examples=250, deadline=None)
+    @settings(max_examples=100, deadline=None)
+    @given(players(), st.floats(0.5, 40))
+    def test_what_loads_the_hand_grows_a_tenth_a_week_at_most(self, player, last_week):
+        seen = diagnose(player, CATALOGUE)
+        plan = prescribe(seen, CATALOGUE, last_strength_minutes=last_week)
+        for item in plan.items:
+            exercise = CATALOGUE.exercises[item.exercise]
+            if exercise.kind is Kind.STRENGTH or exercise.stretch:
+                least = replace(item.dose, reps=1, sets=1).minutes(len(item.fingers))
+                weekly = item.minutes * len(item.days)
+                self.assertLessEqual(weekly, max(1.1 * last_week, least * len(item.days)) + 1e-9)
+
+    @settings(max_examples=1500, deadline=None)
     @given(players())
     def test_every_plan_is_safe(self, player):
         seen = diagnose(player, CATALOGUE)

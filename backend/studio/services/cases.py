@@ -11,12 +11,12 @@ from lefthand.diagnosis import Diagnosis, Looking, diagnose
 from lefthand.focus import TeacherWord
 from lefthand.learning import Count
 from lefthand.looks import LookOrder
-from lefthand.planning import Alternative, Plan, alternatives, prescribe
+from lefthand.planning import SHORT_BREAK_WEEKS, Alternative, Plan, alternatives, prescribe
 from lefthand.safety import Safety
 from lefthand.thresholds import Body, Cuts
 from lefthand.vocabulary import Instrument
 from lefthand.ways import cuts_in_force, said_in_force
-from studio.models import Lesson, Player
+from studio.models import HomeDay, Lesson, Player
 from studio.services.flags import lesson_safety
 from studio.services.history import History, load_history
 from studio.services.reviews import ItemReview, last_load_minutes, passed_rungs, review_last_plan
@@ -134,6 +134,7 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
         "observations": {o.evidence: o.entered for o in lesson.observations.all()},
         "reports": lesson.reports,
         "hours_a_day": player.hours_a_day,
+        "break_weeks": lesson.break_weeks,
         "passed": passed_rungs(history),
         "recent_focus": recent_focus(history),
     }
@@ -149,6 +150,22 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
     if player.helper_at_home is not None:
         data["helper_at_home"] = player.helper_at_home
     return data
+
+
+def weeks_away(lesson: Lesson, history: History) -> int | None:
+    """Whole weeks since the last lesson when that is long enough to ask about; None otherwise.
+
+    Practice that was logged at home in the two weeks before this lesson says that there was none.
+    """
+    if not history.earlier:
+        return None
+    weeks = (lesson.date - history.earlier[-1].date).days // 7
+    recent = HomeDay.objects.filter(
+        lesson__player=lesson.player,
+        date__gte=lesson.date - timedelta(weeks=SHORT_BREAK_WEEKS),
+        date__lt=lesson.date,
+    ).exclude(done="not")
+    return weeks if weeks >= SHORT_BREAK_WEEKS and not recent.exists() else None
 
 
 def age_at(player: Player, lesson: Lesson) -> int | None:

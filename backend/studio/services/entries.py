@@ -27,6 +27,7 @@ from studio.services.history import load_history
 
 UNDO_DEPTH = 20
 MAX_LINE = 300
+MAX_BREAK_WEEKS = 5000
 
 
 @dataclass(frozen=True)
@@ -261,6 +262,14 @@ def _write_harder(lesson: Lesson, _key: str, value: Any) -> None:
     lesson.harder_piece = check_flag("harder", value)
 
 
+def _read_break(lesson: Lesson, _key: str) -> Any:
+    return lesson.break_weeks
+
+
+def _write_break(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.break_weeks = check_number("break", value, 0, MAX_BREAK_WEEKS)
+
+
 def _read_disliked(lesson: Lesson, key: str) -> Any:
     return key in lesson.player.disliked
 
@@ -301,6 +310,7 @@ KINDS: Mapping[str, EntryKind] = {
     "cause": EntryKind(_read_cause, _write_cause),
     "result": EntryKind(_read_result, _write_result),
     "order": EntryKind(_read_order, _write_order),
+    "break": EntryKind(_read_break, _write_break),
     "disliked": EntryKind(_read_disliked, _write_disliked),
     "harder": EntryKind(_read_harder, _write_harder),
     "line": EntryKind(_read_line, _write_line),

@@ -26,6 +26,7 @@ BAD = (
     ("disliked", "no_such", True, "disliked"),
     ("disliked", "thumb_taps", "no", "disliked"),
     ("harder", "", 1, "harder"),
+    ("break", "", -1, "break"),
     ("plan", "", {"exercise": "thumb_taps"}, "plan"),
     ("plan", "", [{"exercise": "hang_and_draw"}], "plan.1.exercise"),
     ("plan", "", [{"exercise": "thumb_taps", "rung": 9}], "plan.1.rung"),

@@ -8,9 +8,10 @@ from pypdf import PdfReader
 from lefthand.safety import SafetyLevel
 from studio.demo_data import PLAYERS
 from studio.errors import StudioError
-from studio.models import Lesson, Player, PracticeResult, RedFlag
+from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
 from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import build_sheet
+from studio.services.cases import weeks_away
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
 from studio.services.entries import undo
@@ -160,6 +161,28 @@ class Wishes(StudioCase):
         self.assertEqual(
             [i.exercise for i in lesson.plan.items.all()], ["easy_melody", "thumb_taps"]
         )
+
+
+class Breaks(StudioCase):
+    def away(self, weeks):
+        lesson = self.lesson(weeks)
+        view = self.view(lesson)
+        return weeks_away(lesson, view.history)
+
+    def test_a_long_time_without_a_lesson_is_asked_about_unless_practice_was_logged(self):
+        given = self.whole_lesson(0, GRIP)
+        self.assertIsNone(self.away(1))
+        self.player.lessons.exclude(pk=given.pk).delete()
+        self.assertEqual(self.away(5), 5)
+        HomeDay.objects.create(lesson=given, date=DAY + timedelta(weeks=4), done="done")
+        self.assertIsNone(self.away(5))
+
+    def test_a_break_eases_the_week_off(self):
+        self.whole_lesson(0, GRIP)
+        lesson = self.lesson(6)
+        self.assertFalse(self.view(lesson).safety.is_amber)
+        self.enter(lesson, "break", "", 6)
+        self.assertTrue(self.view(lesson).safety.is_amber)
 
 
 class Sheets(StudioCase):

@@ -1167,6 +1167,8 @@ export interface components {
             alternatives: components["schemas"]["AlternativeOut"][];
             /** Asked */
             asked: boolean;
+            /** Break Weeks */
+            break_weeks: number;
             /** Causes */
             causes: components["schemas"]["CauseOut"][];
             /** Complaint */
@@ -1225,6 +1227,8 @@ export interface components {
             teacher_line: string;
             /** Undo */
             undo: string | null;
+            /** Weeks Away */
+            weeks_away: number | null;
         };
         /** LiftIn */
         LiftIn: {

@@ -60,6 +60,7 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
         </div>
         {open && <Reports handle={handle} onDone={onDone} />}
       </section>
+      {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
       <Reminders lesson={lesson} />
       <section>
         <h2>What does the player complain of?</h2>
@@ -73,6 +74,32 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
         />
       </section>
     </div>
+  );
+}
+
+/** After a long time without a lesson: was there a break? It halves what loads the hand. */
+function Away({ handle, weeks }: { handle: LessonHandle; weeks: number }) {
+  const { lesson, enter } = handle;
+  return (
+    <section>
+      <h2>{weeks} weeks since the last lesson. Played in between?</h2>
+      <div className={css.answers} role="group" aria-label="Played in between">
+        <Button
+          variant={lesson.break_weeks === 0 ? 'filled' : 'default'}
+          aria-pressed={lesson.break_weeks === 0}
+          onClick={() => enter('break', '', 0)}
+        >
+          Yes
+        </Button>
+        <Button
+          variant={lesson.break_weeks > 0 ? 'filled' : 'default'}
+          aria-pressed={lesson.break_weeks > 0}
+          onClick={() => enter('break', '', weeks)}
+        >
+          No, a break
+        </Button>
+      </div>
+    </section>
   );
 }
 

@@ -9,6 +9,7 @@ import css from './GiveStep.module.css';
 import { itemsOf, type Wish, wishOf } from './planDraft';
 import { PlanItemRow } from './PlanItemRow';
 import type { LessonHandle } from './useLesson';
+import { WeekStrip } from './WeekStrip';
 
 /** The week: one to three exercises, each with its step, dose, days and why. */
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
@@ -55,6 +56,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
           Give it: make the sheet
         </Button>
       </header>
+      {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
       <Objections lesson={lesson} />
       {items.length === 0 && (
         <p>Nothing fits yet. Look on, choose a focus, or add an exercise by hand below.</p>

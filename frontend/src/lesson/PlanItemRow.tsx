@@ -14,6 +14,7 @@ import {
   wishOf,
   withDay,
 } from './planDraft';
+import { weekday } from './weekday';
 
 const DAYS = [1, 2, 3, 4, 5, 6, 7];
 
@@ -122,12 +123,6 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
       </div>
     </li>
   );
-}
-
-function weekday(lessonDate: string, day: number): string {
-  const date = new Date(`${lessonDate}T12:00:00`);
-  date.setDate(date.getDate() + day);
-  return date.toLocaleDateString('en-GB', { weekday: 'short' });
 }
 
 interface StepperProps {

@@ -22,6 +22,8 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
       };
     case 'complaint':
       return { ...lesson, complaint: (entry.value as string | null) ?? null };
+    case 'break':
+      return { ...lesson, break_weeks: entry.value as number };
     case 'harder':
       return { ...lesson, harder_piece: entry.value === true };
     case 'line':

@@ -8,6 +8,7 @@ import {
   movedTo,
   onRung,
   type PlanItem,
+  weekOf,
   wishOf,
   withDay,
 } from './planDraft';
@@ -88,5 +89,15 @@ describe('changing the week by hand', () => {
         .map((wish) => wish.exercise)
         .join(''),
     ).toBe(expected);
+  });
+
+  it('the week adds up day by day and names the days that load the hand', () => {
+    const week = [
+      { ...item, minutes: 2, days: [1, 2] },
+      { ...item, kind: 'strength', minutes: 1.5, days: [2] },
+    ];
+    const days = weekOf(week);
+    expect(days.map((each) => each.minutes)).toEqual([2, 3.5, 0, 0, 0, 0, 0]);
+    expect(days.map((each) => each.loads).indexOf(true)).toBe(1);
   });
 });

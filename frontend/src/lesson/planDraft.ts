@@ -58,3 +58,24 @@ export function movedTo(items: PlanItem[], exercise: string, place: number): Wis
   const moved = items.filter((item) => item.exercise === exercise);
   return [...others.slice(0, place), ...moved, ...others.slice(place)].map(wishOf);
 }
+
+export interface DayOfWeek {
+  /** 1 is the day after the lesson. */
+  day: number;
+  minutes: number;
+  loads: boolean;
+}
+
+const WEEK = [1, 2, 3, 4, 5, 6, 7];
+
+/** What the week asks for, day by day. */
+export function weekOf(items: PlanItem[]): DayOfWeek[] {
+  return WEEK.map((day) => {
+    const meant = items.filter((item) => item.days.includes(day));
+    return {
+      day,
+      minutes: meant.reduce((sum, item) => sum + item.minutes, 0),
+      loads: meant.some((item) => item.kind === 'strength'),
+    };
+  });
+}
