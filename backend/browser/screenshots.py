@@ -103,7 +103,7 @@ def take_library(page: Page, address: str, folder: Path) -> None:
 def take_phone(page: Page, address: str, folder: Path) -> None:
     """The week of the sheet that was just made, as the phone shows it."""
     page.get_by_role("button", name="For the phone").click()
-    there = page.get_by_label("Address").input_value()
+    there = page.get_by_label("Address", exact=True).input_value()
     page.get_by_role("button", name="Close").click()
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(there)

@@ -71,7 +71,7 @@ def _link_out(request: HttpRequest, link: HomeLink | None) -> LinkOut:
     if link is None:
         return LinkOut(address=None, code=None)
     address = request.build_absolute_uri(f"/home/{link.token}")
-    code = segno.make(address, micro=False).svg_inline(scale=4, border=2, svgclass=None)
+    code = segno.make(address, micro=False).svg_inline(border=2, omitsize=True)
     return LinkOut(address=address, code=code)
 
 

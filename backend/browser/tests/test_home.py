@@ -104,6 +104,15 @@ class Phone(BrowserCase):
             running.click()
             expect(page.get_by_role("button", name=stop, exact=True)).to_have_count(0)
 
+    def test_on_the_day_of_the_lesson_the_first_day_of_practice_is_open(self):
+        lesson = Lesson.objects.order_by("date").last()
+        HomeDay.objects.all().delete()
+        lesson.date = timezone.localdate()
+        lesson.save()
+        self.page.reload()
+        self.page.get_by_role("article").first.wait_for()
+        expect(self.page.get_by_role("region", name="How it went")).to_have_count(0)
+
     def test_an_ended_link_says_so(self):
         self.page.goto(f"{self.live_server_url}/home/{'x' * 43}")
         expect(self.page.get_by_text("not among your records")).to_be_visible()

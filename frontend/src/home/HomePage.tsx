@@ -39,6 +39,13 @@ export function HomePage({ token }: { token: string }) {
   );
 }
 
+/** Today, or the next day on which something is planned when today is free and not logged. */
+function firstShown(week: Week): string {
+  const planned = week.items.flatMap((item) => item.days).sort();
+  const isUsed = planned.includes(week.today) || week.days.some((day) => day.date === week.today);
+  return isUsed ? week.today : (planned.find((day) => day > week.today) ?? week.today);
+}
+
 function Stop() {
   return (
     <section className={css.stop} role="alert">
@@ -61,7 +68,7 @@ function Today({
   token: string;
   log: Parameters<typeof LogDay>[0]['onLog'];
 }) {
-  const [shown, setShown] = useState(week.today);
+  const [shown, setShown] = useState(() => firstShown(week));
   const items = week.items.filter((item) => item.days.includes(shown));
   const isToday = shown === week.today;
   return (
@@ -81,7 +88,7 @@ function Today({
       {items.map((item) => (
         <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
       ))}
-      {shown <= week.today && (
+      {shown <= week.today && shown > week.given_on && (
         <LogDay
           key={shown}
           date={shown}
