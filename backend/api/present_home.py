@@ -1,8 +1,8 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
+from api.present_drills import notes_out
 from api.schemas import HomeDayOut, HomeReportOut
-from api.schemas_home import DrillNoteOut, HomeItemOut, HomeOut
-from lefthand.music.score import drill_json
+from api.schemas_home import HomeItemOut, HomeOut
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
@@ -34,7 +34,6 @@ def home_out(week: HomeWeek) -> HomeOut:
 
 def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> HomeItemOut:
     dose = item_dose(item)
-    notes = drill_json(paper.drill)["notes"] if paper.drill else []
     return HomeItemOut(
         exercise=item.exercise,
         name=paper.exercise.name,
@@ -51,7 +50,8 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
         stop=paper.exercise.stop,
         helper_does=paper.exercise.helper_does,
         music=drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None,
-        notes=[DrillNoteOut(**{k: n[k] for k in DrillNoteOut.model_fields}) for n in notes],
+        notes=notes_out(paper.drill),
+        beat=paper.drill.tempo if paper.drill else None,
         reps=item.reps,
         sets=item.sets,
         seconds=item.seconds,

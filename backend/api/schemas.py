@@ -434,7 +434,19 @@ class LiftIn(Schema):
     note: str = Field(max_length=300)
 
 
+class DrillNoteOut(Schema):
+    """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
+
+    midi: int
+    finger: int
+    string: int
+    onset: float
+    seconds: float
+
+
 class SheetItemOut(Schema):
+    """`tempo`: notes a minute as the exercise counts. `beat`: quarters a minute of the music."""
+
     exercise: str
     name: str
     rung_words: str
@@ -451,6 +463,8 @@ class SheetItemOut(Schema):
     stop: str
     helper_does: str
     music: str | None
+    notes: list[DrillNoteOut]
+    beat: int | None
 
 
 class SheetOut(Schema):

@@ -2,7 +2,7 @@
 
 from ninja import Schema
 
-from api.schemas_home import DrillNoteOut
+from api.schemas import DrillNoteOut
 
 
 class DrillKindOut(Schema):

@@ -4,17 +4,7 @@ from datetime import date
 
 from ninja import Field, Schema
 
-from api.schemas import HomeDayOut
-
-
-class DrillNoteOut(Schema):
-    """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
-
-    midi: int
-    finger: int
-    string: int
-    onset: float
-    seconds: float
+from api.schemas import DrillNoteOut, HomeDayOut
 
 
 class HomeItemOut(Schema):
@@ -36,6 +26,7 @@ class HomeItemOut(Schema):
     helper_does: str
     music: str | None
     notes: list[DrillNoteOut]
+    beat: int | None
     reps: int
     sets: int
     seconds: float
@@ -66,7 +57,9 @@ class HomeDayIn(Schema):
 
 
 class LinkOut(Schema):
-    """The private link as an address and as a square code (SVG); None when there is none."""
+    """The private link as an address and as a square code (SVG); None when there is none.
+    `is_local`: it works on this computer only."""
 
     address: str | None
     code: str | None
+    is_local: bool

@@ -3,6 +3,7 @@
 JOLF_DATA: folder of the database and the secret key (default: data/ beside the code).
 JOLF_DATABASE: file name of the database inside it (default: studio.sqlite3).
 JOLF_HOSTS: comma-separated host names the server answers to (default: this computer only).
+JOLF_ADDRESS: where phones reach it, such as https://studio.example (default: as the teacher does).
 JOLF_HTTPS: "1" when a proxy serves it over HTTPS.
 JOLF_DEBUG: "1" for development only.
 """
@@ -36,6 +37,8 @@ def _secret_key() -> str:
 
 SECRET_KEY = _secret_key()
 ALLOWED_HOSTS = os.environ.get("JOLF_HOSTS", "localhost,127.0.0.1,[::1]").split(",")
+# Where private links point to.
+ADDRESS = os.environ.get("JOLF_ADDRESS", "").rstrip("/")
 
 INSTALLED_APPS = [
     "django.contrib.auth",

@@ -3,8 +3,8 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
+from api.present_drills import notes_out
 from api.schemas_drills import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
-from api.schemas_home import DrillNoteOut
 from lefthand.checks import check_choice, check_number
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.engraving import engrave
@@ -12,7 +12,7 @@ from lefthand.music.hands import FRAMES, POSITIONS
 from lefthand.music.midi import to_midi
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import DrillRequest
-from lefthand.music.score import Drill, drill_json
+from lefthand.music.score import Drill
 from lefthand.vocabulary import Instrument
 
 router = Router(tags=["drills"])
@@ -42,12 +42,11 @@ def read_choices(request: HttpRequest) -> DrillChoicesOut:
 @router.get("/one", response=DrillOut)
 def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
     drill = _drill(wanted)
-    notes = drill_json(drill)["notes"]
     return DrillOut(
         title=drill.title,
         tempo=drill.tempo,
         music=engrave(to_musicxml(drill), seed=wanted.seed),
-        notes=[DrillNoteOut(**{k: n[k] for k in DrillNoteOut.model_fields}) for n in notes],
+        notes=notes_out(drill),
     )
 
 

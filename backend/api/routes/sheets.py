@@ -1,11 +1,14 @@
 """The practice sheet on screen and as PDF, the calendar file and the private link."""
 
 from datetime import time
+from urllib.parse import urlsplit
 
 import segno
+from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from api.present_drills import notes_out
 from api.schemas import SheetItemOut, SheetOut
 from api.schemas_home import LinkOut
 from studio.models import HomeLink
@@ -15,6 +18,7 @@ from studio.paper.sheet import Sheet, build_sheet
 from studio.services.home import HomeWeek, link_of, make_link, revoke_link
 from studio.services.lessons import lesson_of
 
+THIS_COMPUTER = {"localhost", "127.0.0.1", "::1"}
 router = Router(tags=["sheets"])
 
 
@@ -69,10 +73,12 @@ def revoke(request: HttpRequest, lesson_id: int) -> LinkOut:
 
 def _link_out(request: HttpRequest, link: HomeLink | None) -> LinkOut:
     if link is None:
-        return LinkOut(address=None, code=None)
-    address = request.build_absolute_uri(f"/home/{link.token}")
+        return LinkOut(address=None, code=None, is_local=False)
+    page = f"/home/{link.token}"
+    address = settings.ADDRESS + page if settings.ADDRESS else request.build_absolute_uri(page)
     code = segno.make(address, micro=False).svg_inline(border=2, omitsize=True)
-    return LinkOut(address=address, code=code)
+    is_local = urlsplit(address).hostname in THIS_COMPUTER
+    return LinkOut(address=address, code=code, is_local=is_local)
 
 
 def _sheet_out(sheet: Sheet) -> SheetOut:
@@ -104,6 +110,8 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
                 stop=item.exercise.stop,
                 helper_does=item.exercise.helper_does,
                 music=item.music,
+                notes=notes_out(item.drill),
+                beat=item.drill.tempo if item.drill else None,
             )
             for item in sheet.items
         ],

@@ -50,6 +50,13 @@ class HomeApi(StudioCase):
         self.assertTrue(all(item["days"] for item in week["items"]))
         self.assertTrue(any(item["music"] and item["notes"] for item in week["items"]))
 
+    def test_the_beat_is_that_of_the_music_where_notes_are_counted_otherwise(self):
+        self.give(self.given, "trill_bursts")
+        (item,) = self.get().json()["items"]
+        self.assertEqual((item["tempo"], item["beat"]), (240, 60))
+        sixteenths = [n["onset"] for n in item["notes"][:3]]
+        self.assertEqual(sixteenths, [0.0, 0.25, 0.5])
+
     def test_a_wrong_address_and_an_ended_one_are_told_apart(self):
         self.assertEqual(self.client.get(f"/api/home/{'b' * 43}").status_code, 404)
         teacher = Client()
@@ -84,6 +91,11 @@ class HomeApi(StudioCase):
         link = teacher.get(f"/api/lessons/{self.given.pk}/link").json()
         self.assertTrue(link["address"].endswith(f"/home/{self.token}"))
         self.assertIn("<svg", link["code"])
+        self.assertFalse(link["is_local"])
+        with self.settings(ADDRESS="http://127.0.0.1:8000"):
+            link = teacher.get(f"/api/lessons/{self.given.pk}/link").json()
+            self.assertTrue(link["address"].startswith("http://127.0.0.1:8000/home/"))
+            self.assertTrue(link["is_local"])
 
     def test_the_page_asks_robots_to_stay_out_and_sets_no_cookie(self):
         answer = self.client.get(f"/home/{self.token}")

@@ -26,27 +26,13 @@ def drill_of(
     `fingers`: those aimed at, () for all. `ways`: the ways of teaching that were chosen. The same
     `seed` gives the same notes.
     """
-    request = request_of(exercise, rung, instrument, fingers=fingers, ways=ways, seed=seed)
-    return make_drill(request) if request else None
-
-
-def request_of(
-    exercise: Exercise,
-    rung: int,
-    instrument: Instrument,
-    *,
-    fingers: tuple[int, ...] = (),
-    ways: Mapping[str, str] = NO_WAYS,
-    seed: int = 1,
-) -> DrillRequest | None:
-    """What the drill of this rung is made for; see `drill_of`."""
     step = exercise.rung(rung)
     if step.drill is None:
         return None
     frame = BASS_FRAME_OF_WAY.get(ways.get("bass_fingering", ""))
     if step.low_fourth:
         frame = LOW_FOURTH
-    return DrillRequest(
+    request = DrillRequest(
         drill=step.drill,
         instrument=instrument,
         tempo=step.dose.tempo,
@@ -57,6 +43,7 @@ def request_of(
         without=exercise.silent_fingers,
         seed=seed,
     )
+    return make_drill(request)
 
 
 def _difficulty(rung: int, rungs: int) -> int:

@@ -1042,6 +1042,8 @@ export interface components {
          * @description One exercise at home. Times in seconds; `days` are calendar days, what was missed moved.
          */
         HomeItemOut: {
+            /** Beat */
+            beat: number | null;
             /** Child */
             child: string;
             /** Days */
@@ -1238,12 +1240,15 @@ export interface components {
         /**
          * LinkOut
          * @description The private link as an address and as a square code (SVG); None when there is none.
+         *     `is_local`: it works on this computer only.
          */
         LinkOut: {
             /** Address */
             address: string | null;
             /** Code */
             code: string | null;
+            /** Is Local */
+            is_local: boolean;
         };
         /** LookOut */
         LookOut: {
@@ -1544,8 +1549,13 @@ export interface components {
             /** Starting */
             starting: number;
         };
-        /** SheetItemOut */
+        /**
+         * SheetItemOut
+         * @description `tempo`: notes a minute as the exercise counts them. `beat`: quarters a minute of the music.
+         */
         SheetItemOut: {
+            /** Beat */
+            beat: number | null;
             /** Child */
             child: string;
             /** Days */
@@ -1568,6 +1578,8 @@ export interface components {
             music: string | null;
             /** Name */
             name: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
             /** Rung Words */
             rung_words: string;
             /** Steps */

@@ -64,7 +64,7 @@ export function Listen({ name, music, notes, tempo }: Props) {
         // Drawn by our own server from our own drills; no outside text gets into it.
         dangerouslySetInnerHTML={{ __html: music }}
       />
-      <div className={css.row}>
+      <div className={`${css.row} no-print`}>
         <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
           {running ? 'Stop' : 'Listen'}
         </button>

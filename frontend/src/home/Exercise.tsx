@@ -48,7 +48,7 @@ export function Exercise({ item, openStrings }: Props) {
           name={item.name}
           music={item.music}
           notes={item.notes}
-          tempo={item.tempo ?? USUAL_TEMPO}
+          tempo={item.beat ?? USUAL_TEMPO}
         />
       )}
       <Tools item={item} openStrings={openStrings} />

@@ -23,7 +23,7 @@ export function Tools({ item, openStrings }: Props) {
       <Timer item={item} />
       {item.notes.length > 0 && (
         <>
-          <Metronome tempo={item.tempo ?? USUAL_TEMPO} />
+          <Metronome tempo={item.beat ?? USUAL_TEMPO} />
           <Drones target={item.notes[0]?.midi ?? null} openStrings={openStrings} />
         </>
       )}

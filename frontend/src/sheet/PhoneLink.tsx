@@ -50,6 +50,12 @@ export function PhoneLink({ lessonId }: { lessonId: number }) {
               Point the phone&rsquo;s camera at it, or copy the address. Whoever has it sees the
               first name, the exercises and the music, nothing else. A new week ends it.
             </p>
+            {query.data?.is_local && (
+              <p>
+                <strong>This address works on this computer only.</strong> Start Jolf with{' '}
+                <code>./jolf serve --network</code> so that phones in the same network reach it.
+              </p>
+            )}
             <div
               className={css.code}
               role="img"

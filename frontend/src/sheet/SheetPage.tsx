@@ -6,6 +6,7 @@ import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { sheetQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
+import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
 import { PhoneLink } from './PhoneLink';
@@ -54,6 +55,7 @@ export function SheetPage() {
   );
 }
 
+const USUAL_TEMPO = 60;
 const PAPERS = [
   { value: 'paper=a4', label: 'A4' },
   { value: 'paper=us-letter', label: 'Letter' },
@@ -163,12 +165,11 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
         </div>
       </div>
       {item.music && (
-        <div
-          className={css.music}
-          role="img"
-          aria-label={`Music of ${item.name}`}
-          // The picture is drawn by our own server from our own drills; no outside text gets into it.
-          dangerouslySetInnerHTML={{ __html: item.music }}
+        <Listen
+          name={item.name}
+          music={item.music}
+          notes={item.notes}
+          tempo={item.beat ?? USUAL_TEMPO}
         />
       )}
       <p className={css.days}>

@@ -1,0 +1,11 @@
+"""The notes of a drill as they leave the API."""
+
+from api.schemas import DrillNoteOut
+from lefthand.music.score import Drill, drill_json
+
+
+def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
+    notes = drill_json(drill)["notes"] if drill else []
+    return [
+        DrillNoteOut(**{name: note[name] for name in DrillNoteOut.model_fields}) for note in notes
+    ]
