@@ -105,3 +105,23 @@ class Sweep(BrowserCase):
         page.get_by_role("heading", name="Class").wait_for()
         expect(page.get_by_role("link", name="Two of them")).to_have_count(0)
         self.assertEqual(Group.objects.count(), 1)
+
+    def test_every_view_of_the_studio_fits_a_phone_double_zoom_and_a_finger(self):
+        page = self.page
+        group = Group.objects.get().pk
+        views = ["/", "/class", f"/class/{group}", f"/class/{group}/cards", "/desk", "/library"]
+        for width, height in ((390, 844), (640, 400)):
+            page.set_viewport_size({"width": width, "height": height})
+            for view in views:
+                page.goto(self.live_server_url + view)
+                page.get_by_role("heading", level=1).wait_for()
+                with self.subTest(view=view, width=width):
+                    wide = page.evaluate("document.documentElement.scrollWidth")
+                    self.assertLessEqual(wide, width)
+                    small = page.evaluate(
+                        """() => [...document.querySelectorAll('main button, header a, nav a')]
+                          .map(node => [node.textContent, node.getBoundingClientRect()])
+                          .filter(([, box]) => box.width > 0 && box.height < 43.5)
+                          .map(([text, box]) => `${text} ${box.height}`)"""
+                    )
+                    self.assertEqual(small, [])
