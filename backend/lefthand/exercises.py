@@ -23,7 +23,10 @@ DRILLS = frozenset(
 
 @dataclass(frozen=True, slots=True)
 class Rung:
-    """One step of a ladder: how it is done on this step, where, and how much."""
+    """One step of a ladder: how it is done on this step, where, and how much.
+
+    `start`: the finger on which its tune begins, None for any.
+    """
 
     words: str
     setting: Setting
@@ -31,6 +34,7 @@ class Rung:
     level: Level
     drill: str | None
     low_fourth: bool
+    start: int | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -203,6 +207,7 @@ def _rungs(entry: Entry, setting: Setting, level: Level, drill: str | None) -> I
             level=row.choice("level", Level, default=level),
             drill=_drill(row, drill),
             low_fourth=row.flag("low_fourth"),
+            start=row.number("start", low=0, high=4, whole=True, default=None),
             dose=_dose(row),
         )
         row.done()

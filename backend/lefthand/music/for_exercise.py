@@ -41,6 +41,7 @@ def drill_of(
         frame=frame if frame in FRAMES[instrument] else None,
         difficulty=_difficulty(rung, len(exercise.rungs)),
         without=exercise.silent_fingers,
+        start=step.start,
         seed=seed,
     )
     return make_drill(request)

@@ -23,7 +23,8 @@ class DrillRequest:
     number; drills with a shape of their own keep it. fingers, pairs: what is weak and shall come
     most often, () for all alike. string: 0 is the lowest, None for the usual one. position and
     frame: see `hands`. difficulty 1..3. rests: a bar of rest after every bar. without: fingers that
-    stay silent. seed: another seed gives another order of notes.
+    stay silent. start: finger on which a tune begins, None for any. seed: another seed gives
+    another order of notes.
     """
 
     drill: str
@@ -38,6 +39,7 @@ class DrillRequest:
     difficulty: int = MIDDLE
     rests: bool = False
     without: tuple[int, ...] = ()
+    start: int | None = None
     seed: int = 1
 
 

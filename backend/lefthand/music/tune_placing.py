@@ -12,7 +12,8 @@ Placed = list[tuple[Tone, Fraction]]
 
 
 def place_tune(tune: Tune, hand: DrillHand, wanted: Set[int]) -> Placed:
-    """The tune from the root on which wanted fingers play most, near the usual strings.
+    """The tune from the root on which wanted fingers play most, near the usual strings, beginning
+    on the request's finger where it has that.
 
     Raises InputError when it lies under this hand from no root.
     """
@@ -22,13 +23,16 @@ def place_tune(tune: Tune, hand: DrillHand, wanted: Set[int]) -> Placed:
             tone = hand.tone(finger, string)
             places.setdefault(tone.pitch.midi, []).append(tone)
     usual = hand.tone(0, 1).pitch.midi
-    best: tuple[tuple[int, int, int], Placed] | None = None
+    start = hand.request.start
+    best: tuple[tuple[bool, int, int, int], Placed] | None = None
     for root in sorted(places):
         placed = _from_root(tune, root, places, wanted)
         if placed is None:
             continue
+        placed[0] = _beginning(placed[0], places, start)
         hits = sum(tone.finger in wanted for tone, _ in placed)
-        key = (-hits, abs(root - usual), root)
+        begins_elsewhere = start is not None and placed[0][0].finger != start
+        key = (begins_elsewhere, -hits, abs(root - usual), root)
         if best is None or key < best[0]:
             best = (key, placed)
     if best is None:
@@ -47,3 +51,12 @@ def _from_root(
             return None
         placed.append((min(choices, key=lambda t: (t.finger not in wanted, t.finger)), length))
     return placed
+
+
+def _beginning(
+    first: tuple[Tone, Fraction], places: dict[int, list[Tone]], start: int | None
+) -> tuple[Tone, Fraction]:
+    """The first note on the finger asked for, where that finger has it."""
+    tone, length = first
+    choices = places[tone.pitch.midi]
+    return next((choice for choice in choices if choice.finger == start), tone), length

@@ -10,8 +10,10 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from lefthand.catalogue import load_catalogue
 from lefthand.errors import InputError
 from lefthand.music.drills import MAKERS, make_drill
+from lefthand.music.for_exercise import drill_of
 from lefthand.music.hands import FRAMES, POSITIONS, hand_of
 from lefthand.music.request import MAX_BARS, DrillRequest
 from lefthand.music.score import BAR
@@ -158,6 +160,19 @@ class Weak(TestCase):
         plain, asked = fourths(()), fourths((4,))
         self.assertTrue(all(a >= p for a, p in zip(asked, plain, strict=True)))
         self.assertGreater(sum(asked), 2 * sum(plain))
+
+    def test_a_tune_begins_on_the_finger_asked_for_on_every_instrument(self):
+        exercise = load_catalogue().exercises["stop_and_shape"]
+        for instrument in Instrument:
+            for rung, finger in ((3, 3), (4, 4)):
+                begun = []
+                for seed in range(len(TUNES)):
+                    drill = drill_of(exercise, rung, instrument, fingers=(4,), seed=seed)
+                    first = next(e for _, e in drill.events() if e.tones)
+                    begun.append(first.tones[0].finger == finger)
+                with self.subTest(instrument=instrument, finger=finger):
+                    has_finger = finger in hand_of(instrument)
+                    self.assertEqual(any(begun), has_finger)
 
     def test_harder_is_harder(self):
         def jumps(difficulty):
