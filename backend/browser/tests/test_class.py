@@ -70,6 +70,7 @@ class Sweep(BrowserCase):
         )
         page.keyboard.press("ArrowRight")
         expect(lene.get_by_role("button", name="strong")).to_have_attribute("aria-pressed", "true")
+        self.saved()
 
     def test_other_checks_and_cards_in_words_for_a_child(self):
         page = self.page
@@ -81,7 +82,8 @@ class Sweep(BrowserCase):
         page.get_by_role("option", name="Thumb lies back or creeps forward").click()
         self.assert_accessible("choice of checks")
         dialog.get_by_role("button", name="Look at these").click()
-        expect(page.get_by_role("button", name="Thumb lies back or creeps forward")).to_be_visible()
+        tabs = page.get_by_role("group", name="Which check")
+        expect(tabs.get_by_role("button", name="Thumb lies back")).to_be_visible()
         page.get_by_role("link", name="Partner cards").click()
         page.get_by_role("heading", name="Partner cards").wait_for()
         expect(page.get_by_role("heading", level=2)).to_have_count(len(SMALL))
