@@ -46,6 +46,7 @@ from studio.services.flags import open_flag
 from studio.services.keep_alive import Reminder, lesson_reminders
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
+from studio.services.players import PLAIN_FACTS
 from studio.services.reviews import ItemReview, item_dose
 from studio.services.timeline import build_timeline
 
@@ -151,17 +152,8 @@ def player_out(player: Player, on: date) -> PlayerOut:
 
 def _facts(player: Player) -> PlayerIn:
     return PlayerIn(
-        name=player.name,
-        instrument=player.instrument,
-        level=player.level,
-        piece=player.piece,
-        birth_year=player.birth_year,
-        daily_minutes=player.daily_minutes,
-        hours_a_day=player.hours_a_day,
-        helper_at_home=player.helper_at_home,
-        weekday=player.weekday,
         lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
-        missing=player.missing,
+        **{name: getattr(player, name) for name in PLAIN_FACTS},
     )
 
 

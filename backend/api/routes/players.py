@@ -2,15 +2,17 @@
 
 from datetime import date
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 from ninja import Router
 
 from api.present import day_row, flag_out, lesson_out, player_out
 from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerIn, PlayerOut, WayIn
+from studio.errors import StudioError
 from studio.services.desk import set_players_way
 from studio.services.flags import lift_flag
 from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
+from studio.services.player_file import erase_player, player_file
 from studio.services.players import save_player
 
 router = Router(tags=["players"])
@@ -59,3 +61,25 @@ def choose_way(request: HttpRequest, player_id: int, data: WayIn) -> PlayerOut:
 @router.post("/{int:player_id}/lift-flag", response=FlagOut)
 def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
     return flag_out(lift_flag(player_of(request.user, player_id), note=data.note, on=today()))
+
+
+@router.get(
+    "/{int:player_id}/file",
+    openapi_extra={"responses": {200: {"content": {"application/json": {}}}}},
+)
+def read_file(request: HttpRequest, player_id: int) -> HttpResponse:
+    """Everything that is kept of the player, to take along."""
+    player = player_of(request.user, player_id)
+    response = JsonResponse(player_file(player), json_dumps_params={"indent": 2})
+    response["Content-Disposition"] = f'attachment; filename="player-{player_id}.json"'
+    return response
+
+
+@router.delete("/{int:player_id}", response={204: None})
+def erase(request: HttpRequest, player_id: int, name: str) -> tuple[int, None]:
+    """The player and every record. `name` must be the player's, so that nobody goes by mistake."""
+    player = player_of(request.user, player_id)
+    if name.strip() != player.name:
+        raise StudioError("bad_input", "name", "type the player's name as it stands here")
+    erase_player(player)
+    return 204, None

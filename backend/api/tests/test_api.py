@@ -62,6 +62,8 @@ class Access(StudioCase):
         if "player" in body:
             body = {**body, "player": self.player.pk}
         data = json.dumps(body) if method == "POST" else None
+        if (method, path) == ("DELETE", "/api/players/{player_id}"):
+            address += "?name=Pia%20Example"
         return client.generic(method, address, data or "", content_type="application/json")
 
     def test_nothing_but_the_session_is_open_without_signing_in(self):
@@ -90,7 +92,7 @@ class Access(StudioCase):
     def test_the_owner_reaches_every_route(self):
         client = Client()
         client.force_login(self.teacher)
-        for method, path in sorted(routes(), key=lambda route: route[0] == "DELETE"):
+        for method, path in sorted(routes(), key=lambda r: (r[0] == "DELETE", "players" in r[1])):
             if "{" in path and "undo" not in path:
                 with self.subTest(method=method, path=path):
                     self.assertIn(self.call(client, method, path).status_code, (200, 204))

@@ -423,6 +423,17 @@ class FirstPlayer(BrowserCase):
         page.get_by_role("button", name="Keep").click()
         expect(page.get_by_text("a round")).to_be_visible()
         self.assertEqual(Player.objects.get().piece, "a round")
+        with page.expect_download() as taken:
+            page.get_by_role("link", name="Save all records as a file").click()
+        self.assertTrue(taken.value.suggested_filename.endswith(".json"))
+        page.get_by_role("button", name="Erase this player").click()
+        erase = page.get_by_role("button", name="Erase for good")
+        expect(erase).to_be_disabled()
+        page.get_by_label("Type Ona Testa to erase").fill("Ona Testa")
+        self.assert_accessible("erase")
+        erase.click()
+        page.get_by_text("Nobody is here yet").wait_for()
+        self.assertFalse(Player.objects.exists())
 
 
 class Give(BrowserCase):

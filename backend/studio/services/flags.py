@@ -1,11 +1,11 @@
 """Red flags: raised by a lesson's reports, up until the teacher lifts them with a dated note."""
 
-from datetime import date
+from datetime import date, timedelta
 
 from lefthand.case import Case
 from lefthand.safety import Safety, SafetyLevel, assess_safety
 from studio.errors import StudioError
-from studio.models import Lesson, Player, RedFlag
+from studio.models import HomeDay, Lesson, Player, RedFlag
 
 
 def open_flag(player: Player) -> RedFlag | None:
@@ -24,7 +24,19 @@ def lesson_safety(lesson: Lesson, case: Case) -> Safety:
     today = assess_safety(case)
     if today.is_red:
         return Safety(SafetyLevel.AMBER, ("a red flag was lifted today: ease off at first",))
+    if today.level is SafetyLevel.NONE and _hurt_at_home(lesson):
+        return Safety(SafetyLevel.AMBER, ("some pain at home in the last week",))
     return today
+
+
+def _hurt_at_home(lesson: Lesson) -> bool:
+    """A log of the last seven days with pain, whatever is said in the lesson."""
+    return HomeDay.objects.filter(
+        lesson__player=lesson.player,
+        date__gte=lesson.date - timedelta(days=7),
+        date__lte=lesson.date,
+        pain__gt=0,
+    ).exists()
 
 
 def keep_flag_in_step(lesson: Lesson, case: Case) -> None:

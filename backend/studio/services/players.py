@@ -14,6 +14,10 @@ from studio.models import Player
 from studio.services.lessons import Teacher
 
 MAX_NAME = 80
+PLAIN_FACTS = (
+    *("name", "instrument", "level", "piece", "birth_year", "daily_minutes", "hours_a_day"),
+    *("helper_at_home", "weekday", "missing"),
+)
 MAX_PIECE = 120
 
 

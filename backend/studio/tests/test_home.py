@@ -105,6 +105,11 @@ class Logs(HomeCase):
         self.assertTrue(RedFlag.objects.filter(lifted_on=None, from_home=True).exists())
         self.assertTrue(self.view(lesson).safety.is_red)
 
+    def test_slight_pain_at_home_eases_the_next_week_off_for_a_week(self):
+        self.log(5, pain=2)
+        self.assertTrue(self.view(self.lesson(1)).safety.is_amber)
+        self.assertFalse(self.view(self.lesson(2)).safety.is_amber)
+
     def test_bad_logs_name_their_field_and_keep_nothing(self):
         bad = [
             ("date", {"date": DAY - timedelta(days=1)}),

@@ -493,6 +493,30 @@ export interface paths {
         put?: never;
         /** Change Player */
         post: operations["api_routes_players_change_player"];
+        /**
+         * Erase
+         * @description The player and every record. `name` must be the player's, so that nobody goes by mistake.
+         */
+        delete: operations["api_routes_players_erase"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read File
+         * @description Everything that is kept of the player, to take along.
+         */
+        get: operations["api_routes_players_read_file"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1551,7 +1575,7 @@ export interface components {
         };
         /**
          * SheetItemOut
-         * @description `tempo`: notes a minute as the exercise counts them. `beat`: quarters a minute of the music.
+         * @description `tempo`: notes a minute as the exercise counts. `beat`: quarters a minute of the music.
          */
         SheetItemOut: {
             /** Beat */
@@ -2591,6 +2615,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlayerOut"];
+                };
+            };
+        };
+    };
+    api_routes_players_erase: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    api_routes_players_read_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
         };

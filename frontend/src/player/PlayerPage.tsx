@@ -13,6 +13,7 @@ import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Ladders } from './Ladders';
 import { LiftFlag } from './LiftFlag';
 import { PlayerDialog } from './PlayerDialog';
+import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
 import { Timeline } from './Timeline';
 
@@ -97,6 +98,7 @@ export function PlayerPage() {
           </ul>
         </section>
       )}
+      <PlayerFile id={player.id} name={player.name} />
     </div>
   );
 }

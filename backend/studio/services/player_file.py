@@ -1,0 +1,94 @@
+"""Everything that is kept of one player, as one document, and erasing it."""
+
+from typing import Any
+
+from studio.models import Lesson, Plan, PlanItem, Player, RedFlag
+from studio.services.players import PLAIN_FACTS
+
+PLAYER_FORMAT = "jolf-player/1"
+
+
+def player_file(player: Player) -> dict[str, Any]:
+    """All records of the player as `jolf-player/1` (docs/case-files.md). Dates as YYYY-MM-DD."""
+    lessons = player.lessons.prefetch_related(
+        "observations", "focuses", "cause_words", "home_days", "results", "plan__items__results"
+    )
+    return {
+        "format": PLAYER_FORMAT,
+        **{name: getattr(player, name) for name in PLAIN_FACTS},
+        "lesson_time": f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
+        "way_of_teaching": player.way_of_teaching,
+        "disliked": player.disliked,
+        "group": player.group.name if player.group else None,
+        "lessons": [_lesson(lesson) for lesson in lessons],
+        "red_flags": [_flag(flag) for flag in player.red_flags.all()],
+    }
+
+
+def erase_player(player: Player) -> None:
+    """The player and every record of them. There is no way back."""
+    player.delete()
+
+
+def _lesson(lesson: Lesson) -> dict[str, Any]:
+    return {
+        "date": str(lesson.date),
+        "asked": lesson.asked,
+        "reports": lesson.reports,
+        "complaint": lesson.complaint or None,
+        "skipped": lesson.skipped,
+        "break_weeks": lesson.break_weeks,
+        "harder_piece": lesson.harder_piece,
+        "observations": {o.evidence: o.entered for o in lesson.observations.all()},
+        "words": [
+            {"cause": w.cause, "word": w.word, "why": w.why} for w in lesson.cause_words.all()
+        ],
+        "focus": [
+            {"cause": f.cause, "fingers": f.fingers, "why": f.why, "probability": f.probability}
+            for f in lesson.focuses.all()
+        ],
+        "teacher_line": lesson.teacher_line,
+        "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
+        "home_days": [
+            {"date": str(d.date), "done": d.done, "felt": d.felt, "pain": d.pain, "signs": d.signs}
+            for d in lesson.home_days.all()
+        ],
+    }
+
+
+def _plan(plan: Plan) -> list[dict[str, Any]]:
+    return [_item(item) for item in plan.items.all()]
+
+
+def _item(item: PlanItem) -> dict[str, Any]:
+    return {
+        "exercise": item.exercise,
+        "rung": item.rung,
+        "reps": item.reps,
+        "sets": item.sets,
+        "seconds": item.seconds,
+        "tempo": item.tempo,
+        "days": item.days,
+        "fingers": item.fingers,
+        "why": item.why,
+        "results": [
+            {
+                "date": str(result.date),
+                "in_lesson": result.lesson_id is not None,
+                "passed": result.passed,
+                "pain": result.pain,
+                "tighter": result.tighter,
+            }
+            for result in item.results.all()
+        ],
+    }
+
+
+def _flag(flag: RedFlag) -> dict[str, Any]:
+    return {
+        "raised_on": str(flag.raised_on),
+        "reasons": flag.reasons,
+        "from_home": flag.from_home,
+        "lifted_on": str(flag.lifted_on) if flag.lifted_on else None,
+        "note": flag.note,
+    }

@@ -1,0 +1,71 @@
+import { Button, TextInput } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { ApiError, client } from '../api/client';
+import { Dialog } from '../components/Dialog';
+import css from './PlayerFile.module.css';
+
+/** Taking a player's records along, and erasing them. */
+export function PlayerFile({ id, name }: { id: number; name: string }) {
+  const [erasing, setErasing] = useState(false);
+  return (
+    <div className={css.row}>
+      <Button component="a" variant="subtle" href={`/api/players/${id}/file`}>
+        Save all records as a file
+      </Button>
+      <Button variant="subtle" onClick={() => setErasing(true)}>
+        Erase this player
+      </Button>
+      <Dialog opened={erasing} onClose={() => setErasing(false)} title={`Erase ${name}?`}>
+        <Erase id={id} name={name} />
+      </Dialog>
+    </div>
+  );
+}
+
+function Erase({ id, name }: { id: number; name: string }) {
+  const [typed, setTyped] = useState('');
+  const cache = useQueryClient();
+  const navigate = useNavigate();
+  const erase = useMutation({
+    mutationFn: async () => {
+      const params = { path: { player_id: id }, query: { name: typed } };
+      const { response, error } = await client.DELETE('/api/players/{player_id}', { params });
+      if (!response.ok) {
+        const body = error as unknown as { message?: string };
+        throw new ApiError(response.status, 'refused', body.message ?? 'It was refused.', []);
+      }
+    },
+    onSuccess: async () => {
+      await navigate('/');
+      cache.removeQueries({ queryKey: ['player', id] });
+      await cache.invalidateQueries();
+    },
+  });
+  return (
+    <form
+      className={css.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        erase.mutate();
+      }}
+    >
+      <p>
+        Every lesson, plan and log goes with it, and there is no way back. Save the file first if
+        somebody may ask for it.
+      </p>
+      <TextInput
+        label={`Type ${name} to erase`}
+        value={typed}
+        onChange={(event) => setTyped(event.currentTarget.value)}
+        data-autofocus
+      />
+      {erase.error && <p role="alert">{erase.error.message}</p>}
+      <Button type="submit" disabled={typed.trim() !== name} loading={erase.isPending}>
+        Erase for good
+      </Button>
+    </form>
+  );
+}
