@@ -43,7 +43,7 @@ from studio.services.cases import LessonView, age_at, findings_of, way_of_teachi
 from studio.services.decisions import objections
 from studio.services.entries import last_undoable
 from studio.services.flags import open_flag
-from studio.services.keep_alive import Reminder, lesson_reminders
+from studio.services.keep_alive import Reminder, lesson_reminders, reminders
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.players import PLAIN_FACTS
@@ -144,6 +144,7 @@ def player_out(player: Player, on: date) -> PlayerOut:
             for ladder in timeline.ladders
         ],
         headline=timeline.headline,
+        reminders=[_reminder_out(each) for each in reminders(timeline.lessons, on)],
         flags=[flag_out(f) for f in player.red_flags.all()],
         lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
         ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),

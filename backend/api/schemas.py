@@ -231,6 +231,17 @@ class CutsIn(Schema):
     cuts: list[float] | None = None
 
 
+class ReminderOut(Schema):
+    """A cause that was gone `since`: due for another look, or back on `returned`."""
+
+    cause: str
+    name: str
+    since: date
+    clean: int
+    returned: date | None
+    helped: list[str]
+
+
 class PlayerOut(Schema):
     player: PlayerBrief
     facts: PlayerIn
@@ -238,6 +249,7 @@ class PlayerOut(Schema):
     rows: list[TimelineRow]
     ladders: list[LadderOut]
     headline: str
+    reminders: list[ReminderOut]
     flags: list[FlagOut]
     lesson_today: int | None
     ways: list[WayOut]
@@ -360,17 +372,6 @@ class ReviewOut(Schema):
     move: str
     next_rung: int
     reason: str
-
-
-class ReminderOut(Schema):
-    """A cause that was gone `since`: due for another look, or back on `returned`."""
-
-    cause: str
-    name: str
-    since: date
-    clean: int
-    returned: date | None
-    helped: list[str]
 
 
 class HomeDayOut(Schema):

@@ -23,10 +23,14 @@ class Row:
 
     @property
     def change(self) -> str:
-        """ "better", "worse", "same" or "once": first against newest grade."""
+        """ "back" when it was gone in between, else first against newest grade: "better", "worse",
+        "same"; "once" when there is nothing to compare."""
         grades = self.graded
         if len(grades) < 2:
             return "once"
+        worst = max(grades[:-1])
+        if grades[-1] > 0 and worst > 0 and 0 in grades[grades.index(worst) : -1]:
+            return "back"
         if grades[-1] == grades[0]:
             return "same"
         return "better" if grades[-1] < grades[0] else "worse"
@@ -51,7 +55,7 @@ def build_timeline(player: Player, on: date) -> Timeline:
     lessons = list(
         player.lessons.filter(date__lte=on)
         .select_related("player__teacher__studio_settings")
-        .prefetch_related("observations", "focuses", "plan__items")
+        .prefetch_related("observations", "focuses", "cause_words", "plan__items")
     )
     rows = _rows([findings_of(lesson) for lesson in lessons])
     return Timeline(lessons, rows, _ladders(player, on), _headline(rows))
@@ -64,7 +68,7 @@ def _rows(by_lesson: list[dict[str, Finding]]) -> list[Row]:
         row = Row(evidence, findings)
         if not evidence.is_trial and any(grade > 0 for grade in row.graded):
             rows.append(row)
-    order = {"better": 0, "worse": 1, "same": 2, "once": 3}
+    order = {"better": 0, "back": 1, "worse": 2, "same": 3, "once": 4}
     return sorted(rows, key=lambda r: (order[r.change], -_gain(r)))
 
 

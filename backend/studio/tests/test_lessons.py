@@ -2,9 +2,12 @@
 
 from datetime import timedelta
 from io import BytesIO
+from unittest import TestCase
 
 from pypdf import PdfReader
 
+from lefthand.case import Finding
+from lefthand.catalogue import load_catalogue
 from lefthand.safety import SafetyLevel
 from studio.demo_data import PLAYERS
 from studio.errors import StudioError
@@ -18,7 +21,7 @@ from studio.services.entries import undo
 from studio.services.flags import lift_flag, open_flag
 from studio.services.lessons import day_rows, lesson_of
 from studio.services.looks import lesson_look
-from studio.services.timeline import build_timeline
+from studio.services.timeline import Row, build_timeline
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 
@@ -129,6 +132,26 @@ class Flags(StudioCase):
         self.enter(lesson, "reports", "", {"swelling": True})
         lift_flag(self.player, note="a wasp, says the doctor", on=lesson.date)
         self.assertTrue(self.view(lesson).safety.is_amber)
+
+
+class Changes(TestCase):
+    def test_what_a_row_of_grades_says(self):
+        evidence = load_catalogue().evidence["web.closed"]
+        table = [
+            ([2], "once"),
+            ([2, 1], "better"),
+            ([1, 2], "worse"),
+            ([2, 2], "same"),
+            ([3, 0], "better"),
+            ([3, 0, 2], "back"),
+            ([3, 1, 0, 1], "back"),
+            ([0, 2], "worse"),
+            ([3, None, 0], "better"),
+        ]
+        for grades, expected in table:
+            with self.subTest(grades):
+                row = Row(evidence, [None if g is None else Finding(g) for g in grades])
+                self.assertEqual(row.change, expected)
 
 
 class Wishes(StudioCase):

@@ -1432,6 +1432,8 @@ export interface components {
             /** Lessons */
             lessons: components["schemas"]["TimelineLesson"][];
             player: components["schemas"]["PlayerBrief"];
+            /** Reminders */
+            reminders: components["schemas"]["ReminderOut"][];
             /** Rows */
             rows: components["schemas"]["TimelineRow"][];
             /** Ways */

@@ -2,11 +2,11 @@ import { Button, Checkbox, NumberInput, Select } from '@mantine/core';
 import { useState } from 'react';
 
 import type { Catalogue, Schemas } from '../api/client';
+import { Reminders } from '../components/Reminders';
 import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
-import { Reminders } from './Reminders';
 import type { LessonHandle } from './useLesson';
 
 const SIGNS: [string, string][] = [
@@ -61,7 +61,7 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
         {open && <Reports handle={handle} onDone={onDone} />}
       </section>
       {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
-      <Reminders lesson={lesson} />
+      <Reminders reminders={lesson.reminders} />
       <section>
         <h2>What does the player complain of?</h2>
         <Complaint handle={handle} catalogue={catalogue} />

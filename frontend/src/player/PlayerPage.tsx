@@ -7,6 +7,7 @@ import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { Problem } from '../components/Problem';
+import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
@@ -67,6 +68,7 @@ export function PlayerPage() {
         </section>
       )}
       <p className={css.headline}>{headline}</p>
+      <Reminders reminders={query.data.reminders} />
       {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}

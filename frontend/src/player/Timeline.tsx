@@ -5,6 +5,7 @@ import css from './Timeline.module.css';
 
 const CHANGE_WORDS: Record<string, string> = {
   better: 'better',
+  back: 'back again',
   worse: 'stronger',
   same: 'no change',
   once: 'seen once',
