@@ -281,6 +281,36 @@ PLAYERS: tuple[DemoPlayer, ...] = (
         ),
     ),
     DemoPlayer(
+        "Ilka Sorenvik",
+        "va",
+        "intermediate",
+        13,
+        0,
+        "17:40",
+        "an old sailors' round",
+        (
+            DemoLesson(
+                6,
+                {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0},
+                complaint="thumb.tired",
+            ),
+            DemoLesson(
+                5, {"web.closed": 1, "thumb.locked": 1, "nail.pale": 1}, shown={"thumb_taps": True}
+            ),
+            DemoLesson(
+                4,
+                {"web.closed": 0, "thumb.locked": 0, "nail.pale": 0, "fourth.low": 1},
+                shown={"thumb_taps": True},
+            ),
+            DemoLesson(
+                2,
+                {"web.closed": 0, "thumb.locked": 0, "nail.pale": 0, "fourth.low": 1},
+                line="Still soft. We look again in two weeks.",
+            ),
+            DemoLesson(1, {"fourth.low": 1, "elbow.behind": 1}),
+        ),
+    ),
+    DemoPlayer(
         "Nils Haverkamp",
         "vn",
         "advanced",

@@ -25,13 +25,18 @@ class Reminder:
 def reminders(lessons: Sequence[Lesson], on: date, *, harder: bool = False) -> list[Reminder]:
     """Causes to look at again on this day, and causes that are back. `lessons`: oldest first."""
     until = [lesson for lesson in lessons if lesson.date <= on]
-    facts = [(lesson.date, lesson_facts(lesson)) for lesson in until]
     found = []
-    for kept in kept_causes(facts, load_catalogue()):
+    for kept in all_kept(until):
         due = kept.due is not None and (harder or kept.due <= on)
         if due or kept.returned is not None:
             found.append(Reminder(kept, due, _helped(kept, until)))
     return found
+
+
+def all_kept(lessons: Sequence[Lesson]) -> list[Kept]:
+    """Causes that were resolved once. `lessons`: oldest first."""
+    facts = [(lesson.date, lesson_facts(lesson)) for lesson in lessons]
+    return kept_causes(facts, load_catalogue())
 
 
 def lesson_reminders(view: LessonView) -> list[Reminder]:

@@ -8,7 +8,7 @@ from django.db.models import Prefetch, QuerySet
 
 from studio.errors import StudioError
 from studio.models import Lesson, Player, RedFlag
-from studio.services.keep_alive import reminders
+from studio.services.keep_alive import all_kept, reminders
 from studio.services.learning import counts_for
 from studio.services.reviews import item_dose
 
@@ -89,11 +89,14 @@ def _row(player: Player, on: date) -> DayRow:
     before = [lesson for lesson in so_far if lesson.date < on]
     decided = [lesson for lesson in so_far if lesson.focuses.all()]
     planned = [lesson for lesson in so_far if hasattr(lesson, "plan")]
+    gone = {kept.cause for kept in all_kept(so_far) if kept.returned is None}
     return DayRow(
         player=player,
         last_lesson=before[-1] if before else None,
         today=next((lesson for lesson in so_far if lesson.date == on), None),
-        focus=[f.cause for f in decided[-1].focuses.all()] if decided else [],
+        focus=[f.cause for f in decided[-1].focuses.all() if f.cause not in gone]
+        if decided
+        else [],
         minutes=plan_minutes(planned[-1]) if planned else None,
         due=[each.kept.cause for each in reminders(so_far, on) if each.is_due],
         flag=flags[0] if flags else None,

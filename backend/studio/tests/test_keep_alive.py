@@ -47,4 +47,4 @@ class KeepAlive(StudioCase):
 
     def test_the_days_list_names_what_is_due(self):
         (row,) = day_rows(self.teacher, DAY + timedelta(weeks=4))
-        self.assertEqual(row.due, [CAUSE])
+        self.assertEqual((row.due, row.focus), ([CAUSE], []), "what is gone is no focus any more")
