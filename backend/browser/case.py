@@ -9,7 +9,8 @@ from django.utils import timezone
 from playwright.sync_api import ConsoleMessage, Page, Request, Route
 
 from browser.chromium import chromium
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, DemoPlayer
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.demo_shapes import DemoPlayer
 from studio.services.demo import build_demo
 
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"

@@ -4,48 +4,11 @@ Each player has lessons that lie some weeks back. `look` is what was graded; the
 what the planner proposes; `shown` maps an exercise to whether it was shown then.
 """
 
-from dataclasses import dataclass, field
-from typing import Any
+from studio.demo_group import GROUP_PLAYERS
+from studio.demo_shapes import DemoLesson, DemoPlayer
 
 DEMO_USERNAME = "demo"
 DEMO_PASSWORD = "strings-and-air"  # noqa: S105 - printed by the demo command, local only
-
-
-@dataclass(frozen=True)
-class DemoLesson:
-    weeks_ago: int
-    look: dict[str, Any]
-    complaint: str = ""
-    reports: dict[str, Any] = field(default_factory=dict)
-    shown: dict[str, bool] = field(default_factory=dict)
-    days_at_home: int = 4
-    line: str = ""
-    dismissed: dict[str, str] = field(default_factory=dict)
-    flag_lifted: str = ""
-
-
-@dataclass(frozen=True)
-class DemoPlayer:
-    """`day`: 0 has a lesson today, 1 tomorrow and so on."""
-
-    name: str
-    instrument: str
-    level: str
-    age: int
-    day: int
-    time: str
-    piece: str
-    lessons: tuple[DemoLesson, ...]
-    helper_at_home: bool | None = None
-    hours_a_day: float = 0.5
-    daily_minutes: float | None = None
-    way: dict[str, str] = field(default_factory=dict)
-    in_group: bool = False
-
-
-# The Thursday group, and what is swept over it.
-GROUP = "Small strings"
-GROUP_CHECKS = ("tip.gives", "wrist.caved", "finger.flat")
 
 PLAYERS: tuple[DemoPlayer, ...] = (
     DemoPlayer(
@@ -462,41 +425,5 @@ PLAYERS: tuple[DemoPlayer, ...] = (
             ),
         ),
     ),
-    DemoPlayer(
-        "Pelle Winther",
-        "vn",
-        "beginner",
-        8,
-        3,
-        "16:30",
-        "a walking tune on two strings",
-        (
-            DemoLesson(
-                1, {"tip.gives": {"3": 1, "4": 2}, "wrist.caved": 2, "finger.flat": {"3": 1}}
-            ),
-        ),
-        in_group=True,
-    ),
-    DemoPlayer(
-        "Runa Ekholt",
-        "vn",
-        "beginner",
-        9,
-        3,
-        "16:30",
-        "a walking tune on two strings",
-        (DemoLesson(1, {"tip.gives": 0, "wrist.caved": 0, "finger.flat": 0}),),
-        in_group=True,
-    ),
-    DemoPlayer(
-        "Timo Sarre",
-        "vc",
-        "beginner",
-        9,
-        3,
-        "16:30",
-        "a walking tune on two strings",
-        (DemoLesson(1, {"tip.gives": 0, "wrist.caved": 1, "finger.flat": {"4": 2}}),),
-        in_group=True,
-    ),
+    *GROUP_PLAYERS,
 )

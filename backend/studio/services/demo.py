@@ -8,15 +8,9 @@ from django.contrib.auth import get_user_model
 from django.db import transaction
 
 from lefthand.progress import Move
-from studio.demo_data import (
-    DEMO_PASSWORD,
-    DEMO_USERNAME,
-    GROUP,
-    GROUP_CHECKS,
-    PLAYERS,
-    DemoLesson,
-    DemoPlayer,
-)
+from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
+from studio.demo_group import GROUP, GROUP_CHECKS
+from studio.demo_shapes import DemoLesson, DemoPlayer
 from studio.models import Group, HomeDay, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
 from studio.services.entries import record

@@ -87,7 +87,7 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
         ) : row.focus.length > 0 ? (
           <strong>{row.focus.join(', ')}</strong>
         ) : (
-          <span className="quiet">no focus yet</span>
+          row.due.length === 0 && <span className="quiet">no focus yet</span>
         )}
         {row.due.length > 0 && <span>look again: {row.due.join(', ').toLowerCase()}</span>}
         <span className="quiet">
