@@ -5,7 +5,7 @@ import { StringsRule } from '../components/StringsRule';
 import { Exercise } from './Exercise';
 import css from './HomePage.module.css';
 import { LogDay } from './LogDay';
-import { isStop, useHome, type Week } from './useHome';
+import { useHome, type Week } from './useHome';
 import { WeekDays } from './WeekDays';
 
 /** A week at home: what is for today, its music and tools, and how it went. */
@@ -20,8 +20,7 @@ export function HomePage({ token }: { token: string }) {
       </main>
     );
   }
-  const { week } = handle;
-  const stopped = week.paused || week.days.some(isStop);
+  const { week, stopped } = handle;
   return (
     <main className={css.page}>
       <header>

@@ -10,6 +10,8 @@ export type DayLog = Schemas['HomeDayOut'];
 export interface HomeHandle {
   week: Week;
   queue: QueueState;
+  /** Paused by the teacher's side, or by a log that is still on its way there. */
+  stopped: boolean;
   log: (day: DayLog) => void;
 }
 
@@ -54,7 +56,13 @@ export function useHome(token: string): HomeHandle | { error: string } | null {
     [queue],
   );
   if (week === null) return error === null ? null : { error };
-  return { week: withLogs(week, queue.pending()), queue: state, log };
+  const pending = queue.pending();
+  return {
+    week: withLogs(week, pending),
+    queue: state,
+    stopped: week.paused || pending.some((entry) => isStop(entry.value as DayLog)),
+    log,
+  };
 }
 
 /** The week as it will look when the waiting logs have arrived. */

@@ -1,10 +1,10 @@
 import { Button, Checkbox, NumberInput, Select, SegmentedControl, TextInput } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
-import { playerQuery } from '../api/queries';
+import { catalogueQuery, playerQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './PlayerDialog.module.css';
@@ -25,10 +25,6 @@ const NOBODY: Facts = {
   missing: [],
 };
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-const EQUIPMENT: [string, string][] = [
-  ['rod', 'a light stick'],
-  ['pencil', 'a pencil'],
-];
 const HELP = [
   { value: 'yes', label: 'yes' },
   { value: 'no', label: 'no' },
@@ -163,6 +159,8 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
 
 /** Who and what there is at home. */
 function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<Facts>) => void }) {
+  const catalogue = useQuery(catalogueQuery);
+  const equipment = [...new Set(catalogue.data?.exercises.flatMap((e) => e.equipment))].sort();
   return (
     <>
       <div>
@@ -184,8 +182,8 @@ function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<
         onChange={(missing) => onChange({ missing })}
       >
         <div className={css.missing}>
-          {EQUIPMENT.map(([value, label]) => (
-            <Checkbox key={value} value={value} label={label} size="md" />
+          {equipment.map((item) => (
+            <Checkbox key={item} value={item} label={`a ${item}`} size="md" />
           ))}
         </div>
       </Checkbox.Group>
