@@ -25,7 +25,7 @@ def build_demo(today: date, players: tuple[DemoPlayer, ...] = PLAYERS) -> list[P
     users = get_user_model().objects
     users.filter(username=DEMO_USERNAME).delete()
     teacher = users.create_user(DEMO_USERNAME, password=DEMO_PASSWORD)
-    TeacherSettings.objects.create(teacher=teacher, display_name="Ina Veldt")
+    TeacherSettings.objects.create(teacher=teacher, display_name="Marle Veldt")
     group = None
     if any(demo.in_group for demo in players):
         group = Group.objects.create(teacher=teacher, name=GROUP, checks=list(GROUP_CHECKS))

@@ -1,14 +1,15 @@
 import css from './art.module.css';
 import { Limb } from './Limb';
-import { SHOULDER_FINGERS } from './spots';
+import { drawnFlipped, SHOULDER_FINGERS, WIDTH } from './spots';
 
-const STRING_WIDTHS = [3, 2.3, 1.7, 1.1];
+// From the far side of the board to the near one, where the thumb is: thin to thick.
+const STRING_WIDTHS = [1.1, 1.7, 2.3, 3];
 
-/** The left hand on the neck of a violin or viola, as the teacher sees it from the front. */
+/** The left hand on the neck of a violin or viola, seen from its palm: scroll and thumb to the left. */
 export function ShoulderArt() {
-  const fingers = Object.values(SHOULDER_FINGERS);
+  const fingers = Object.values(SHOULDER_FINGERS).map(drawnFlipped);
   return (
-    <g aria-hidden="true">
+    <g aria-hidden="true" transform={`translate(${WIDTH} 0) scale(-1 1)`}>
       <path className={css.thin} d="M0 96 C70 100 104 132 100 176 C96 222 60 232 0 238" />
       <path className={css.thin} d="M0 112 C60 116 88 140 86 174 C84 210 52 218 0 222" />
       <path

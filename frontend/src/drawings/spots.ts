@@ -29,10 +29,10 @@ interface FingerPoints {
 }
 
 export const SHOULDER_FINGERS: Record<number, FingerPoints> = {
-  1: { base: [436, 262], middle: [470, 92], last: [460, 116], tip: [444, 168], label: [486, 30] },
-  2: { base: [392, 256], middle: [402, 78], last: [394, 104], tip: [380, 160], label: [408, 24] },
-  3: { base: [346, 260], middle: [334, 82], last: [328, 108], tip: [318, 166], label: [330, 26] },
-  4: { base: [302, 272], middle: [262, 100], last: [258, 122], tip: [254, 172], label: [250, 38] },
+  1: { base: [204, 262], middle: [170, 92], last: [180, 116], tip: [196, 168], label: [154, 30] },
+  2: { base: [248, 256], middle: [238, 78], last: [246, 104], tip: [260, 160], label: [232, 24] },
+  3: { base: [294, 260], middle: [306, 82], last: [312, 108], tip: [322, 166], label: [310, 26] },
+  4: { base: [338, 272], middle: [378, 100], last: [382, 122], tip: [386, 172], label: [390, 38] },
 };
 
 export const STANDING_FINGERS: Record<number, FingerPoints> = {
@@ -41,6 +41,18 @@ export const STANDING_FINGERS: Record<number, FingerPoints> = {
   3: { base: [424, 258], middle: [334, 238], last: [286, 244], tip: [238, 266], label: [116, 264] },
   4: { base: [416, 302], middle: [338, 300], last: [290, 304], tip: [240, 324], label: [116, 326] },
 };
+
+/** A finger's points in the flipped units in which the art of the shoulder family is written. */
+export function drawnFlipped(finger: FingerPoints): FingerPoints {
+  const flip = ([x, y]: [number, number]): [number, number] => [WIDTH - x, y];
+  return {
+    base: flip(finger.base),
+    middle: flip(finger.middle),
+    last: flip(finger.last),
+    tip: flip(finger.tip),
+    label: flip(finger.label),
+  };
+}
 
 const FINGER_NAMES = ['', 'first', 'second', 'third', 'fourth'];
 
@@ -64,20 +76,20 @@ function fingerSpots(fingers: Record<number, FingerPoints>): Spot[] {
 
 const SHOULDER: Spot[] = [
   ...fingerSpots(SHOULDER_FINGERS),
-  { place: 'scroll', x: 606, y: 172, name: 'Scroll' },
-  { place: 'strings', x: 120, y: 172, name: 'Strings' },
-  { place: 'jaw', x: 62, y: 282, name: 'Jaw, shoulder', caption: 'jaw, shoulder' },
-  { place: 'seat', x: 62, y: 470, name: 'Stance', caption: 'stance' },
-  { place: 'thumb', x: 524, y: 172, name: 'Thumb' },
-  { place: 'web', x: 502, y: 246, name: 'Opening beside the thumb' },
-  { place: 'index_base', x: 448, y: 256, name: 'Base of the index' },
-  { place: 'knuckles', x: 346, y: 262, name: 'Base knuckles' },
-  { place: 'gap12', x: 432, y: 122, name: 'Gap between first and second' },
-  { place: 'gaps', x: 292, y: 128, name: 'Gaps between the fingers' },
-  { place: 'hand_back', x: 352, y: 336, name: 'Back of the hand' },
-  { place: 'thumb_ball', x: 450, y: 340, name: 'Ball of the thumb' },
-  { place: 'wrist', x: 384, y: 424, name: 'Wrist' },
-  { place: 'elbow', x: 318, y: 500, name: 'Elbow', caption: 'elbow' },
+  { place: 'scroll', x: 34, y: 172, name: 'Scroll' },
+  { place: 'strings', x: 520, y: 172, name: 'Strings' },
+  { place: 'jaw', x: 578, y: 282, name: 'Jaw, shoulder', caption: 'jaw, shoulder' },
+  { place: 'seat', x: 578, y: 470, name: 'Stance', caption: 'stance' },
+  { place: 'thumb', x: 116, y: 172, name: 'Thumb' },
+  { place: 'web', x: 138, y: 246, name: 'Opening beside the thumb' },
+  { place: 'index_base', x: 192, y: 256, name: 'Base of the index' },
+  { place: 'knuckles', x: 294, y: 262, name: 'Base knuckles' },
+  { place: 'gap12', x: 208, y: 122, name: 'Gap between first and second' },
+  { place: 'gaps', x: 348, y: 128, name: 'Gaps between the fingers' },
+  { place: 'hand_back', x: 288, y: 336, name: 'Back of the hand' },
+  { place: 'thumb_ball', x: 190, y: 340, name: 'Ball of the thumb' },
+  { place: 'wrist', x: 256, y: 424, name: 'Wrist' },
+  { place: 'elbow', x: 322, y: 500, name: 'Elbow', caption: 'elbow' },
 ];
 
 const STANDING: Spot[] = [
