@@ -1,12 +1,50 @@
 """The HTTP surface: schemas, permissions and routes. What is decided, is decided below it."""
 
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
+from ninja.openapi.schema import OpenAPISchema
 from ninja.security import django_auth
 
-from api.errors import install_handlers
+from api.careful import CarefulParser
+from api.errors import ErrorOut, error_answer, install_handlers
 from api.routes import catalogue, desk, drills, groups, home, lessons, players, session, sheets
 
-api = NinjaAPI(title="Jolf", version="1", urls_namespace="jolf", auth=django_auth, docs_url=None)
+ERRORS = {
+    "4XX": "Refused: what was asked cannot be done, and why.",
+    "503": "Busy, or the data folder cannot be used. Try again later.",
+}
+
+
+class StudioAPI(NinjaAPI):
+    """Every operation also documents the one error body."""
+
+    def get_openapi_schema(self, *args: Any, **more: Any) -> OpenAPISchema:
+        schema = super().get_openapi_schema(*args, **more)
+        reference = {"$ref": "#/components/schemas/ErrorOut"}
+        content = {"application/json": {"schema": reference}}
+        for operations in schema["paths"].values():
+            for operation in operations.values():
+                answers = {str(status): each for status, each in operation["responses"].items()}
+                for status, words in ERRORS.items():
+                    answers[status] = {"description": words, "content": content}
+                operation["responses"] = answers
+        schemas = schema["components"]["schemas"]
+        body = ErrorOut.model_json_schema(ref_template="#/components/schemas/{model}")
+        schemas.update(body.pop("$defs"))
+        schemas["ErrorOut"] = body
+        return schema
+
+
+api = StudioAPI(
+    title="Jolf",
+    version="1",
+    urls_namespace="jolf",
+    auth=django_auth,
+    docs_url=None,
+    parser=CarefulParser(),
+)
 install_handlers(api)
 api.add_router("/session", session.router)
 api.add_router("/catalogue", catalogue.router)
@@ -17,3 +55,8 @@ api.add_router("/groups", groups.router)
 api.add_router("/home", home.router)
 api.add_router("/lessons", lessons.router)
 api.add_router("/lessons", sheets.router)
+
+
+def unknown_address(_request: HttpRequest, **_address: str) -> HttpResponse:
+    """Any address below /api/ that is none."""
+    return error_answer("not_found")

@@ -1,36 +1,41 @@
 """Records and computed views as the shapes that leave the API."""
 
+from collections.abc import Sequence
 from datetime import date
 
 from api.present_desk import ways_out
 from api.present_home import report_out
-from api.schemas import (
+from api.schemas.lessons import (
     AlternativeOut,
     CauseOut,
-    DayRowOut,
     FindingOut,
-    FlagOut,
     FocusOut,
-    LadderOut,
-    LadderStep,
     LessonOut,
     LookOut,
     ObjectionOut,
     PlanItemOut,
     PlanOut,
-    PlayerBrief,
-    PlayerIn,
-    PlayerOut,
     PreviousOut,
     ProposalOut,
     ReasonOut,
-    ReminderOut,
     ReviewOut,
     SafetyOut,
+    UndoOut,
+    WithheldOut,
+)
+from api.schemas.players import (
+    DayRowOut,
+    FlagOut,
+    LadderOut,
+    LadderStep,
+    PainOut,
+    PlayerBrief,
+    PlayerIn,
+    PlayerOut,
+    ReminderOut,
     TimelineCell,
     TimelineLesson,
     TimelineRow,
-    WithheldOut,
 )
 from lefthand.case import Finding
 from lefthand.catalogue import Cause, load_catalogue
@@ -38,11 +43,13 @@ from lefthand.diagnosis import open_settling_trial
 from lefthand.explain import CauseView, Reason, phrase
 from lefthand.planning import Plan as CorePlan
 from lefthand.planning import PlanItem as CoreItem
-from studio.models import Lesson, Plan, Player, RedFlag
-from studio.services.cases import LessonView, age_at, findings_of, way_of_teaching, weeks_away
+from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
+from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections
-from studio.services.entries import last_undoable
-from studio.services.flags import open_flag
+from studio.services.entries import KINDS, undoable_entries
+from studio.services.findings import age_at, findings_of, way_of_teaching
+from studio.services.flags import home_pain, open_flags, open_reasons
+from studio.services.history import known_items
 from studio.services.keep_alive import Reminder, lesson_reminders, reminders
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
@@ -51,21 +58,6 @@ from studio.services.reviews import ItemReview, item_dose
 from studio.services.timeline import build_timeline
 
 FINGER_PLACES = {"tip", "middle", "finger"}
-UNDO_WORDS = {
-    "observation": "grade",
-    "reports": "answers",
-    "complaint": "complaint",
-    "skip": "skipped check",
-    "cause": "word on a cause",
-    "result": "last week's result",
-    "line": "line on the sheet",
-    "break": "break",
-    "disliked": "dislike",
-    "harder": "harder piece",
-    "order": "order of looking",
-    "focus": "focus",
-    "plan": "plan",
-}
 
 
 def player_brief(player: Player, on: date) -> PlayerBrief:
@@ -82,8 +74,25 @@ def player_brief(player: Player, on: date) -> PlayerBrief:
 
 def flag_out(flag: RedFlag) -> FlagOut:
     return FlagOut(
-        raised_on=flag.raised_on, reasons=flag.reasons, lifted_on=flag.lifted_on, note=flag.note
+        raised_on=flag.raised_on,
+        reasons=flag.reasons,
+        lifted_on=flag.lifted_on,
+        note=flag.note,
+        from_home=flag.from_home,
+        mistaken=flag.mistaken,
     )
+
+
+def stop_out(flags: Sequence[RedFlag]) -> FlagOut | None:
+    """All flags that are up as one: every reason, and the earliest day."""
+    if not flags:
+        return None
+    first = min(flags, key=lambda flag: flag.raised_on)
+    return flag_out(first).model_copy(update={"reasons": open_reasons(flags)})
+
+
+def pain_out(log: HomeDay | None) -> PainOut | None:
+    return PainOut(date=log.date, pain=log.pain, later=log.later) if log else None
 
 
 def day_row(row: DayRow, on: date) -> DayRowOut:
@@ -92,12 +101,13 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
         player=player_brief(row.player, on),
         time=row.player.lesson_time.strftime("%H:%M") if row.player.lesson_time else None,
         is_today=row.is_today,
-        focus=[causes[c].name for c in row.focus],
+        focus=[causes[c].name for c in row.focus if c in causes],
         minutes=row.minutes,
         due=[causes[c].name for c in row.due],
         last_lesson=row.last_lesson.date if row.last_lesson else None,
         lesson_today=row.today.pk if row.today else None,
-        flag=flag_out(row.flag) if row.flag else None,
+        flag=stop_out(row.flags),
+        pain=pain_out(row.pain),
     )
 
 
@@ -111,8 +121,8 @@ def player_out(player: Player, on: date) -> PlayerOut:
             TimelineLesson(
                 id=lesson.pk,
                 date=lesson.date,
-                focus=[causes[f.cause].name for f in lesson.focuses.all()],
-                exercises=[i.exercise for i in lesson.plan.items.all()]
+                focus=[causes[f.cause].name for f in lesson.focuses.all() if f.cause in causes],
+                exercises=[i.exercise for i in known_items(lesson.plan)]
                 if hasattr(lesson, "plan")
                 else [],
             )
@@ -146,6 +156,8 @@ def player_out(player: Player, on: date) -> PlayerOut:
         headline=timeline.headline,
         reminders=[_reminder_out(each) for each in reminders(timeline.lessons, on)],
         flags=[flag_out(f) for f in player.red_flags.all()],
+        stop=stop_out(open_flags(player)),
+        pain=pain_out(home_pain(player, on)),
         lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
         ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
     )
@@ -167,10 +179,8 @@ def _worst_fingers(finding: Finding | None) -> list[int]:
 def lesson_out(lesson: Lesson) -> LessonOut:
     view = LessonView(lesson)
     diagnosis = view.diagnosis
-    earlier = view.history.earlier[::-1]
+    earlier = view.history.real_earlier[::-1]
     look = lesson_look(view, earlier[0] if earlier else None)
-    undoable = last_undoable(lesson)
-    flag = open_flag(lesson.player)
     return LessonOut(
         id=lesson.pk,
         revision=lesson.revision,
@@ -195,7 +205,10 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         safety=SafetyOut(
             level=view.safety.level.value,
             reasons=list(view.safety.reasons),
-            flag=flag_out(flag) if flag else None,
+            flag=stop_out(view.open_flags),
+            pain=pain_out(view.home_pain),
+            asks_pain=asks_pain(lesson),
+            clinician=view.is_loose_by_score,
         ),
         home=report_out(lesson),
         reminders=[_reminder_out(each) for each in lesson_reminders(view)],
@@ -214,7 +227,10 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         ],
         disliked=lesson.player.disliked,
         plan=_plan_out(view),
-        undo=UNDO_WORDS[undoable.kind] if undoable else None,
+        undoable=[
+            UndoOut(key=entry.client_key, words=KINDS[entry.kind].words)
+            for entry in undoable_entries(lesson)
+        ],
     )
 
 
@@ -386,7 +402,7 @@ def _plan_out(view: LessonView) -> PlanOut | None:
     if plan is None:
         return None
     items = []
-    for item in plan.items.all():
+    for item in known_items(plan):
         exercise = view.catalogue.exercises[item.exercise]
         dose = item_dose(item)
         items.append(

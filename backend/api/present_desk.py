@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 
-from api.schemas import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
+from api.schemas.desk import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
 from lefthand.catalogue import load_catalogue
 from lefthand.learning import starting_value
 from lefthand.thresholds import MEASURES

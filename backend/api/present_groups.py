@@ -2,8 +2,8 @@
 
 from datetime import date
 
-from api.present import flag_out, player_brief
-from api.schemas_groups import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
+from api.present import pain_out, player_brief, stop_out
+from api.schemas.groups import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
 from studio.models import Group, Player
 from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks
 
@@ -40,6 +40,7 @@ def sweep_out(found: Sweep, on: date) -> SweepOut:
             for c in found.closer
         ],
         pairs=_pairs_out(found),
+        resting=[first_name(player) for player in found.resting],
     )
 
 
@@ -68,5 +69,6 @@ def _row_out(row: SweepRow, found: Sweep, on: date) -> SweepRowOut:
         has=_own_checks(row, found),
         now={name: row.now[name].grade for name in names if name in row.now},
         before={name: row.before[name].grade for name in names if name in row.before},
-        flag=flag_out(row.flag) if row.flag else None,
+        flag=stop_out(row.flags),
+        pain=pain_out(row.pain),
     )

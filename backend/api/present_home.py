@@ -1,8 +1,9 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
 from api.present_drills import notes_out
-from api.schemas import HomeDayOut, HomeReportOut
-from api.schemas_home import HomeItemOut, HomeOut
+from api.schemas.home import EasedOut, HomeDayOut, HomeItemOut, HomeOut
+from api.schemas.lessons import HomeReportOut
+from lefthand.catalogue import load_catalogue
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
@@ -15,7 +16,8 @@ from studio.services.reviews import item_dose
 def home_out(week: HomeWeek) -> HomeOut:
     lesson = week.lesson
     instrument = Instrument(lesson.player.instrument)
-    paper = {item.exercise.id: item for item in build_sheet(lesson).items}
+    exercises = load_catalogue().exercises
+    paper = {} if week.reasons else {i.exercise.id: i for i in build_sheet(lesson).items}
     return HomeOut(
         first_name=lesson.player.name.split()[0],
         instrument=INSTRUMENT_NAMES[instrument.value],
@@ -23,10 +25,12 @@ def home_out(week: HomeWeek) -> HomeOut:
         today=week.today,
         teacher_line=lesson.teacher_line,
         paused=week.reasons is not None,
+        eased=week.is_eased,
         open_strings=[pitch.midi for pitch in FINGERBOARDS[instrument].strings],
         items=[
-            _item_out(item, paper[item.exercise], week, seed)
-            for seed, item in enumerate(week.items, start=1)
+            _item_out(item, paper[exercises[item.exercise].id], week, seed)
+            for seed, item in enumerate(week.given, start=1)
+            if week.reasons is None
         ],
         days=[day_out(log) for log in week.logs],
     )
@@ -58,13 +62,33 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
         pause=dose.pause,
         rest=dose.rest,
         is_hold=dose.is_hold,
-        days=[week.date_of(day) for day in week.days[item.exercise]],
+        planned=item.days,
+        is_apart=item.exercise in week.apart,
+        eased=_eased_out(item, week),
+    )
+
+
+def _eased_out(item: PlanItem, week: HomeWeek) -> EasedOut | None:
+    dose = week.eased(item)
+    if dose is None:
+        return None
+    return EasedOut(
+        dose=dose.words(item.fingers),
+        minutes=dose.minutes(len(item.fingers)),
+        reps=dose.reps,
+        sets=dose.sets,
+        seconds=dose.seconds,
     )
 
 
 def day_out(log: HomeDay) -> HomeDayOut:
     return HomeDayOut(
-        date=log.date, done=log.done, felt=log.felt, pain=log.pain, signs=list(log.signs)
+        date=log.date,
+        done=log.done,
+        felt=log.felt,
+        pain=log.pain,
+        signs=list(log.signs),
+        later=log.later,
     )
 
 

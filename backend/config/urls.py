@@ -2,12 +2,17 @@
 
 from django.urls import path, re_path
 
-from api.main import api
+from api.main import api, unknown_address
 from config.pages import home_page, home_worker, page
 
 urlpatterns = [
     path("api/", api.urls),
+    re_path(r"^api/.*$", unknown_address),
     path("home/worker.js", home_worker),
     path("home/<str:token>", home_page),
     re_path(r"^(?!api/|static/).*$", page),
 ]
+handler400 = "config.errors.bad_request"
+handler403 = "config.errors.refused"
+handler404 = "config.errors.not_found"
+handler500 = "config.errors.failed"

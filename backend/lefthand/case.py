@@ -27,6 +27,7 @@ CASE_FORMAT = "jolf-case/1"
 AGE_RANGE = (2, 120)
 MINUTES_RANGE = (1, 240)
 HOURS_RANGE = (0, 24)
+MAX_DAYS = 36_500
 COMPLAINT_GRADE = 2
 PLACES = ("skin", "thumb", "hand", "wrist", "forearm", "elbow", "shoulder", "neck", "back")
 PAIN_TIMES = ("playing", "rest", "night", "next_day")
@@ -65,12 +66,17 @@ class Reports:
 class Case:
     """Defaults: level beginner, age unknown (an adult), the daily minutes of that level and age,
     every way of teaching at its first value, one hour of playing a day, a helper at home below
-    thirteen, any equipment, no rung passed, no recent focus, no break."""
+    thirteen, any equipment, no rung passed, no recent focus, no break, no stop lifted.
+
+    `youngest_age`: where `age` is not known to the day, the least it can be; limits for children
+    read this one, limits for the old read `age`. `break_weeks`: of the last break, `days_back`
+    since its end. `days_since_lift`: since the last stop was lifted."""
 
     instrument: Instrument
     findings: Mapping[str, Finding]
     level: Level = Level.BEGINNER
     age: float | None = None
+    youngest_age: float | None = None
     daily_minutes: float | None = None
     way_of_teaching: Mapping[str, str] = field(default_factory=dict)
     reports: Reports = Reports()
@@ -82,14 +88,22 @@ class Case:
     passed: Mapping[str, int] = field(default_factory=dict)
     recent_focus: tuple[str, ...] = ()
     break_weeks: float = 0
+    days_back: float = 0
+    days_since_lift: float | None = None
+
+    @property
+    def young_age(self) -> float | None:
+        """The age that limits for children read, years."""
+        return self.age if self.youngest_age is None else self.youngest_age
 
     @property
     def minutes_budget(self) -> float:
         """Minutes of practice on this a day: as given, or 5 / 10 / 15 by level and age."""
         if self.daily_minutes is not None:
             return self.daily_minutes
-        young_or_old = self.age is not None and (self.age < 8 or self.age > 60)
-        if young_or_old or self.level is Level.BEGINNER:
+        young = self.young_age is not None and self.young_age < 8
+        old = self.age is not None and self.age > 60
+        if young or old or self.level is Level.BEGINNER:
             return 5
         return 15 if self.level is Level.ADVANCED else 10
 
@@ -153,9 +167,12 @@ def _simple_fields(data: Mapping[str, Any]) -> dict[str, Any]:
     readers: dict[str, Callable[[Any], Any]] = {
         "level": lambda v: check_choice("level", v, Level),
         "age": lambda v: check_number("age", v, *AGE_RANGE),
+        "youngest_age": lambda v: check_number("youngest_age", v, 0, AGE_RANGE[1]),
         "daily_minutes": lambda v: check_number("daily_minutes", v, *MINUTES_RANGE),
         "hours_a_day": lambda v: check_number("hours_a_day", v, *HOURS_RANGE),
         "break_weeks": lambda v: check_number("break_weeks", v, 0, 5000),
+        "days_back": lambda v: check_number("days_back", v, 0, MAX_DAYS),
+        "days_since_lift": lambda v: check_number("days_since_lift", v, 0, MAX_DAYS),
         "before_puberty": lambda v: check_flag("before_puberty", v),
         "helper_at_home": lambda v: check_flag("helper_at_home", v),
         "equipment": lambda v: tuple(check_words("equipment", v)),

@@ -19,7 +19,7 @@ from lefthand.thresholds import MEASURES, Cuts
 from lefthand.vocabulary import FINGERS, Grade, Instrument, Stage
 
 KNOWLEDGE = Path(__file__).parent / "knowledge"
-STRENGTHS = {"S": 0.80, "M": 0.50, "W": 0.25}
+STRENGTHS = {"D": 0.95, "S": 0.80, "M": 0.50, "W": 0.25}
 DEFAULT_LEAK = 0.05
 ALL_INSTRUMENTS = frozenset(Instrument)
 
@@ -45,7 +45,9 @@ class Evidence:
     """One thing that can be checked.
 
     `causes` maps a cause to the probability that it alone produces the evidence; `leak` is the
-    probability with none of them present. `seconds` is the cost of the check in a lesson.
+    probability with none of them present. `mistaken`: the chance that it is graded clear, and half
+    of it for strong, though it is not there; None for the usual one. `seconds` is the cost of the
+    check in a lesson.
     `means`: what counts as slight, clear and strong.
     """
 
@@ -57,6 +59,7 @@ class Evidence:
     instruments: frozenset[Instrument]
     measure: str | None
     leak: float
+    mistaken: float | None
     causes: Mapping[str, float]
     place: str
     label: str
@@ -72,12 +75,14 @@ class Evidence:
 
 @dataclass(frozen=True, slots=True)
 class Complaint:
-    """What a player says, and the evidence that it speaks of. `common`: offered without typing."""
+    """What a player says, and the evidence that it speaks of. `common`: offered without typing.
+    `hurts`: it may speak of pain, so one asks."""
 
     id: str
     says: str
     evidence: str
     common: bool
+    hurts: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -179,6 +184,7 @@ def _evidence(entry: Entry, causes: Mapping[str, Cause]) -> Evidence:
         instruments=entry.instruments(),
         measure=measure,
         leak=entry.number("leak", low=0.0, high=1.0, default=DEFAULT_LEAK),
+        mistaken=entry.number("mistaken", low=0.0001, high=0.1, default=None),
         causes=_strengths(entry, causes),
         place=entry.text("place"),
         label=entry.text("label"),
@@ -204,7 +210,7 @@ def _strengths(entry: Entry, causes: Mapping[str, Cause]) -> Mapping[str, float]
         if cause not in causes:
             entry.fail(f"from: unknown cause {cause!r}")
         if letter not in STRENGTHS:
-            entry.fail(f"from.{cause}: strength must be S, M or W, got {letter!r}")
+            entry.fail(f"from.{cause}: strength must be D, S, M or W, got {letter!r}")
         strengths[cause] = STRENGTHS[letter]
     if not strengths:
         entry.fail("from: at least one cause is needed")
@@ -217,6 +223,7 @@ def _complaint(entry: Entry, evidence: Mapping[str, Evidence]) -> Complaint:
         says=entry.text("says"),
         evidence=entry.text("evidence"),
         common=entry.flag("common"),
+        hurts=entry.flag("hurts"),
     )
     if complaint.evidence not in evidence:
         entry.fail(f"evidence: unknown evidence {complaint.evidence!r}")

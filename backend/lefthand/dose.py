@@ -1,7 +1,7 @@
 """How much of an exercise: stored as numbers, from which the minutes and the words follow."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 NOTES_PER_BAR = 4
@@ -35,13 +35,37 @@ class Dose:
 
     def total_seconds(self, fingers: int = 1) -> float:
         """Time it takes, s, for this many aimed-at fingers (0 means all four)."""
-        per = {"finger": fingers or ALL_FINGERS, "string": STRINGS, "pair": PAIRS}.get(self.per, 1)
-        work = self.sets * self.reps * per * (self.seconds + self.pause)
+        work = self.sets * self.reps * self._per(fingers) * (self.seconds + self.pause)
         return work + (self.sets - 1) * self.rest + SETTLE_SECONDS
 
     def minutes(self, fingers: int = 1) -> float:
         """Time it takes, rounded up to the next half minute."""
         return max(0.5, math.ceil(self.total_seconds(fingers) / 30) / 2)
+
+    def work_seconds(self, fingers: int = 1) -> float:
+        """Seconds of work alone, s: sets x reps x seconds x fingers, without pauses and rests."""
+        return self.sets * self.reps * self._per(fingers) * self.seconds
+
+    def _per(self, fingers: int) -> int:
+        counts = {"finger": fingers or ALL_FINGERS, "string": STRINGS, "pair": PAIRS}
+        return counts.get(self.per, 1)
+
+    def least(self) -> "Dose":
+        """The least that is still this step: one set, half of its repetitions but three if it has
+        them (working judgement, no source)."""
+        return replace(self, sets=1, reps=max(math.ceil(self.reps / 2), min(self.reps, 3)))
+
+    def most(self, allows: Callable[["Dose"], bool], least: "Dose") -> "Dose":
+        """The most of this dose that is allowed, fewer repetitions before fewer sets; `least` when
+        nothing more is."""
+        smaller = [
+            replace(self, sets=sets, reps=reps)
+            for sets in range(self.sets, 0, -1)
+            for reps in range(self.reps, 0, -1)
+            if sets * reps > least.sets * least.reps
+        ]
+        allowed = [dose for dose in smaller if allows(dose)]
+        return max(allowed, key=lambda d: d.sets * d.reps, default=least)
 
     def halved(self) -> "Dose":
         """About half as much: fewer sets first, then fewer repetitions, then less time."""

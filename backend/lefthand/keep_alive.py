@@ -2,7 +2,8 @@
 
 A fault returns under load, so a cause that was worked on until its signs were gone is looked at
 again after 2, 4, 8 and 16 weeks and whenever the music gets harder (common practice, no source). A
-clean look goes on to the next interval; clear signs are a return.
+clean look that was due goes on to the next interval, a late one past all that it covers; a look
+before it is due changes nothing; clear signs are a return whenever they are seen.
 """
 
 from collections.abc import Sequence
@@ -21,8 +22,8 @@ SIGNS_SHOWN = 3
 class Kept:
     """A cause whose signs were gone on `since`.
 
-    clean: looks since then that found it still gone. returned: when its signs were back,
-    None while they are gone. signs: the checks to make again, most telling first.
+    clean: intervals since then after which a look found it still gone. returned: when its signs
+    were back, None while they are gone. signs: the checks to make again, most telling first.
     """
 
     cause: str
@@ -74,14 +75,15 @@ def _follow(
     course: _Course, cause: str, day: date, facts: LessonFacts, catalogue: Catalogue
 ) -> None:
     again = {name: grade for name, grade in facts.grades.items() if name in course.signs}
-    enough = bool(again) and 2 * len(again) >= len(course.signs)
+    asked = _most_telling(course.signs, cause, catalogue)
+    enough = bool(again) and 2 * sum(name in again for name in asked) >= len(asked)
     gone = enough and not any(again.values())
     back = cause in facts.focus or any(grade >= Grade.CLEAR for grade in again.values())
     is_resolved = course.since is not None and course.returned is None
     if is_resolved and back:
         course.returned = day
-    elif is_resolved and gone:
-        course.clean += 1
+    elif course.since is not None and is_resolved and gone:
+        course.clean = _intervals_covered(course.since, course.clean, day, facts.is_harder)
     elif not is_resolved and gone and cause not in facts.focus:
         course.since, course.clean, course.returned = day, 0, None
     if cause in facts.focus:
@@ -92,6 +94,12 @@ def _follow(
             and cause in catalogue.evidence[name].causes
             and not catalogue.evidence[name].is_trial
         }
+
+
+def _intervals_covered(since: date, clean: int, day: date, is_harder: bool) -> int:
+    """How many intervals lie behind a clean look on this day. One in harder music counts as due."""
+    passed = sum(since + timedelta(weeks=weeks) <= day for weeks in RECHECK_WEEKS)
+    return min(max(clean + is_harder, passed), len(RECHECK_WEEKS))
 
 
 def _most_telling(signs: set[str], cause: str, catalogue: Catalogue) -> tuple[str, ...]:

@@ -28,11 +28,13 @@ class Verdict(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class LessonFacts:
-    """One lesson of a player: what was decided, what was dismissed, what was graded."""
+    """One lesson of a player: what was decided, what was dismissed, what was graded, and whether
+    the music had just got harder."""
 
     focus: tuple[str, ...] = ()
     dismissed: frozenset[str] = frozenset()
     grades: Mapping[str, int] = field(default_factory=dict)
+    is_harder: bool = False
 
 
 @dataclass(frozen=True, slots=True)

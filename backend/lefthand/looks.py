@@ -18,7 +18,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from lefthand.catalogue import Catalogue, Evidence
-from lefthand.network import GRADE_IF_NOT, GRADE_IF_THERE, Network, Posterior, heaviest
+from lefthand.network import GRADE_IF_THERE, Network, Posterior, heaviest
 from lefthand.vocabulary import Instrument, Stage
 
 Floats = NDArray[np.float64]
@@ -33,7 +33,6 @@ ENOUGH_CHECKS = 3
 WEIGHT_KEPT = 0.999
 SETS_KEPT = 500
 LEAST_INFORMATION = 1e-4
-_RISE = GRADE_IF_THERE - GRADE_IF_NOT
 
 
 class LookOrder(StrEnum):
@@ -76,7 +75,8 @@ class _Beliefs:
         """(n_checks, 4, k): weight of each set together with each grade."""
         rows = np.array([self.network.position[c.id] for c in checks])
         there = self.network.there[rows[:, None], self.kept]
-        grades = GRADE_IF_NOT[None, :, None] + _RISE[None, :, None] * there[:, None, :]
+        low = self.network.if_not[rows][:, :, None]
+        grades = low + (GRADE_IF_THERE[None, :, None] - low) * there[:, None, :]
         weighted: Floats = grades * self.weights
         return weighted
 

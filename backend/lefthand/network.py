@@ -7,6 +7,9 @@ most `max_causes` causes at once, every set of causes is written out (21 700 set
 five at once) and the posterior is a plain sum. Evidence that was not checked is left out, which
 sums it out.
 
+For a check that is rarely graded clear or strong by mistake (`Evidence.mistaken`), those two
+columns of the table for what is not there hold that chance and half of it.
+
 The grade table and the numbers of the catalogue are working judgement, with no published source.
 Where it can be wrong: causes beyond `max_causes` at once are not considered, and reports of
 different evidence are taken as independent given the causes.
@@ -37,6 +40,7 @@ class Network:
     sets: (n_sets, n_causes) of 0.0 and 1.0, one row per set of causes.
     prior: (n_sets,), sums to 1.
     there: (n_evidence, n_sets), probability that the evidence is there.
+    if_not: (n_evidence, 4), probability of each grade when it is not there.
     """
 
     causes: tuple[str, ...]
@@ -44,6 +48,7 @@ class Network:
     sets: Floats
     prior: Floats
     there: Floats
+    if_not: Floats
 
     @cached_property
     def position(self) -> dict[str, int]:
@@ -57,7 +62,7 @@ class Network:
 
     def likelihood(self, evidence: str, grade: int) -> Floats:
         """Probability of this grade for every set: (n_sets,)."""
-        low = GRADE_IF_NOT[grade]
+        low = self.if_not[self.position[evidence], grade]
         result: Floats = low + (GRADE_IF_THERE[grade] - low) * self.row(evidence)
         return result
 
@@ -99,7 +104,22 @@ def build_network(
     for row, item in enumerate(evidence):
         misses = np.log1p(-np.array([item.causes.get(c, 0.0) for c in causes]))
         there[row] = 1 - (1 - item.leak) * np.exp(sets @ misses)
-    return Network(causes, tuple(e.id for e in evidence), sets, _prior_of_sets(sets, prior), there)
+    return Network(
+        causes=causes,
+        evidence=tuple(e.id for e in evidence),
+        sets=sets,
+        prior=_prior_of_sets(sets, prior),
+        there=there,
+        if_not=np.array([grades_if_not(e) for e in evidence]).reshape(-1, len(GRADE_IF_NOT)),
+    )
+
+
+def grades_if_not(evidence: Evidence) -> Floats:
+    """Probability of each grade when the evidence is not there: (4,), sums to 1."""
+    if evidence.mistaken is None:
+        return GRADE_IF_NOT
+    slight, clear = GRADE_IF_NOT[1], evidence.mistaken
+    return np.array([1 - slight - 1.5 * clear, slight, clear, clear / 2])
 
 
 def _prior_of_sets(sets: Floats, prior: Floats) -> Floats:

@@ -5,7 +5,7 @@ with the reason, and one to three are taken in the order release, placement, str
 that the minutes of the day hold. All weights here are working judgement, with no published source.
 """
 
-from collections.abc import Container, Iterable, Mapping, Sequence
+from collections.abc import Callable, Container, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from typing import Any
@@ -15,8 +15,8 @@ from lefthand.catalogue import Catalogue
 from lefthand.diagnosis import Diagnosis, safety_json
 from lefthand.dose import Dose
 from lefthand.exercises import Exercise
-from lefthand.rules import Situation, reason_against
-from lefthand.safety import Safety
+from lefthand.rules import Situation, next_rung, reason_against
+from lefthand.safety import EASE_OFF_DAYS, Safety
 from lefthand.vocabulary import POSSIBLE_ABOVE, Kind, Setting
 
 PLAN_FORMAT = "jolf-plan/1"
@@ -33,7 +33,6 @@ PREFERRED_BONUS = 0.2
 MUCH_PLAYING_HOURS = 2
 STRENGTH_SHARE = 1 / 3
 STRENGTH_ALWAYS_MINUTES = 2.0
-WEEKLY_GROWTH = 1.10
 SHORT_BREAK_WEEKS = 2
 SPACED_BELOW_AGE = 10
 SPACED_ABOVE_AGE = 60
@@ -86,7 +85,7 @@ def prescribe(
     diagnosis: Diagnosis,
     catalogue: Catalogue,
     *,
-    last_strength_minutes: float | None = None,
+    load_limit: float | None = None,
     under_way: Container[str] = (),
     disliked: Container[str] = (),
     without: Container[str] = (),
@@ -94,8 +93,8 @@ def prescribe(
 ) -> Plan:
     """Plan the week for the diagnosis' focus.
 
-    `last_strength_minutes`: weekly minutes of strength and stretch in the last plan, which bound
-    this one's growth; None when there was none. `under_way`: exercises of the last plan that are to
+    `load_limit`: most seconds of work a week that may load the hand (`lefthand.load`); None for no
+    limit from weeks before. `under_way`: exercises of the last plan that are to
     go on, which are preferred. `disliked`: exercises that count half. `without`: exercises to leave
     out this time. `minutes`: a smaller budget a day than the case's own.
     """
@@ -127,7 +126,7 @@ def prescribe(
     choice = ranked[:1] if only_release else _balanced(ranked, worthy, now)
     own = now.case.minutes_budget
     budget = own if minutes is None else min(own, minutes)
-    items = _week(choice, diagnosis, now, last_strength_minutes, budget)
+    items = _week(choice, diagnosis, now, load_limit, budget)
     return Plan(
         items=items,
         offered=tuple(e.id for e in ranked),
@@ -162,9 +161,10 @@ def alternatives(
     chosen = [item.exercise for item in proposal.items]
     leading = min(chosen, key=lambda e: _place(e, proposal.offered))
     found = []
+    left_out = set(wishes.pop("without", ()))
     for differs, change in (
-        (Difference.OTHER, {"without": {leading}}),
-        (Difference.SHORTER, {"minutes": proposal.minutes_a_day / 2}),
+        (Difference.OTHER, {"without": left_out | {leading}}),
+        (Difference.SHORTER, {"without": left_out, "minutes": proposal.minutes_a_day / 2}),
     ):
         plan = prescribe(diagnosis, catalogue, **{**wishes, **change})
         if plan.items and plan.items != proposal.items:
@@ -237,18 +237,33 @@ def _week(
     choice: Sequence[Exercise],
     diagnosis: Diagnosis,
     now: Situation,
-    last_strength_minutes: float | None,
+    load_limit: float | None,
     budget: float,
 ) -> tuple[PlanItem, ...]:
+    """What of the choice fits into the minutes. A load goes only with a release before it."""
+    items = _fitting(choice, diagnosis, now, load_limit, budget)
+    if not any(item.kind is Kind.RELEASE for item in items):
+        unloaded = [e for e in choice if not is_load(e)]
+        items = _fitting(unloaded, diagnosis, now, load_limit, budget)
+    return tuple(sorted(items, key=lambda i: KIND_ORDER.index(i.kind)))
+
+
+def _fitting(
+    choice: Sequence[Exercise],
+    diagnosis: Diagnosis,
+    now: Situation,
+    load_limit: float | None,
+    budget: float,
+) -> list[PlanItem]:
     items: list[PlanItem] = []
     for exercise in choice:
-        item = plan_item(exercise, diagnosis, now.catalogue, last_strength_minutes)
-        fitted = _fit(item, budget - sum(i.minutes for i in items), exercise)
+        item = plan_item(exercise, diagnosis, now.catalogue, load_limit)
+        fitted = _fit(item, budget - sum(i.minutes for i in items), exercise, now)
         if fitted is not None:
             items.append(fitted)
         if len(items) == MAX_ITEMS:
             break
-    return tuple(sorted(items, key=lambda i: KIND_ORDER.index(i.kind)))
+    return items
 
 
 def _balanced(ranked: Sequence[Exercise], worthy: set[str], now: Situation) -> list[Exercise]:
@@ -277,12 +292,19 @@ def is_load(exercise: Exercise) -> bool:
     return exercise.kind is Kind.STRENGTH or exercise.stretch
 
 
-def _fit(item: PlanItem, minutes_left: float, exercise: Exercise) -> PlanItem | None:
-    """The item with its dose cut until it fits, or None when it cannot."""
+def _fit(
+    item: PlanItem, minutes_left: float, exercise: Exercise, now: Situation
+) -> PlanItem | None:
+    """The item with its dose cut until it fits, or None when it cannot. A load is not cut below its
+    least dose."""
+    least = least_dose(exercise, item.rung, now).work_seconds() if is_load(exercise) else 0.0
+    if is_load(exercise) and item.minutes > load_minutes(now.case):
+        return None
     while item.minutes > minutes_left:
         smaller = item.dose.halved()
         minutes = smaller.minutes(len(item.fingers))
-        if minutes >= item.minutes or smaller.seconds < exercise.rung(item.rung).dose.seconds:
+        too_short = smaller.seconds < exercise.rung(item.rung).dose.seconds
+        if minutes >= item.minutes or too_short or smaller.work_seconds() < least:
             return None
         item = replace(item, dose=smaller, minutes=minutes)
     return item
@@ -292,7 +314,7 @@ def plan_item(
     exercise: Exercise,
     diagnosis: Diagnosis,
     catalogue: Catalogue,
-    last_strength_minutes: float | None = None,
+    load_limit: float | None = None,
     rung: int | None = None,
 ) -> PlanItem:
     """One exercise as an item of this week: its rung, dose, days, fingers and why.
@@ -301,13 +323,17 @@ def plan_item(
     """
     now = Situation.from_diagnosis(diagnosis, catalogue)
     if rung is None:
-        rung = min(now.case.passed.get(exercise.id, 0) + 1, len(exercise.rungs))
+        rung = next_rung(exercise, now)
     cause = aimed_cause(exercise, diagnosis, catalogue)
     fingers = _fingers(exercise, cause, diagnosis)
     days = practice_days(exercise, now.case)
-    dose = _safe_dose(exercise, rung, now)
+    dose = safe_dose(exercise, rung, now)
     if is_load(exercise):
-        dose = _within_load_limit(dose, len(days), now.case, len(fingers), last_strength_minutes)
+        allows = within_load(len(days), len(fingers), now.case, load_limit)
+        least = least_dose(exercise, rung, now)
+        if least.minutes(len(fingers)) > load_minutes(now.case):
+            least = replace(least, reps=1)
+        dose = dose.most(allows, least)
     return PlanItem(
         exercise=exercise.id,
         kind=exercise.kind,
@@ -339,41 +365,59 @@ def _fingers(exercise: Exercise, cause: str, diagnosis: Diagnosis) -> tuple[int,
 
 def practice_days(exercise: Exercise, case: Case) -> tuple[int, ...]:
     """Days of the week, 1..6 after the lesson. Loads rest a day between for young and old hands."""
-    if is_load(exercise) and rests_between_loads(case.age):
+    if is_load(exercise) and rests_between_loads(case.young_age, case.age):
         return SPACED_DAYS
     return FIVE_DAYS if case.minutes_budget <= 5 else EVERY_DAY
 
 
-def rests_between_loads(age: float | None) -> bool:
-    """True for young and old hands, whose loads do not stand on two days running."""
-    return age is not None and (age < SPACED_BELOW_AGE or age > SPACED_ABOVE_AGE)
+def rests_between_loads(youngest: float | None, oldest: float | None) -> bool:
+    """True for young and old hands, whose loads do not stand on two days running.
+
+    The youngest and the oldest that the player can be, years; None when not known."""
+    return (youngest is not None and youngest < SPACED_BELOW_AGE) or (
+        oldest is not None and oldest > SPACED_ABOVE_AGE
+    )
 
 
-def _safe_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
+def safe_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
+    """The rung's dose, halved while easing off, for loose joints and after a break."""
     dose = exercise.rung(rung).dose
-    if now.safety.is_amber:
+    for _ in range(_halvings(exercise, now)):
         dose = dose.halved()
+    return dose
+
+
+def least_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
+    """The least that is still this step, or what caution leaves of it when that is less."""
+    safe = safe_dose(exercise, rung, now)
+    least = exercise.rung(rung).dose.least()
+    return min((safe, least), key=lambda d: d.work_seconds())
+
+
+def _halvings(exercise: Exercise, now: Situation) -> int:
+    count = int(now.safety.is_amber)
     if is_load(exercise):
-        if now.has_loose_joints:
-            dose = dose.halved()
-        if now.case.break_weeks >= SHORT_BREAK_WEEKS:
-            dose = dose.halved()
-    return dose
+        count += now.has_loose_joints
+        count += now.case.break_weeks >= SHORT_BREAK_WEEKS and now.case.days_back < EASE_OFF_DAYS
+    return count
 
 
-def _within_load_limit(
-    dose: Dose, days: int, case: Case, fingers: int, last_minutes: float | None
-) -> Dose:
-    """Cut the dose to a third of the day (two minutes always allowed) and 10 % weekly growth.
+def load_minutes(case: Case) -> float:
+    """Most minutes a day that may load the hand: a third of the day, two are always allowed."""
+    return max(STRENGTH_ALWAYS_MINUTES, case.minutes_budget * STRENGTH_SHARE)
 
-    The least dose of one exercise, half a minute a day, is always allowed.
-    """
-    limit = max(STRENGTH_ALWAYS_MINUTES, case.minutes_budget * STRENGTH_SHARE)
-    if last_minutes is not None:
-        limit = min(limit, last_minutes * WEEKLY_GROWTH / days)
-    while dose.minutes(fingers) > limit and (dose.sets > 1 or dose.reps > 1):
-        dose = dose.halved()
-    return dose
+
+def within_load(
+    days: int, fingers: int, case: Case, load_limit: float | None
+) -> Callable[[Dose], bool]:
+    """Whether a dose on so many days keeps to a day's minutes and to a week's seconds of work."""
+
+    def allows(dose: Dose) -> bool:
+        work = dose.work_seconds(fingers) * days
+        grows = load_limit is not None and work > load_limit + 1e-9
+        return not grows and dose.minutes(fingers) <= load_minutes(case)
+
+    return allows
 
 
 def _why(exercise: Exercise, cause: str, diagnosis: Diagnosis, catalogue: Catalogue) -> str:

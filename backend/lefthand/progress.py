@@ -1,8 +1,10 @@
 """What to do with an exercise after a week: go on, stay, step back, rest or look again.
 
-Rules of the trade (common practice, no source): a rung is passed in the lesson or on three practice
-days running with no pain; two failed lessons, pain or a tighter hand step back; any red flag rests;
-three lessons with no clear change in what the exercise aims at ask for another look.
+Rules of the trade (common practice, no source), in the order in which they are asked: any red flag
+rests; three lessons with no clear change in what the exercise aims at ask for another look, however
+the exercise itself goes; pain, a tighter hand or two failed lessons step back, and below the lowest
+rung to another exercise; a rung is passed in the lesson or on three practice days running with no
+pain.
 """
 
 from collections.abc import Sequence
@@ -39,7 +41,8 @@ class Course:
 
     passed_in_lesson: this lesson's word, None when not tried. failed_before: lessons in a row
     before this one in which it was tried and failed. days: practice days since the last lesson,
-    oldest first. aim_grades: summed grades of the evidence it aims at, one a lesson, oldest first.
+    oldest first. aim_grades: summed grades of the evidence it aims at, one a lesson in which it was
+    looked at, oldest first; measured values count by their grade.
     """
 
     rung: int
@@ -55,29 +58,46 @@ class Advice:
     move: Move
     rung: int
     reason: str
+    is_left_out: bool = False
 
 
 def next_step(course: Course, safety: Safety) -> Advice:
-    """The move, the rung for the coming week (1 is the lowest) and one reason."""
-    lower = max(1, course.rung - 1)
+    """The move, the rung for the coming week (1 is the lowest) and one reason.
+
+    `is_left_out`: the next proposal goes without this exercise.
+    """
     if safety.is_red:
         return Advice(Move.REST, course.rung, f"resting: {safety.reasons[0]}")
-    if any((day.pain or 0) > 0 for day in course.days):
-        return Advice(Move.STEP_BACK, lower, "it hurt a little at home")
-    if any(day.tighter for day in course.days):
-        return Advice(Move.STEP_BACK, lower, "the hand got tighter with it")
-    if course.passed_in_lesson is False and course.failed_before + 1 >= FAILED_LESSONS:
-        return Advice(Move.STEP_BACK, lower, "not there in two lessons running")
+    if _no_change(course.aim_grades):
+        reason = "three lessons and no clear change in what it aims at"
+        return Advice(Move.LOOK_AGAIN, course.rung, reason, is_left_out=True)
+    trouble = _trouble(course)
+    if trouble is not None:
+        return _step_back(course, trouble)
     if course.passed_in_lesson:
         return _go_on(course, "shown in the lesson")
     if course.passed_in_lesson is None and _three_running(course.days):
         return _go_on(course, "right on three practice days running, with no pain")
-    if _no_change(course.aim_grades):
-        reason = "three lessons and no clear change in what it aims at"
-        return Advice(Move.LOOK_AGAIN, course.rung, reason)
     if course.passed_in_lesson is False:
         return Advice(Move.STAY, course.rung, "not there yet; once more")
     return Advice(Move.STAY, course.rung, "not shown yet")
+
+
+def _trouble(course: Course) -> str | None:
+    if any((day.pain or 0) > 0 for day in course.days):
+        return "it hurt a little"
+    if any(day.tighter for day in course.days):
+        return "the hand got tighter with it"
+    if course.passed_in_lesson is False and course.failed_before + 1 >= FAILED_LESSONS:
+        return "not there in two lessons running"
+    return None
+
+
+def _step_back(course: Course, reason: str) -> Advice:
+    if course.rung > 1:
+        return Advice(Move.STEP_BACK, course.rung - 1, reason)
+    told = f"{reason}; it was the lowest step, so another exercise"
+    return Advice(Move.STEP_BACK, 1, told, is_left_out=True)
 
 
 def _go_on(course: Course, reason: str) -> Advice:
@@ -96,7 +116,7 @@ def _three_running(days: Sequence[PracticeDay]) -> bool:
 
 
 def _no_change(grades: Sequence[float]) -> bool:
-    """No lower sum of grades in this lesson than three lessons of work ago."""
-    if len(grades) <= LESSONS_WITHOUT_CHANGE:
+    """Something still shows, and no less of it than three lessons of work ago."""
+    if len(grades) <= LESSONS_WITHOUT_CHANGE or not grades[-1]:
         return False
     return grades[-1] >= grades[-1 - LESSONS_WITHOUT_CHANGE]

@@ -6,11 +6,13 @@ from dataclasses import dataclass
 from lefthand.case import Case, Finding
 from lefthand.catalogue import Catalogue
 from lefthand.diagnosis import Diagnosis
+from lefthand.dose import Dose
 from lefthand.exercises import Exercise
 from lefthand.safety import Safety
 from lefthand.vocabulary import (
     LIKELY_ABOVE,
     POSSIBLE_ABOVE,
+    Grade,
     Kind,
     Likelihood,
 )
@@ -18,6 +20,7 @@ from lefthand.ways import way_value
 
 STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
+LOOSENESS_SCORE = "laxity.ninepoint"
 YOUNG = 8
 YOUNG_STATIC_SECONDS = 5
 BLOCKING_GRADE = 2
@@ -45,7 +48,13 @@ class Situation:
 
     @property
     def has_loose_joints(self) -> bool:
-        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE)
+        """Possible by the signs, or by the nine-point score alone at or above its cut-off."""
+        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE) or self.is_loose_by_score
+
+    @property
+    def is_loose_by_score(self) -> bool:
+        score = self.findings.get(LOOSENESS_SCORE)
+        return score is not None and score.grade >= Grade.CLEAR
 
     def way(self, key: str) -> str:
         return way_value(self.case.way_of_teaching, self.catalogue, key)
@@ -63,16 +72,38 @@ def reason_against(exercise: Exercise, now: Situation) -> str | None:
     return None
 
 
+def next_rung(exercise: Exercise, now: Situation) -> int:
+    """The lowest rung that is not passed, counted from 1; the last one when all are."""
+    return min(now.case.passed.get(exercise.id, 0) + 1, len(exercise.rungs))
+
+
+def too_much_when_easing(exercise: Exercise) -> str | None:
+    """Why an exercise rests while one eases off; None when it may go on with half its dose."""
+    if exercise.kind not in AMBER_KINDS:
+        return "only release and placement"
+    if exercise.stretch:
+        return "no stretch"
+    if exercise.static_s or exercise.long_hold:
+        return "no still hold"
+    return None
+
+
+def eased_dose(exercise: Exercise, rung: int, dose: Dose) -> Dose | None:
+    """A given dose while easing off: half of it, unless it is no more than half of the step's dose
+    already; None where the exercise rests."""
+    if too_much_when_easing(exercise):
+        return None
+    half = exercise.rung(rung).dose.halved()
+    if dose.work_seconds() <= half.work_seconds():
+        return dose
+    return min(dose.halved(), half, key=lambda each: each.work_seconds())
+
+
 def _amber(exercise: Exercise, now: Situation) -> str | None:
     if not now.safety.is_amber:
         return None
-    if exercise.kind not in AMBER_KINDS:
-        return f"easing off ({now.safety.reasons[0]}): only release and placement"
-    if exercise.stretch:
-        return f"easing off ({now.safety.reasons[0]}): no stretch"
-    if exercise.static_s or exercise.long_hold:
-        return f"easing off ({now.safety.reasons[0]}): no still hold"
-    return None
+    reason = too_much_when_easing(exercise)
+    return reason and f"easing off ({now.safety.reasons[0]}): {reason}"
 
 
 def _loose_joints(exercise: Exercise, now: Situation) -> str | None:
@@ -121,7 +152,7 @@ def _needs(exercise: Exercise, now: Situation) -> str | None:
 
 
 def _age(exercise: Exercise, now: Situation) -> str | None:
-    age = now.case.age
+    age = now.case.young_age
     if age is None:
         return None
     if age < exercise.min_age:
@@ -136,6 +167,9 @@ def _age(exercise: Exercise, now: Situation) -> str | None:
 def _level(exercise: Exercise, now: Situation) -> str | None:
     if now.case.level.rank < exercise.level.rank:
         return f"for {exercise.level.value} players"
+    rung = exercise.rung(next_rung(exercise, now))
+    if now.case.level.rank < rung.level.rank:
+        return f"its next step is for {rung.level.value} players"
     return None
 
 

@@ -12,6 +12,7 @@ from lefthand.case import Case, Reports
 RED_PAIN = 4
 RED_WEEKS = 2
 LONG_BREAK_WEEKS = 4
+EASE_OFF_DAYS = 14
 SOON_RED_TIMES = {
     "rest": "pain at rest",
     "night": "pain at night",
@@ -72,11 +73,21 @@ def red_reasons(reports: Reports) -> list[str]:
         f"pain of {RED_PAIN} or more out of 10": (reports.pain or 0) >= RED_PAIN,
     }
     reasons = [words for words, present in signs.items() if present]
-    if not _is_sore_skin(reports):
-        reasons += [SOON_RED_TIMES[t] for t in reports.pain_when if t in SOON_RED_TIMES]
+    if _is_sore_skin(reports):
+        return reasons
+    reasons += [SOON_RED_TIMES[t] for t in reports.pain_when if t in SOON_RED_TIMES]
     if reports.same_place_weeks >= RED_WEEKS:
         reasons.append("pain in the same place for two weeks or more")
     return reasons
+
+
+def is_easing_after_break(case: Case) -> bool:
+    """True in the first two weeks back after a break of four weeks or more."""
+    return case.break_weeks >= LONG_BREAK_WEEKS and _is_soon(case.days_back)
+
+
+def _is_soon(days: float | None) -> bool:
+    return days is not None and days < EASE_OFF_DAYS
 
 
 def _amber_reasons(case: Case) -> list[str]:
@@ -90,6 +101,7 @@ def _amber_reasons(case: Case) -> list[str]:
         "tiredness that lasts into the next day": reports.tired_next_day,
         "an earlier injury or operation of this arm": reports.earlier_injury,
         "a sudden rise of daily playing": reports.playing_jump,
-        "the first two weeks after a long break": case.break_weeks >= LONG_BREAK_WEEKS,
+        "the first two weeks after a long break": is_easing_after_break(case),
+        "the first two weeks after a stop was lifted": _is_soon(case.days_since_lift),
     }
     return [words for words, present in signs.items() if present]

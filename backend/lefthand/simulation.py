@@ -17,7 +17,7 @@ from dataclasses import dataclass
 from lefthand.case import COMPLAINT_GRADE
 from lefthand.catalogue import Catalogue, Evidence
 from lefthand.looks import STAGE_CHANGE_SECONDS, next_look
-from lefthand.network import GRADE_IF_NOT, GRADE_IF_THERE, network_for, posterior
+from lefthand.network import GRADE_IF_THERE, grades_if_not, network_for, posterior
 from lefthand.vocabulary import Instrument, Stage
 
 TIMES = (60, 120, 180, 300)
@@ -61,7 +61,7 @@ def draw_player(
             break
     reports = {}
     for item in evidence:
-        table = GRADE_IF_THERE if item.id in there else GRADE_IF_NOT
+        table = GRADE_IF_THERE if item.id in there else grades_if_not(item)
         reports[item.id] = chooser.choices(GRADES, weights=table.tolist())[0]
         if chooser.random() < disturbance.misgraded:
             reports[item.id] = chooser.choice([g for g in GRADES if g != reports[item.id]])

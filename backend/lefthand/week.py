@@ -2,7 +2,8 @@
 
 Rule of the product (working judgement, no source): what was meant for a missed day goes as a whole
 to the first later day that is still free, and is let go when there is none. So no day holds more
-than one day's work. Loads never stand on two days running when they are to rest a day between.
+than one day's work, and a day that was made up is not asked for again. Loads never stand on two
+days running when they are to rest a day between.
 """
 
 from collections.abc import Collection, Mapping
@@ -18,20 +19,31 @@ def moved_week(
     """Days (1..7 after the lesson) of each exercise with missed days moved to free ones.
 
     done: days on which something was practised, whatever was planned. today: 0 is the day of the
-    lesson; days before it that were planned and not done are missed. apart: exercises that may not
-    stand on two days running.
+    lesson; days before it that held something and were not done are missed. apart: exercises that
+    load the hand and may not stand on two days running, one beside another of them neither.
+
+    The week is followed day by day, so that a day holds the same whenever it is asked about.
     """
     week = {name: set(days) for name, days in planned.items()}
-    missed = sorted({d for days in week.values() for d in days if d < today and d not in done})
-    for day in missed:
+    for day in range(1, min(today, LAST_DAY + 1)):
         names = [name for name, days in week.items() if day in days]
+        if day in done or not names:
+            continue
         for name in names:
             week[name].discard(day)
-        taken = {d for days in week.values() for d in days} | set(done)
-        free = next((d for d in range(max(today, 1), LAST_DAY + 1) if d not in taken), None)
+        free = _first_free(week, day + 1)
         if free is None:
             continue
         for name in names:
-            if name not in apart or not {free - 1, free + 1} & week[name]:
+            if name not in apart or not _has_load_beside(week, free, apart):
                 week[name].add(free)
     return {name: sorted(days) for name, days in week.items()}
+
+
+def _first_free(week: Mapping[str, set[int]], first: int) -> int | None:
+    taken = {day for days in week.values() for day in days}
+    return next((day for day in range(first, LAST_DAY + 1) if day not in taken), None)
+
+
+def _has_load_beside(week: Mapping[str, set[int]], day: int, apart: Collection[str]) -> bool:
+    return any({day - 1, day + 1} & week[name] for name in apart if name in week)

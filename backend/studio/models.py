@@ -80,7 +80,8 @@ class Lesson(models.Model):
     """One lesson. `revision` counts changes, so that a second tab notices the first's.
 
     `starting_counts`: [confirmed, refuted] by cause from the teacher's other players when the
-    lesson began; empty when they are not to count.
+    lesson began; empty when they are not to count. `break_weeks`: None while nobody was asked.
+    `is_glance`: begun by a look over a whole class, and not a lesson yet.
     """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="lessons")
@@ -94,7 +95,8 @@ class Lesson(models.Model):
     look_order = models.CharField(max_length=10, default="telling")
     starting_counts = models.JSONField(default=dict, blank=True)
     harder_piece = models.BooleanField(default=False)
-    break_weeks = models.FloatField(default=0)
+    break_weeks = models.FloatField(null=True, blank=True)
+    is_glance = models.BooleanField(default=False)
 
     class Meta:
         ordering = ["date", "pk"]
@@ -227,7 +229,9 @@ class PracticeResult(models.Model):
 class RedFlag(models.Model):
     """Reasons to stop. Plans are paused until the teacher lifts it with a dated note.
 
-    `from_home`: raised by a practice log and not by the answers of a lesson.
+    `from_home`: raised by a practice log and not by the answers of a lesson. `pain`: the most that
+    was told when it was raised. `log_key`: of the log that raised it. `mistaken`: taken back on the
+    phone within a minute; it then never counted as a stop.
     """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="red_flags")
@@ -237,6 +241,9 @@ class RedFlag(models.Model):
     lifted_on = models.DateField(null=True, blank=True)
     note = models.CharField(max_length=300, blank=True)
     from_home = models.BooleanField(default=False)
+    pain = models.FloatField(null=True, blank=True)
+    log_key = models.CharField(max_length=64, blank=True)
+    mistaken = models.BooleanField(default=False)
 
     class Meta:
         ordering = ["-raised_on", "-pk"]
@@ -257,7 +264,11 @@ class HomeLink(models.Model):
 
 
 class HomeDay(models.Model):
-    """How a practice day went, as it was logged at home. A later log of the day replaces it."""
+    """How a practice day went, as it was logged at home. A later log of the day replaces it.
+
+    `later`: what was answered the next day about pain of this day, a list of PAIN_TIMES; None while
+    nobody was asked.
+    """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
     date = models.DateField()
@@ -267,6 +278,7 @@ class HomeDay(models.Model):
     )
     pain = models.PositiveSmallIntegerField(default=0)
     signs = models.JSONField(default=list, blank=True)
+    later = models.JSONField(null=True, blank=True)
 
     class Meta:
         ordering = ["date"]
@@ -279,7 +291,8 @@ class HomeDay(models.Model):
 class LessonEntry(models.Model):
     """The log of a lesson: every entry with what stood there before, so that it can be undone.
 
-    `client_key` is made by the browser; an entry that arrives twice is taken once.
+    `client_key` is made by the browser; an entry that arrives twice is taken once. `aside`: what
+    else the entry changed, as it was before. `undone_by`: the key of the undo that took it back.
     """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="entries")
@@ -288,7 +301,10 @@ class LessonEntry(models.Model):
     key = models.CharField(max_length=60, blank=True)
     before = models.JSONField(null=True)
     after = models.JSONField(null=True)
+    aside = models.JSONField(null=True)
     undone = models.BooleanField(default=False)
+    undone_by = models.CharField(max_length=64, blank=True)
+    made_at = models.DateTimeField(auto_now_add=True, null=True)
 
     class Meta:
         ordering = ["pk"]

@@ -5,7 +5,7 @@ from functools import lru_cache
 from django.http import HttpRequest
 from ninja import Router
 
-from api.schemas import (
+from api.schemas.catalogue import (
     CatalogueOut,
     CauseInfo,
     ComplaintInfo,
@@ -30,7 +30,7 @@ def _catalogue() -> CatalogueOut:
     known = load_catalogue()
     return CatalogueOut(
         complaints=[
-            ComplaintInfo(says=c.says, evidence=c.evidence, common=c.common)
+            ComplaintInfo(says=c.says, evidence=c.evidence, common=c.common, hurts=c.hurts)
             for c in known.complaints.values()
         ],
         causes=[

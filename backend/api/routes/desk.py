@@ -5,7 +5,7 @@ from django.utils import timezone
 from ninja import Router
 
 from api.present_desk import desk_out
-from api.schemas import CutsIn, DeskOut, LearningIn, WayIn
+from api.schemas.desk import CutsIn, DeskOut, LearningIn, WayIn
 from studio.services.desk import (
     forget_settled,
     set_learning,

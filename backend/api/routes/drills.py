@@ -4,7 +4,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from api.present_drills import notes_out
-from api.schemas_drills import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
+from api.schemas.drills import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
 from lefthand.checks import check_choice, check_number
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.engraving import engrave

@@ -5,7 +5,7 @@ from ninja import Router
 
 from api.present_groups import brief_out, check_choice_out, sweep_out
 from api.routes.players import today
-from api.schemas_groups import (
+from api.schemas.groups import (
     CheckChoiceOut,
     ChecksIn,
     GroupIn,
@@ -17,6 +17,7 @@ from api.schemas_groups import (
 from studio.models import Group
 from studio.services.groups import (
     choose_checks,
+    day_seen,
     grade,
     grade_the_rest,
     group_of,
@@ -74,12 +75,20 @@ def choose(request: HttpRequest, group_id: int, data: ChecksIn) -> SweepOut:
 @router.post("/{int:group_id}/grades", response=SweepOut)
 def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepOut:
     group = group_of(request.user, group_id)
-    grade(group, data.player, data.check, data.grade, key=data.client_key, on=today())
+    grade(
+        group,
+        data.player,
+        data.check,
+        data.grade,
+        key=data.client_key,
+        on=day_seen(data.seen_on, today()),
+    )
     return _sweep_out(group)
 
 
 @router.post("/{int:group_id}/rest", response=SweepOut)
 def grade_rest(request: HttpRequest, group_id: int, data: RestIn) -> SweepOut:
     group = group_of(request.user, group_id)
-    grade_the_rest(group, data.check, key=data.client_key, on=today())
+    seen_on = day_seen(data.seen_on, today())
+    grade_the_rest(group, data.check, key=data.client_key, on=seen_on)
     return _sweep_out(group)

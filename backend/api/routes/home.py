@@ -1,7 +1,5 @@
 """The week at home behind a private link: open without signing in, for whoever has the link."""
 
-from datetime import time
-
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
@@ -9,9 +7,10 @@ from ninja.throttling import AnonRateThrottle
 
 from api.present_home import home_out
 from api.routes.players import today
-from api.schemas_home import HomeDayIn, HomeOut
+from api.schemas.home import HomeDayIn, HomeOut, LaterIn, TakeBackIn
+from api.types import WallTime
 from studio.paper.calendar import USUAL_TIME, week_calendar
-from studio.services.home import log_day, open_link
+from studio.services.home import answer_later, log_day, open_link, take_back_stop
 
 NOT_FOR_SEARCH = "noindex, nofollow, noarchive"
 router = Router(tags=["home"], auth=None, throttle=[AnonRateThrottle(settings.HOME_RATE)])
@@ -28,11 +27,23 @@ def keep_day(request: HttpRequest, token: str, data: HomeDayIn) -> HomeOut:
     return home_out(log_day(token, data.dict(), today()))
 
 
+@router.post("/{token}/later", response=HomeOut)
+def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
+    """Whether pain of an earlier day was still there the next day, at rest or at night."""
+    return home_out(answer_later(token, data.date, data.times, today()))
+
+
+@router.post("/{token}/take-back", response=HomeOut)
+def take_back(request: HttpRequest, token: str, data: TakeBackIn) -> HomeOut:
+    """A stop that was tapped by mistake, within a minute."""
+    return home_out(take_back_stop(token, data.client_key, data.seconds, today()))
+
+
 @router.get(
     "/{token}/practice.ics",
     openapi_extra={"responses": {200: {"content": {"text/calendar": {}}}}},
 )
-def read_calendar(request: HttpRequest, token: str, at: time = USUAL_TIME) -> HttpResponse:
+def read_calendar(request: HttpRequest, token: str, at: WallTime = USUAL_TIME) -> HttpResponse:
     """The rest of the week with an alarm a day at the wall-clock time `at`."""
     response = HttpResponse(
         week_calendar(open_link(token, today()), at), content_type="text/calendar; charset=utf-8"

@@ -1,12 +1,12 @@
 """A lesson: reading it, one entry at a time, undo."""
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Status
 
 from api.present import lesson_out
-from api.schemas import EntryIn, LessonOut
+from api.schemas.lessons import EntryIn, LessonOut, UndoIn
 from studio.services.entries import record, undo
-from studio.services.lessons import lesson_of
+from studio.services.lessons import lesson_of, remove_lesson
 
 router = Router(tags=["lessons"])
 
@@ -24,6 +24,15 @@ def add_entry(request: HttpRequest, lesson_id: int, data: EntryIn) -> LessonOut:
 
 
 @router.post("/{int:lesson_id}/undo", response=LessonOut)
-def undo_entry(request: HttpRequest, lesson_id: int) -> LessonOut:
-    undo(lesson_of(request.user, lesson_id).pk)
+def undo_entry(request: HttpRequest, lesson_id: int, data: UndoIn) -> LessonOut:
+    """Take one entry back. The same undo again changes nothing."""
+    lesson = lesson_of(request.user, lesson_id)
+    undo(lesson.pk, client_key=data.client_key, entry_key=data.entry)
     return lesson_out(lesson_of(request.user, lesson_id))
+
+
+@router.delete("/{int:lesson_id}", response={204: None})
+def remove(request: HttpRequest, lesson_id: int) -> Status[None]:
+    """A lesson that was begun by mistake, with all its entries."""
+    remove_lesson(lesson_of(request.user, lesson_id))
+    return Status(204, None)

@@ -7,10 +7,12 @@ from django.utils import timezone
 from ninja import Router
 
 from api.present import day_row, flag_out, lesson_out, player_out
-from api.schemas import DayOut, FlagOut, LessonOut, LiftIn, PlayerIn, PlayerOut, WayIn
+from api.schemas.desk import WayIn
+from api.schemas.lessons import LessonOut
+from api.schemas.players import DayOut, FlagOut, LiftIn, PlayerIn, PlayerOut
 from studio.errors import StudioError
 from studio.services.desk import set_players_way
-from studio.services.flags import lift_flag
+from studio.services.flags import lift_flags
 from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
 from studio.services.player_file import erase_player, player_file
 from studio.services.players import save_player
@@ -60,7 +62,9 @@ def choose_way(request: HttpRequest, player_id: int, data: WayIn) -> PlayerOut:
 
 @router.post("/{int:player_id}/lift-flag", response=FlagOut)
 def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
-    return flag_out(lift_flag(player_of(request.user, player_id), note=data.note, on=today()))
+    """Lift every stop that the teacher had read, with one note."""
+    player = player_of(request.user, player_id)
+    return flag_out(lift_flags(player, note=data.note, on=today(), seen=data.reasons))
 
 
 @router.get(

@@ -8,7 +8,7 @@ from ninja import Router
 from ninja.security import APIKeyCookie
 from ninja.throttling import AnonRateThrottle
 
-from api.schemas import SessionOut, SignInIn, TeacherOut
+from api.schemas.session import SessionOut, SignInIn, TeacherOut
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 
@@ -39,7 +39,14 @@ def _session(request: HttpRequest) -> SessionOut:
         return SessionOut(teacher=None)
     own = getattr(user, "studio_settings", None)
     name = own.display_name if own and own.display_name else user.get_username()
-    return SessionOut(teacher=TeacherOut(name=name, is_demo=user.get_username() == DEMO_USERNAME))
+    return SessionOut(
+        teacher=TeacherOut(
+            key=str(user.pk),
+            username=user.get_username(),
+            name=name,
+            is_demo=user.get_username() == DEMO_USERNAME,
+        )
+    )
 
 
 @router.get("", auth=None, response=SessionOut)

@@ -1,6 +1,5 @@
 """The practice sheet on screen and as PDF, the calendar file and the private link."""
 
-from datetime import time
 from urllib.parse import urlsplit
 
 import segno
@@ -9,8 +8,9 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from api.present_drills import notes_out
-from api.schemas import SheetItemOut, SheetOut
-from api.schemas_home import LinkOut
+from api.schemas.home import LinkOut
+from api.schemas.sheets import SheetItemOut, SheetOut
+from api.types import WallTime
 from studio.models import HomeLink
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.paper.pdf import Paper, sheet_pdf
@@ -44,7 +44,7 @@ def read_sheet_pdf(
     "/{int:lesson_id}/practice.ics",
     openapi_extra={"responses": {200: {"content": {"text/calendar": {}}}}},
 )
-def read_calendar(request: HttpRequest, lesson_id: int, at: time = USUAL_TIME) -> HttpResponse:
+def read_calendar(request: HttpRequest, lesson_id: int, at: WallTime = USUAL_TIME) -> HttpResponse:
     lesson = lesson_of(request.user, lesson_id)
     response = HttpResponse(
         week_calendar(HomeWeek(lesson, lesson.date), at),

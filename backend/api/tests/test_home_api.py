@@ -47,7 +47,7 @@ class HomeApi(StudioCase):
         text = answer.content.decode()
         for secret in ("Example", "2014", "probability", "thumb_index_grip", "web.closed"):
             self.assertNotIn(secret, text)
-        self.assertTrue(all(item["days"] for item in week["items"]))
+        self.assertTrue(all(item["planned"] for item in week["items"]))
         self.assertTrue(any(item["music"] and item["notes"] for item in week["items"]))
 
     def test_the_beat_is_that_of_the_music_where_notes_are_counted_otherwise(self):

@@ -9,7 +9,7 @@ from browser.cable import Cable
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
 from studio.models import HomeDay, Lesson, RedFlag
-from studio.services.flags import lift_flag
+from studio.services.flags import lift_flags
 from studio.services.home import make_link
 
 MIRA = PLAYERS[:1]
@@ -93,7 +93,9 @@ class Phone(BrowserCase):
         self.assertTrue(RedFlag.objects.filter(from_home=True, lifted_on=None).exists())
         self.page.reload()
         expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
-        lift_flag(Lesson.objects.last().player, note="seen", on=timezone.localdate())
+        lift_flags(
+            Lesson.objects.last().player, note="seen by a doctor today", on=timezone.localdate()
+        )
         self.page.reload()
         expect(self.page.get_by_role("article").first).to_be_visible()
 

@@ -9,7 +9,7 @@ from collections.abc import Iterable, Mapping, Sequence
 import pyagrum as gum
 
 from lefthand.catalogue import Evidence
-from lefthand.network import GRADE_IF_NOT, GRADE_IF_THERE
+from lefthand.network import GRADE_IF_THERE, grades_if_not
 
 
 class ReferenceNetwork:
@@ -33,6 +33,7 @@ class ReferenceNetwork:
             for cause, strength in item.causes.items():
                 if cause in priors:
                     net.addWeightedArc(net.idFromName(cause), net.idFromName(name), strength)
+        self._if_not = {e.id: grades_if_not(e) for e in evidence}
         self._bound = {}
         if max_causes is not None:
             last = _add_counters(net, list(priors), max_causes)
@@ -43,7 +44,7 @@ class ReferenceNetwork:
     def posterior(self, grades: Mapping[str, int]) -> dict[str, float]:
         """P(cause | grades) by lazy propagation; grades of the evidence given at the start."""
         soft = {
-            name: [float(GRADE_IF_NOT[grade]), float(GRADE_IF_THERE[grade])]
+            name: [float(self._if_not[name][grade]), float(GRADE_IF_THERE[grade])]
             for name, grade in grades.items()
         }
         self._engine.setEvidence({**soft, **self._bound})

@@ -26,7 +26,7 @@ BROKEN = (
         "not an exercise that aims",
     ),
     ("causes.yaml", "insecure_hold:\n", "setup_misfit:\n", "stands twice"),
-    ("evidence.yaml", "{insecure_hold: S,", "{insecure_hold: X,", "strength must be S, M or W"),
+    ("evidence.yaml", "{insecure_hold: S,", "{insecure_hold: X,", "strength must be D, S, M or W"),
     ("evidence.yaml", "{insecure_hold: S,", "{unsafe_hold: S,", "unknown cause 'unsafe_hold'"),
     ("evidence.yaml", "  stage: setup", "  stage: warmup", "'warmup' is not one of"),
     (

@@ -40,6 +40,34 @@ class KeepAlive(TestCase):
         (kept,) = course(*lessons)
         self.assertEqual((kept.clean, kept.due), (4, None))
 
+    def test_a_look_before_it_is_due_changes_nothing(self):
+        weekly = [(4 + week, False, GONE) for week in range(6)]
+        (kept,) = course((0, True, SHOWN), *weekly)
+        self.assertEqual((kept.clean, self.due_weeks(kept)), (2, 4 + 8))
+
+    def test_a_late_look_covers_the_intervals_before_it(self):
+        (kept,) = course((0, True, SHOWN), (4, False, GONE), (4 + 9, False, GONE))
+        self.assertEqual((kept.clean, self.due_weeks(kept)), (3, 4 + 16))
+
+    def test_harder_music_makes_a_look_due(self):
+        lessons = [(0, True, SHOWN), (4, False, GONE), (5, False, GONE)]
+        facts = [
+            (START + timedelta(weeks=weeks), LessonFacts((GRIP,) if focus else (), frozenset(), grades,
+             is_harder=weeks == 5)) for weeks, focus, grades in lessons
+        ]  # fmt: skip
+        (kept,) = kept_causes(facts, CATALOGUE)
+        self.assertEqual(kept.clean, 1)
+
+    def test_half_of_the_signs_that_are_asked_is_enough(self):
+        many = ["web.closed", "thumb.locked", "nail.pale", "index.pressed", "thumb.tired",
+                "base.mutes", "pivot.stiff", "grip.at_start"]  # fmt: skip
+        signs = {name: 2 for name in many if GRIP in CATALOGUE.evidence[name].causes}
+        self.assertGreaterEqual(len(signs), 6)
+        asked = sorted(signs, key=lambda name: (-CATALOGUE.evidence[name].causes[GRIP], name))[:3]
+        (kept,) = course((0, True, signs), (4, False, dict.fromkeys(asked[:2], 0)))
+        self.assertEqual(kept.since, START + timedelta(weeks=4))
+        self.assertEqual(course((0, True, signs), (4, False, {asked[0]: 0})), [])
+
     def test_what_is_not_gone_or_not_looked_at_again_is_not_resolved(self):
         for grades in ({"web.closed": 1, "thumb.locked": 0}, {}, {"tip.gives": 0}):
             with self.subTest(grades):

@@ -25,7 +25,7 @@ TABLE = (
     ("failed today after good days", Course(1, 3, False, 0, [RIGHT] * 5), CALM, "stay", 1),
     ("failed once", Course(2, 3, False, 0), CALM, "stay", 2),
     ("failed twice", Course(2, 3, False, 1), CALM, "step back", 1),
-    ("failed twice on the lowest", Course(1, 3, False, 1), CALM, "step back", 1),
+    ("failed twice on the lowest: another exercise", Course(1, 3, False, 1), CALM, "step back", 1),
     ("hurt at home", Course(2, 3, True, 0, [RIGHT, HURT]), CALM, "step back", 1),
     ("tighter at home", Course(2, 3, None, 0, [PracticeDay(True, 0, True)]), CALM, "step back", 1),
     ("red flag", Course(2, 3, True), RED, "rest", 2),
@@ -33,6 +33,16 @@ TABLE = (
     ("no change in two lessons", Course(2, 3, None, 0, (), [5, 5, 5]), CALM, "stay", 2),
     ("some change", Course(2, 3, None, 0, (), [5, 5, 5, 4]), CALM, "stay", 2),
     ("not tried", Course(2, 3), CALM, "stay", 2),
+    (
+        "no change, though it fails",
+        Course(2, 3, False, 1, (), [5, 5, 5, 5]),
+        CALM,
+        "look again",
+        2,
+    ),
+    ("no change, though it passes", Course(2, 3, True, 0, (), [5, 5, 5, 5]), CALM, "look again", 2),
+    ("no change, though it hurts", Course(2, 3, None, 0, [HURT], [3] * 4), CALM, "look again", 2),
+    ("nothing left to change", Course(2, 3, True, 0, (), [0, 0, 0, 0]), CALM, "go on", 3),
 )
 # dose, fingers, words, minutes
 DOSES = (
@@ -54,6 +64,17 @@ class Progress(TestCase):
                 self.assertEqual((advice.move.value, advice.rung), (move, rung))
                 self.assertTrue(advice.reason)
 
+    def test_what_is_left_out_of_the_next_week(self):
+        table = (
+            (Course(1, 3, False, 1), True),
+            (Course(2, 3, False, 1), False),
+            (Course(2, 3, None, 0, (), [5, 5, 5, 5]), True),
+            (Course(2, 3, True), False),
+        )
+        for course, left_out in table:
+            with self.subTest(course):
+                self.assertEqual(next_step(course, CALM).is_left_out, left_out)
+
 
 class Doses(TestCase):
     def test_words_and_minutes_follow_from_the_numbers(self):
@@ -66,6 +87,24 @@ class Doses(TestCase):
         self.assertEqual(taps.words((4,)), "4 × 4 taps, finger 4")
         self.assertEqual(taps.words((3, 4)), "4 × 4 taps, finger 3 and 4")
         self.assertEqual(Dose(reps=6, per="string").words((4,)), "6 times, each string")
+
+    def test_work_is_counted_without_pauses_and_rests(self):
+        dose = Dose(reps=8, sets=2, seconds=3, pause=2, rest=10, per="finger")
+        self.assertEqual((dose.work_seconds(1), dose.work_seconds(0)), (48, 192))
+
+    def test_the_least_dose_is_never_one_tap_of_many(self):
+        table = ((8, 2, 4), (5, 1, 3), (3, 3, 3), (2, 1, 2), (1, 4, 1))
+        for reps, sets, least in table:
+            with self.subTest(reps):
+                self.assertEqual(Dose(reps=reps, sets=sets).least(), Dose(reps=least, sets=1))
+
+    def test_the_most_that_is_allowed_never_falls_below_the_least(self):
+        dose = Dose(reps=8, sets=2, seconds=1)
+        table = ((100, 16), (15, 14), (12, 12), (8, 8), (7.9, 7), (2, 4))
+        for limit, expected in table:
+            with self.subTest(limit):
+                most = dose.most(lambda d, limit=limit: d.work_seconds() <= limit, dose.least())
+                self.assertEqual(most.work_seconds(), expected)
 
     def test_halving_never_ends_below_something_to_do(self):
         for dose, *_ in DOSES:

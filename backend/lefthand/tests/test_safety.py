@@ -32,9 +32,15 @@ TABLE = (
     ({"pain": 2, "place": "skin", "pain_when": "next_day"}, {}, "none"),
     ({"pain": 2, "place": "skin", "pain_when": "night"}, {}, "red"),
     ({"pain": 6, "place": "skin"}, {}, "red"),
+    ({"pain": 3, "place": "skin", "same_place_weeks": 3, "new": True}, {}, "none"),
     ({"pain": 2, "place": "skin", "numbness": True}, {}, "red"),
     ({}, {"break_weeks": 4}, "amber"),
     ({}, {"break_weeks": 2}, "none"),
+    ({}, {"break_weeks": 6, "days_back": 13}, "amber"),
+    ({}, {"break_weeks": 6, "days_back": 14}, "none"),
+    ({}, {"days_since_lift": 0}, "amber"),
+    ({}, {"days_since_lift": 13}, "amber"),
+    ({}, {"days_since_lift": 14}, "none"),
 )
 DISEASES = ("tendin", "carpal", "dyston", "arthr", "syndrome", "nerve")
 

@@ -7,8 +7,6 @@ from icalendar import Alarm, Calendar, Event
 from lefthand.catalogue import load_catalogue
 from studio.models import PlanItem
 from studio.services.home import HomeWeek
-from studio.services.lessons import plan_minutes
-from studio.services.reviews import item_dose
 
 USUAL_TIME = time(17, 0)
 
@@ -36,9 +34,9 @@ def _event(week: HomeWeek, day: int, items: list[PlanItem], at: time) -> Event:
     event.add("uid", f"lesson-{week.lesson.pk}-day-{day}@jolf")
     event.add("dtstamp", datetime.combine(week.lesson.date, time(), tzinfo=UTC))
     event.add("dtstart", start)
-    event.add("duration", timedelta(minutes=plan_minutes(week.lesson)))
+    event.add("duration", timedelta(minutes=week.minutes))
     event.add("summary", "Practise the left hand")
-    event.add("description", "\n".join(_line(item) for item in items))
+    event.add("description", "\n".join(_line(week, item) for item in items))
     alarm = Alarm()
     alarm.add("action", "DISPLAY")
     alarm.add("description", "Practise the left hand")
@@ -47,6 +45,6 @@ def _event(week: HomeWeek, day: int, items: list[PlanItem], at: time) -> Event:
     return event
 
 
-def _line(item: PlanItem) -> str:
+def _line(week: HomeWeek, item: PlanItem) -> str:
     exercise = load_catalogue().exercises[item.exercise]
-    return f"{exercise.name}: {item_dose(item).words(item.fingers)}"
+    return f"{exercise.name}: {week.dose(item).words(item.fingers)}"

@@ -13,7 +13,9 @@ from lefthand.music.musicxml import to_musicxml
 from lefthand.music.score import Drill
 from lefthand.vocabulary import Instrument
 from studio.models import Lesson, Plan, PlanItem
-from studio.services.cases import LessonView, way_of_teaching
+from studio.services.cases import LessonView
+from studio.services.findings import way_of_teaching
+from studio.services.history import known_items
 from studio.services.lessons import plan_minutes, practice_dates
 from studio.services.reviews import item_dose
 
@@ -69,7 +71,7 @@ def build_sheet(lesson: Lesson) -> Sheet:
     causes = view.catalogue.causes
     plan = Plan.objects.filter(lesson=lesson).prefetch_related("items").first()
     paused = view.safety.is_red
-    items = [] if paused or plan is None else list(plan.items.all())
+    items = [] if paused or plan is None else known_items(plan)
     return Sheet(
         first_name=lesson.player.name.split()[0],
         date=lesson.date,

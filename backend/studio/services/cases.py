@@ -5,23 +5,31 @@ from datetime import timedelta
 from functools import cached_property
 from typing import Any
 
-from lefthand.case import Case, Finding, parse_case, parse_finding
+from lefthand.case import Case, parse_case
 from lefthand.catalogue import Catalogue, load_catalogue
 from lefthand.diagnosis import Diagnosis, Looking, diagnose
 from lefthand.focus import TeacherWord
 from lefthand.learning import Count
 from lefthand.looks import LookOrder
 from lefthand.planning import SHORT_BREAK_WEEKS, Alternative, Plan, alternatives, prescribe
+from lefthand.rules import LOOSENESS_SCORE
 from lefthand.safety import Safety
-from lefthand.thresholds import Body, Cuts
-from lefthand.vocabulary import Instrument
-from lefthand.ways import cuts_in_force, said_in_force
-from studio.models import HomeDay, Lesson, Player
-from studio.services.flags import lesson_safety
+from lefthand.vocabulary import Grade
+from lefthand.ways import said_in_force
+from studio.models import HomeDay, Lesson, RedFlag
+from studio.services.findings import (
+    age_at,
+    observed,
+    thresholds_of,
+    way_of_teaching,
+    youngest_age_at,
+)
+from studio.services.flags import days_since_lift, home_pain, lesson_safety
 from studio.services.history import History, load_history
-from studio.services.reviews import ItemReview, last_load_minutes, passed_rungs, review_last_plan
+from studio.services.reviews import ItemReview, limit_of_load, passed_rungs, review_last_plan
 
 RECENT_FOCUS_DAYS = 7
+SHORT_BREAK_DAYS = 7 * SHORT_BREAK_WEEKS
 
 
 @dataclass(frozen=True)
@@ -82,7 +90,17 @@ class LessonView:
 
     @cached_property
     def safety(self) -> Safety:
-        return lesson_safety(self.lesson, self.case)
+        return lesson_safety(self.case, self.history.flags, self.home_pain)
+
+    @cached_property
+    def open_flags(self) -> list[RedFlag]:
+        """Stops that are up."""
+        return [flag for flag in self.history.flags if flag.lifted_on is None]
+
+    @cached_property
+    def home_pain(self) -> HomeDay | None:
+        """The newest log of the last week in which something hurt."""
+        return home_pain(self.lesson.player, self.lesson.date)
 
     @cached_property
     def diagnosis(self) -> Diagnosis:
@@ -117,31 +135,49 @@ class LessonView:
     @cached_property
     def _wishes(self) -> dict[str, Any]:
         return {
-            "last_strength_minutes": last_load_minutes(self.history),
-            "under_way": {r.item.exercise for r in self.review if r.is_under_way},
+            "load_limit": self.load_limit,
+            "under_way": {r.exercise.id for r in self.review if r.is_under_way},
+            "without": {r.exercise.id for r in self.review if r.advice.is_left_out},
             "disliked": set(self.lesson.player.disliked),
         }
+
+    @cached_property
+    def load_limit(self) -> float | None:
+        return limit_of_load(self.history)
+
+    @cached_property
+    def is_loose_by_score(self) -> bool:
+        """The nine-point score stands at or above its cut-off: a clinician's view is advised."""
+        score = self.case.findings.get(LOOSENESS_SCORE)
+        return score is not None and score.grade >= Grade.CLEAR
 
 
 def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
     """The lesson as `jolf-case/1`."""
     player = lesson.player
+    break_weeks, days_back = history.break_now
     data: dict[str, Any] = {
         "format": "jolf-case/1",
         "instrument": player.instrument,
         "level": player.level,
         "way_of_teaching": way_of_teaching(player),
-        "observations": {o.evidence: o.entered for o in lesson.observations.all()},
-        "reports": lesson.reports,
+        "observations": observed(lesson),
+        "reports": _told(lesson),
         "hours_a_day": player.hours_a_day,
-        "break_weeks": lesson.break_weeks,
+        "break_weeks": break_weeks,
+        "days_back": days_back,
         "passed": passed_rungs(history),
         "recent_focus": recent_focus(history),
     }
-    if lesson.complaint:
-        data["complaint"] = lesson.complaint
+    lifted = days_since_lift(history.flags, lesson.date)
+    if lifted is not None:
+        data["days_since_lift"] = lifted
+    complaint = load_catalogue().evidence.get(lesson.complaint)
+    if complaint is not None and player.instrument in complaint.instruments:
+        data["complaint"] = complaint.id
     if player.birth_year is not None:
         data["age"] = age_at(player, lesson)
+        data["youngest_age"] = youngest_age_at(player, lesson)
     if player.daily_minutes is not None:
         data["daily_minutes"] = player.daily_minutes
     if player.missing:
@@ -152,40 +188,39 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
     return data
 
 
-def weeks_away(lesson: Lesson, history: History) -> int | None:
-    """Whole weeks since the last lesson when that is long enough to ask about; None otherwise.
+def _told(lesson: Lesson) -> dict[str, Any]:
+    """The reports, with the worst pain that was told of an exercise shown in this lesson.
 
-    Practice that was logged at home in the two weeks before this lesson says that there was none.
+    Such a pain is never one of fingertip skin alone.
     """
-    if not history.earlier:
+    hurt = max((r.pain or 0 for r in lesson.results.all()), default=0)
+    reports = dict(lesson.reports)
+    if hurt > 0:
+        reports["pain"] = max(hurt, reports.get("pain") or 0)
+        if reports.get("place") == "skin":
+            del reports["place"]
+    return reports
+
+
+def asks_pain(lesson: Lesson) -> bool:
+    """The complaint speaks of pain or ache, and pain was neither told nor denied."""
+    catalogue = load_catalogue()
+    complaint = catalogue.evidence.get(lesson.complaint)
+    aching = {c.evidence for c in catalogue.complaints.values() if c.hurts}
+    return (
+        lesson.asked
+        and complaint is not None
+        and complaint.id in aching
+        and ("pain" not in lesson.reports)
+    )
+
+
+def weeks_away(lesson: Lesson, history: History) -> int | None:
+    """Whole weeks without a lesson or practice when that is long enough to ask about; else None."""
+    if not history.earlier or (lesson.date - history.earlier[-1].date).days < SHORT_BREAK_DAYS:
         return None
-    weeks = (lesson.date - history.earlier[-1].date).days // 7
-    recent = HomeDay.objects.filter(
-        lesson__player=lesson.player,
-        date__gte=lesson.date - timedelta(weeks=SHORT_BREAK_WEEKS),
-        date__lt=lesson.date,
-    ).exclude(done="not")
-    return weeks if weeks >= SHORT_BREAK_WEEKS and not recent.exists() else None
-
-
-def age_at(player: Player, lesson: Lesson) -> int | None:
-    """Age in whole years by the year of birth alone."""
-    return None if player.birth_year is None else lesson.date.year - player.birth_year
-
-
-def way_of_teaching(player: Player) -> dict[str, str]:
-    """The teacher's way with the player's own choices over it."""
-    settings = getattr(player.teacher, "studio_settings", None)
-    return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
-
-
-def thresholds_of(player: Player) -> dict[str, Cuts]:
-    """Cut points apart from the usual ones, by measure: of the ways of teaching, the teacher's own
-    over them."""
-    settings = getattr(player.teacher, "studio_settings", None)
-    own = {name: tuple(cuts) for name, cuts in (settings.thresholds if settings else {}).items()}
-    instrument = Instrument(player.instrument)
-    return {**cuts_in_force(way_of_teaching(player), load_catalogue(), instrument), **own}
+    weeks = int(history.weeks_idle(history.earlier[-1].date, lesson.date))
+    return weeks if weeks >= SHORT_BREAK_WEEKS else None
 
 
 def recent_focus(history: History) -> list[str]:
@@ -193,15 +228,3 @@ def recent_focus(history: History) -> list[str]:
     since = history.lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
     recent = [each for each in history.earlier if each.date >= since]
     return sorted({focus.cause for each in recent for focus in each.focuses.all()})
-
-
-def findings_of(lesson: Lesson) -> dict[str, Finding]:
-    """The lesson's findings as graded by the core, without anything else of the case."""
-    player = lesson.player
-    body = Body(None if player.birth_year is None else lesson.date.year - player.birth_year)
-    evidence = load_catalogue().evidence
-    cuts = thresholds_of(player)
-    return {
-        o.evidence: parse_finding(o.entered, evidence[o.evidence], body, cuts)
-        for o in lesson.observations.all()
-    }

@@ -3,20 +3,22 @@
 from dataclasses import dataclass
 from typing import Any
 
-from lefthand.checks import check_mapping, check_number
+from lefthand.checks import check_mapping, check_number, short
 from lefthand.errors import InputError
+from lefthand.exercises import Exercise
 from lefthand.explain import why_sentence
-from lefthand.planning import PlanItem as CoreItem
+from lefthand.objections import Objection, WeekItem
+from lefthand.objections import objections as week_objections
 from lefthand.planning import plan_item
-from lefthand.rules import Situation, reason_against
 from lefthand.vocabulary import Instrument
+from lefthand.week import LAST_DAY
 from studio.errors import StudioError
 from studio.models import Focus, Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
-from studio.services.reviews import item_dose, last_load_minutes
+from studio.services.history import known_items
+from studio.services.reviews import item_dose
 
 MAX_PLAN_ITEMS = 6
-WEEK = range(1, 8)
 
 
 def read_focus(lesson: Lesson) -> list[str] | None:
@@ -64,47 +66,71 @@ def read_plan(lesson: Lesson) -> list[dict[str, Any]] | None:
 def write_plan(lesson: Lesson, value: Any) -> None:
     """Store the week: a list of {"exercise", "rung", "reps", "sets", "days"}; None takes it back.
 
-    All but "exercise" may be left out. Raises InputError, or StudioError while a red flag is up.
+    All but "exercise" may be left out. What stays in the week keeps what was practised of it.
+    Raises InputError, or StudioError while a red flag is up.
     """
-    Plan.objects.filter(lesson=lesson).delete()
     if value is None:
+        Plan.objects.filter(lesson=lesson).delete()
         return
     if not isinstance(value, list) or len(value) > MAX_PLAN_ITEMS:
         raise InputError("plan", f"expected a list of at most {MAX_PLAN_ITEMS} exercises")
     view = LessonView(Lesson.objects.get(pk=lesson.pk))
     if view.safety.is_red:
         raise StudioError("paused")
-    plan = Plan.objects.create(lesson=lesson)
-    seen: set[str] = set()
-    for order, row in enumerate(value, start=1):
-        wish = check_mapping(f"plan.{order}", row)
-        if wish.get("exercise") in seen:
-            raise InputError(f"plan.{order}.exercise", f"{wish['exercise']!r} stands twice")
-        seen.add(str(wish.get("exercise")))
+    wishes = [_read_wish(f"plan.{n}", row, view) for n, row in enumerate(value, start=1)]
+    names = [wish.exercise.id for wish in wishes]
+    for number, name in enumerate(names, start=1):
+        if name in names[: number - 1]:
+            raise InputError(f"plan.{number}.exercise", f"{name!r} stands twice")
+    plan, _ = Plan.objects.get_or_create(lesson=lesson)
+    plan.items.exclude(exercise__in=names).delete()
+    for order, wish in enumerate(wishes, start=1):
         _store_item(plan, order, wish, view)
 
 
-def _store_item(plan: Plan, order: int, wish: Any, view: LessonView) -> None:
-    where = f"plan.{order}"
-    exercise = view.catalogue.exercises.get(str(wish.get("exercise")))
+@dataclass(frozen=True)
+class _Wish:
+    """One exercise as it is wanted; None for what the rules are to say."""
+
+    exercise: Exercise
+    rung: int | None
+    reps: int | None
+    sets: int | None
+    days: list[int] | None
+
+
+def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
+    data = check_mapping(where, row)
+    name = data.get("exercise")
+    exercise = view.catalogue.exercises.get(name) if isinstance(name, str) else None
     if exercise is None or Instrument(view.lesson.player.instrument) not in exercise.instruments:
-        raise InputError(f"{where}.exercise", f"unknown exercise {wish.get('exercise')!r}")
-    rung = _whole(wish, "rung", where, 1, len(exercise.rungs))
-    planned = plan_item(
-        exercise, view.diagnosis, view.catalogue, last_load_minutes(view.history), rung
+        raise InputError(f"{where}.exercise", f"unknown exercise {short(name)}")
+    return _Wish(
+        exercise=exercise,
+        rung=_whole(data, "rung", where, 1, len(exercise.rungs)),
+        reps=_whole(data, "reps", where, 1, 99),
+        sets=_whole(data, "sets", where, 1, 20),
+        days=_days(data, where),
     )
-    PlanItem.objects.create(
+
+
+def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
+    planned = plan_item(wish.exercise, view.diagnosis, view.catalogue, view.load_limit, wish.rung)
+    stays = plan.items.filter(exercise=wish.exercise.id).first()
+    PlanItem.objects.update_or_create(
         plan=plan,
-        order=order,
-        exercise=exercise.id,
-        rung=planned.rung,
-        reps=_whole(wish, "reps", where, 1, 99) or planned.dose.reps,
-        sets=_whole(wish, "sets", where, 1, 20) or planned.dose.sets,
-        seconds=planned.dose.seconds,
-        tempo=planned.dose.tempo,
-        days=_days(wish, where, planned),
-        fingers=list(planned.fingers),
-        why=planned.why,
+        exercise=wish.exercise.id,
+        defaults={
+            "order": order,
+            "rung": planned.rung,
+            "reps": wish.reps or planned.dose.reps,
+            "sets": wish.sets or planned.dose.sets,
+            "seconds": planned.dose.seconds,
+            "tempo": planned.dose.tempo,
+            "days": wish.days or (stays.days if stays else list(planned.days)),
+            "fingers": list(planned.fingers),
+            "why": planned.why,
+        },
     )
 
 
@@ -114,41 +140,29 @@ def _whole(wish: Any, name: str, where: str, low: int, high: int) -> int | None:
     return int(check_number(f"{where}.{name}", wish[name], low, high, whole=True))
 
 
-def _days(wish: Any, where: str, planned: CoreItem) -> list[int]:
+def _days(wish: Any, where: str) -> list[int] | None:
     days = wish.get("days")
     if days is None:
-        return list(planned.days)
-    if not isinstance(days, list) or not days or not set(days) <= set(WEEK):
-        raise InputError(f"{where}.days", f"expected days 1 to 7, got {days!r}")
-    return sorted(set(days))
-
-
-@dataclass(frozen=True)
-class Objection:
-    """What the rules say against the plan as it stands. `exercise` is empty for the whole plan."""
-
-    exercise: str
-    reason: str
+        return None
+    if not isinstance(days, list) or not days:
+        raise InputError(f"{where}.days", f"expected days 1 to 7, got {short(days)}")
+    numbers = [int(check_number(f"{where}.days", day, 1, LAST_DAY, whole=True)) for day in days]
+    return sorted(set(numbers))
 
 
 def objections(view: LessonView) -> list[Objection]:
-    """The rules' objections to the given plan. The teacher's word wins, but they are shown."""
+    """What the rules have against the plan that was given. The teacher's word wins."""
     plan = Plan.objects.filter(lesson=view.lesson).first()
     if plan is None:
         return []
-    now = Situation.from_diagnosis(view.diagnosis, view.catalogue)
-    found = []
-    by_day: dict[int, float] = {}
-    for item in plan.items.all():
-        reason = reason_against(view.catalogue.exercises[item.exercise], now)
-        if reason:
-            found.append(Objection(item.exercise, reason))
-        for day in item.days:
-            by_day[day] = by_day.get(day, 0.0) + item_dose(item).minutes(len(item.fingers))
-    fullest = max(by_day.values(), default=0.0)
-    if fullest > view.case.minutes_budget:
-        spare = f"{fullest:g} minutes a day; {view.case.minutes_budget:g} were meant"
-        found.append(Objection("", spare))
-    if len(by_day) == len(WEEK):
-        found.append(Objection("", "no day off"))
-    return found
+    week = [
+        WeekItem(
+            exercise=view.catalogue.exercises[item.exercise].id,
+            rung=item.rung,
+            dose=item_dose(item),
+            days=tuple(item.days),
+            fingers=tuple(item.fingers),
+        )
+        for item in known_items(plan)
+    ]
+    return week_objections(week, view.diagnosis, view.catalogue, load_limit=view.load_limit)

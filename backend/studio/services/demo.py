@@ -3,10 +3,12 @@
 from collections.abc import Iterator
 from datetime import date, time, timedelta
 from itertools import count
+from typing import Any
 
 from django.contrib.auth import get_user_model
 from django.db import transaction
 
+from lefthand.planning import PlanItem as CoreItem
 from lefthand.progress import Move
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.demo_group import GROUP, GROUP_CHECKS
@@ -92,8 +94,18 @@ def _decide(lesson: Lesson, keys: Iterator[str]) -> None:
     view = LessonView(_fresh(lesson))
     if view.safety.is_red:
         return
-    week = [{"exercise": item.exercise, "rung": item.rung} for item in view.proposal.items]
-    _enter(lesson, keys, "plan", "", week)
+    _enter(lesson, keys, "plan", "", [_wish(item) for item in view.proposal.items])
+
+
+def _wish(item: CoreItem) -> dict[str, Any]:
+    """The proposed item as it is given: dose and days included."""
+    return {
+        "exercise": item.exercise,
+        "rung": item.rung,
+        "reps": item.dose.reps,
+        "sets": item.dose.sets,
+        "days": list(item.days),
+    }
 
 
 def _practise_at_home(lesson: Lesson, planned: DemoLesson) -> None:

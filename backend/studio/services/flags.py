@@ -1,89 +1,190 @@
-"""Red flags: raised by a lesson's reports, up until the teacher lifts them with a dated note."""
+"""Red flags: raised by what a lesson or a log says, up until the teacher lifts them with a note.
 
+Only a dated note lifts a flag. An entry made by mistake can be undone, which takes back what it
+raised and stays in the lesson's log; a stop tapped by mistake on the phone, within a minute.
+"""
+
+from collections.abc import Sequence
 from datetime import date, timedelta
+from typing import Any
+
+from django.db import transaction
 
 from lefthand.case import Case
-from lefthand.safety import Safety, SafetyLevel, assess_safety
+from lefthand.safety import EASE_OFF_DAYS, Safety, SafetyLevel, assess_safety, red_reasons
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, RedFlag
 
+LETTERS_OF_A_NOTE = 10
+WORDS_OF_A_NOTE = 2
+MAX_NOTE = 300
+HOME_PAIN_DAYS = 7
 
-def open_flag(player: Player) -> RedFlag | None:
-    """The flag that is up now, if any."""
-    return player.red_flags.filter(lifted_on__isnull=True).first()
+
+def open_flags(player: Player) -> list[RedFlag]:
+    """The flags that are up now, newest first."""
+    return list(player.red_flags.filter(lifted_on__isnull=True))
 
 
-def lesson_safety(lesson: Lesson, case: Case) -> Safety:
-    """What the lesson's reports and the player's flags say together.
+def open_reasons(flags: Sequence[RedFlag]) -> list[str]:
+    """Every reason of these flags, each once."""
+    return list(dict.fromkeys(reason for flag in flags for reason in flag.reasons))
+
+
+def is_stopped(player: Player) -> bool:
+    return player.red_flags.filter(lifted_on__isnull=True).exists()
+
+
+def lesson_safety(case: Case, flags: Sequence[RedFlag], pain: HomeDay | None) -> Safety:
+    """What the lesson's reports, the player's flags and pain at home say together.
 
     A flag that is up is red whatever today's answers; red answers whose flag was lifted are amber.
     """
-    flag = open_flag(lesson.player)
-    if flag is not None:
-        return Safety(SafetyLevel.RED, tuple(flag.reasons))
+    reasons = open_reasons([flag for flag in flags if flag.lifted_on is None])
+    if reasons:
+        return Safety(SafetyLevel.RED, tuple(reasons))
     today = assess_safety(case)
     if today.is_red:
         return Safety(SafetyLevel.AMBER, ("a red flag was lifted today: ease off at first",))
-    if today.level is SafetyLevel.NONE and _hurt_at_home(lesson):
+    if today.level is SafetyLevel.NONE and pain is not None:
         return Safety(SafetyLevel.AMBER, ("some pain at home in the last week",))
     return today
 
 
-def _hurt_at_home(lesson: Lesson) -> bool:
-    """A log of the last seven days with pain, whatever is said in the lesson."""
-    return HomeDay.objects.filter(
-        lesson__player=lesson.player,
-        date__gte=lesson.date - timedelta(days=7),
-        date__lte=lesson.date,
-        pain__gt=0,
-    ).exists()
+def home_pain(player: Player, on: date) -> HomeDay | None:
+    """The newest log of the last seven days with pain, whatever is said in the lesson."""
+    logs = HomeDay.objects.filter(
+        lesson__player=player, date__gte=on - timedelta(days=HOME_PAIN_DAYS), pain__gt=0
+    )
+    return logs.filter(date__lte=on + timedelta(days=1)).order_by("date").last()
+
+
+def days_since_lift(flags: Sequence[RedFlag], on: date) -> int | None:
+    """Days since the newest lifting of a true stop, up to the day `on`; None when there was
+    none."""
+    lifted = [f.lifted_on for f in flags if f.lifted_on and not f.mistaken and f.lifted_on <= on]
+    return (on - max(lifted)).days if lifted else None
+
+
+def is_easing_after_stop(flags: Sequence[RedFlag], on: date) -> bool:
+    days = days_since_lift(flags, on)
+    return days is not None and days < EASE_OFF_DAYS
 
 
 def keep_flag_in_step(lesson: Lesson, case: Case) -> None:
-    """Raise, update or take back the flag of this lesson after its reports changed.
+    """Raise a flag for every red reason of the lesson that no flag of it holds yet.
 
-    A flag that the teacher has lifted stays as it is.
+    Nothing is taken back here. A reason that was lifted in this lesson is held by that flag, unless
+    the pain is more than it was then.
     """
-    today = assess_safety(case)
-    flag = RedFlag.objects.filter(lesson=lesson, from_home=False).first()
-    if today.is_red and flag is None:
-        RedFlag.objects.create(
-            player=lesson.player,
-            lesson=lesson,
-            raised_on=lesson.date,
-            reasons=list(today.reasons),
-        )
-    elif flag is not None and flag.lifted_on is None:
-        if today.is_red:
-            flag.reasons = list(today.reasons)
-            flag.save(update_fields=["reasons"])
-        else:
-            flag.delete()
+    reasons = red_reasons(case.reports)
+    flags = list(RedFlag.objects.filter(lesson=lesson, from_home=False))
+    held = {r for flag in flags if flag.lifted_on for r in flag.reasons}
+    if case.reports.pain is not None and _is_worse(case.reports.pain, flags):
+        held -= {r for r in reasons if r.startswith("pain of")}
+    fresh = [reason for reason in reasons if reason not in held]
+    if not fresh:
+        return
+    flag = next((f for f in flags if f.lifted_on is None), None)
+    if flag is None:
+        flag = RedFlag(player=lesson.player, lesson=lesson, raised_on=lesson.date)
+    flag.reasons = list(dict.fromkeys([*flag.reasons, *fresh]))
+    flag.pain = max((p for p in (flag.pain, case.reports.pain) if p is not None), default=None)
+    flag.save()
 
 
-def raise_from_home(lesson: Lesson, reasons: list[str], on: date) -> None:
+def _is_worse(pain: float, flags: Sequence[RedFlag]) -> bool:
+    lifted = [flag.pain for flag in flags if flag.lifted_on and flag.pain is not None]
+    return bool(lifted) and pain > max(lifted)
+
+
+def flag_of_lesson(lesson: Lesson) -> dict[str, Any] | None:
+    """The flag that this lesson's answers have up, as `restore_flag` takes it."""
+    flag = RedFlag.objects.filter(lesson=lesson, from_home=False, lifted_on=None).first()
+    return {"reasons": flag.reasons, "pain": flag.pain} if flag else None
+
+
+def restore_flag(lesson: Lesson, before: dict[str, Any] | None) -> None:
+    """Undo what an entry raised. A flag that was lifted since stays as it is."""
+    up = RedFlag.objects.filter(lesson=lesson, from_home=False, lifted_on=None)
+    if before is None:
+        up.delete()
+    else:
+        up.update(reasons=before["reasons"], pain=before["pain"])
+
+
+def raise_from_home(
+    lesson: Lesson, reasons: list[str], *, on: date, pain: float | None = None, log_key: str = ""
+) -> None:
     """Raise a flag for what was logged at home; reasons add up while one is up."""
     flag = RedFlag.objects.filter(
         player=lesson.player, from_home=True, lifted_on__isnull=True
     ).first()
     if flag is None:
         RedFlag.objects.create(
-            player=lesson.player, lesson=lesson, raised_on=on, reasons=reasons, from_home=True
+            player=lesson.player,
+            lesson=lesson,
+            raised_on=on,
+            reasons=reasons,
+            from_home=True,
+            pain=pain,
+            log_key=log_key,
         )
-    else:
-        flag.reasons = list(dict.fromkeys([*flag.reasons, *reasons]))
-        flag.save(update_fields=["reasons"])
+        return
+    fresh = [reason for reason in reasons if reason not in flag.reasons]
+    if fresh:
+        flag.reasons = [*flag.reasons, *fresh]
+        flag.log_key = ""
+    flag.pain = max((p for p in (flag.pain, pain) if p is not None), default=None)
+    flag.save(update_fields=["reasons", "pain", "log_key"])
 
 
-def lift_flag(player: Player, *, note: str, on: date) -> RedFlag:
-    """Lift the flag that is up. A note is required. Raises StudioError."""
-    note = note.strip()
-    if not note:
-        raise StudioError("bad_input", "note", "say in a few words why it is lifted")
-    flag = open_flag(player)
-    if flag is None:
+def take_back_from_home(lesson: Lesson, log_key: str, *, on: date) -> bool:
+    """Take back the stop that one log raised; False when there is none that it alone raised."""
+    flags = RedFlag.objects.filter(lesson=lesson, from_home=True, lifted_on=None, log_key=log_key)
+    note = "Tapped by mistake: taken back on the phone within a minute."
+    return bool(log_key) and flags.update(lifted_on=on, note=note, mistaken=True) > 0
+
+
+@transaction.atomic
+def lift_flags(
+    player: Player, *, note: str, on: date, seen: Sequence[str] | None = None
+) -> RedFlag:
+    """Lift all flags that are up with one note, a real sentence. Raises StudioError.
+
+    `seen`: the reasons that the teacher had before them; what was raised for others since stays up.
+    """
+    note = " ".join(note.split())
+    if sum(c.isalpha() for c in note) < LETTERS_OF_A_NOTE or len(note.split()) < WORDS_OF_A_NOTE:
+        raise StudioError(
+            "bad_input", "note", "say in a sentence what has changed, and who says so"
+        )
+    if len(note) > MAX_NOTE:
+        raise StudioError("bad_input", "note", f"expected at most {MAX_NOTE} characters")
+    flags = open_flags(player)
+    if not flags:
         raise StudioError("not_found", "flag", "no flag is up")
-    flag.lifted_on = on
-    flag.note = note[:300]
-    flag.save(update_fields=["lifted_on", "note"])
-    return flag
+    lifted = [flag for flag in flags if _lift(flag, note, on, seen)]
+    if not lifted:
+        raise StudioError("conflict", "flag", "there is a new reason to stop; read it first")
+    return lifted[0]
+
+
+def _lift(flag: RedFlag, note: str, on: date, seen: Sequence[str] | None) -> bool:
+    unseen = [] if seen is None else [reason for reason in flag.reasons if reason not in seen]
+    if unseen and len(unseen) == len(flag.reasons):
+        return False
+    if unseen:
+        RedFlag.objects.create(
+            player=flag.player,
+            lesson=flag.lesson,
+            raised_on=flag.raised_on,
+            reasons=unseen,
+            from_home=flag.from_home,
+            pain=flag.pain,
+        )
+    flag.reasons = [reason for reason in flag.reasons if reason not in unseen]
+    flag.lifted_on = max(on, flag.raised_on)
+    flag.note = note
+    flag.save(update_fields=["reasons", "lifted_on", "note"])
+    return True

@@ -5,7 +5,8 @@ A swept grade is an entry of the player's own lesson of that day: there is no se
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
+from datetime import date, timedelta
+from typing import Any
 
 from django.db import transaction
 from django.db.models import Prefetch, QuerySet
@@ -28,23 +29,34 @@ from lefthand.sweep import (
 )
 from lefthand.vocabulary import Instrument
 from studio.errors import StudioError
-from studio.models import Group, Lesson, Player, RedFlag
-from studio.services.cases import findings_of
+from studio.models import Group, HomeDay, Lesson, Player, RedFlag
 from studio.services.entries import record
-from studio.services.lessons import Teacher, players_of, start_lesson
+from studio.services.entries.observation import is_by_finger
+from studio.services.findings import findings_of
+from studio.services.home import DAYS_AHEAD
+from studio.services.lessons import (
+    Teacher,
+    glance_lesson,
+    pain_in_week,
+    players_of,
+    recent_pain,
+)
 
 MAX_NAME = 80
+DAYS_BACK = 60
 
 
 @dataclass(frozen=True)
 class SweepRow:
-    """One player of the group. `before`: findings of the newest earlier lesson with any."""
+    """One player of the group. `before`: findings of the newest earlier lesson with any. `flags`:
+    stops that are up. `pain`: the newest log of the week in which something hurt."""
 
     player: Player
     lesson: Lesson | None
     now: dict[str, Finding]
     before: dict[str, Finding]
-    flag: RedFlag | None
+    flags: list[RedFlag]
+    pain: HomeDay | None
 
     @property
     def instrument(self) -> Instrument:
@@ -58,6 +70,7 @@ class Sweep:
     rows: list[SweepRow]
     closer: list[CloserLook]
     pairs: list[Pair]
+    resting: list[Player]
 
 
 def groups_of(teacher: Teacher) -> QuerySet[Group]:
@@ -131,14 +144,30 @@ def grade(
     player = group.players.filter(pk=player_id).first()
     if player is None:
         raise StudioError("not_found", "player")
-    if check not in group.checks:
-        raise StudioError("bad_input", "check", f"{check!r} is not in this sweep")
+    if check not in {e.id for e in possible_checks(group)}:
+        raise StudioError("bad_input", "check", f"{check!r} cannot be seen in passing")
     try:
         check_evidence_id("check", check, load_catalogue(), Instrument(player.instrument))
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    lesson = start_lesson(player, on)
-    record(lesson.pk, client_key=key, kind="observation", key=check, value=grade)
+    lesson = glance_lesson(player, on)
+    entered = _merged(lesson, check, grade)
+    record(lesson.pk, client_key=key, kind="observation", key=check, value=entered)
+
+
+def _merged(lesson: Lesson, check: str, grade: int | None) -> Any:
+    """The grade with the fingers that were named before kept: none is worse than the new grade, and
+    those that were worst have it."""
+    stored = lesson.observations.filter(evidence=check).first()
+    if grade is None or stored is None or not is_by_finger(stored.entered):
+        return grade
+    before = findings_of(lesson)[check]
+    if before.grade == grade:
+        return stored.entered
+    return {
+        str(finger): grade if each == before.grade else min(each, grade)
+        for finger, each in before.by_finger.items()
+    }
 
 
 @transaction.atomic
@@ -148,6 +177,15 @@ def grade_the_rest(group: Group, check: str, *, key: str, on: date) -> None:
     for row in _rows(group, on):
         if evidence and row.instrument in evidence.instruments and check not in row.now:
             grade(group, row.player.pk, check, 0, key=f"{key[:50]}-{row.player.pk}", on=on)
+
+
+def day_seen(seen: date | None, today: date) -> date:
+    """The day on which a swept grade was seen: as told, or today. Raises StudioError."""
+    if seen is None:
+        return today
+    if not today - timedelta(days=DAYS_BACK) <= seen <= today + timedelta(days=DAYS_AHEAD):
+        raise StudioError("bad_input", "seen_on", f"expected a day of the last {DAYS_BACK} days")
+    return seen
 
 
 def sweep(group: Group, on: date) -> Sweep:
@@ -160,6 +198,7 @@ def sweep(group: Group, on: date) -> Sweep:
     partners = [
         Partner(row.player.pk, row.instrument.is_held_up, sum(each.now.values()))
         for row, each in zip(rows, swept, strict=True)
+        if not row.flags
     ]
     return Sweep(
         group=group,
@@ -167,6 +206,7 @@ def sweep(group: Group, on: date) -> Sweep:
         rows=rows,
         closer=closer_looks(swept),
         pairs=pair_up(partners),
+        resting=[row.player for row in rows if row.flags],
     )
 
 
@@ -180,6 +220,7 @@ def _rows(group: Group, on: date) -> list[SweepRow]:
     players = group.players.order_by("name").prefetch_related(
         Prefetch("lessons", lessons, to_attr="lessons_so_far"),
         Prefetch("red_flags", RedFlag.objects.filter(lifted_on__isnull=True), to_attr="flags_up"),
+        recent_pain(on),
     )
     return [_row(player, on) for player in players]
 
@@ -194,5 +235,6 @@ def _row(player: Player, on: date) -> SweepRow:
         lesson=today,
         now=findings_of(today) if today else {},
         before=findings_of(before[-1]) if before else {},
-        flag=flags[0] if flags else None,
+        flags=flags,
+        pain=pain_in_week(player, on),
     )

@@ -5,7 +5,7 @@ four weeks after the lesson.
 """
 
 import secrets
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
@@ -16,14 +16,18 @@ from django.db import transaction
 from lefthand.case import Reports
 from lefthand.catalogue import load_catalogue
 from lefthand.checks import check_number, check_words
+from lefthand.dose import Dose
 from lefthand.errors import InputError
 from lefthand.planning import is_load, rests_between_loads
-from lefthand.safety import red_reasons
+from lefthand.rules import eased_dose
+from lefthand.safety import EASE_OFF_DAYS, red_reasons
 from lefthand.week import LAST_DAY, moved_week
 from studio.errors import StudioError
-from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult
-from studio.services.cases import age_at
-from studio.services.flags import open_flag, raise_from_home
+from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult, RedFlag
+from studio.services.findings import age_at, youngest_age_at
+from studio.services.flags import open_reasons, raise_from_home, take_back_from_home
+from studio.services.history import known_items
+from studio.services.reviews import item_dose
 
 TOKEN_BYTES = 32
 DAYS_OPEN = 28
@@ -31,42 +35,104 @@ DAYS_OPEN = 28
 DAYS_AHEAD = 1
 DONE = ("done", "partly", "not")
 FELT = ("", "soft", "mixed", "tight")
+LATER = ("next_day", "rest", "night")
+SECONDS_TO_TAKE_BACK = 60
 SIGNS = ("numbness", "radiating", "curling", "swelling", "sudden_weakness")
 
 
 @dataclass(frozen=True)
 class HomeWeek:
-    """A week as the player sees it today."""
+    """A week as the player sees it on the day `today`.
+
+    `until`: only logs before this day count in what days hold; None for all.
+    """
 
     lesson: Lesson
     today: date
+    until: date | None = None
 
     @cached_property
     def items(self) -> list[PlanItem]:
+        """What is practised: while easing off without what rests."""
+        if self.reasons is not None:
+            return []
+        return [item for item in self.given if not (self.is_eased and self.rests(item))]
+
+    @cached_property
+    def given(self) -> list[PlanItem]:
         plan = Plan.objects.filter(lesson=self.lesson).prefetch_related("items").first()
-        return list(plan.items.all()) if plan and self.reasons is None else []
+        return known_items(plan) if plan else []
+
+    def rests(self, item: PlanItem) -> bool:
+        """True for what is left out while one eases off."""
+        return self.eased(item) is None
+
+    def eased(self, item: PlanItem) -> Dose | None:
+        """The dose while easing off; None for what rests then."""
+        exercise = load_catalogue().exercises[item.exercise]
+        return eased_dose(exercise, item.rung, item_dose(item))
+
+    def dose(self, item: PlanItem) -> Dose:
+        """The dose of today."""
+        return (self.eased(item) if self.is_eased else None) or item_dose(item)
+
+    @property
+    def minutes(self) -> float:
+        """Minutes of the fullest day."""
+        by_day: dict[int, float] = {}
+        for item in self.items:
+            for day in self.days[item.exercise]:
+                minutes = self.dose(item).minutes(len(item.fingers))
+                by_day[day] = by_day.get(day, 0.0) + minutes
+        return max(by_day.values(), default=0.0)
 
     @cached_property
     def logs(self) -> list[HomeDay]:
         return list(self.lesson.home_days.all())
 
     @cached_property
+    def _flags(self) -> list[RedFlag]:
+        return list(self.lesson.player.red_flags.all())
+
+    @cached_property
     def reasons(self) -> list[str] | None:
         """Why the week is paused; None when it is not."""
-        flag = open_flag(self.lesson.player)
-        return flag.reasons if flag else None
+        return open_reasons([f for f in self._flags if f.lifted_on is None]) or None
+
+    @cached_property
+    def is_eased(self) -> bool:
+        """Something hurt this week, or a stop was lifted after the week was given."""
+        if any(log.pain > 0 and self._is_known(log) for log in self.logs):
+            return True
+        lifted = [f.lifted_on for f in self._flags if f.lifted_on and not f.mistaken]
+        since = self.today - timedelta(days=EASE_OFF_DAYS)
+        return any(day >= self.lesson.date and since < day <= self.today for day in lifted)
 
     @cached_property
     def days(self) -> dict[str, list[int]]:
         """Days 1..7 of each exercise, with what was missed moved."""
-        exercises = load_catalogue().exercises
-        spaced = rests_between_loads(age_at(self.lesson.player, self.lesson))
         return moved_week(
-            {item.exercise: item.days for item in self.items},
-            done=[self.number(log.date) for log in self.logs if log.done != "not"],
+            {item.exercise: item.days for item in self.given},
+            done=[self.number(log.date) for log in self.logs if self._counts(log)],
             today=self.number(self.today),
-            apart=[i.exercise for i in self.items if spaced and is_load(exercises[i.exercise])],
+            apart=self.apart,
         )
+
+    @cached_property
+    def apart(self) -> list[str]:
+        """Exercises that load the hand and may not stand on two days running."""
+        exercises = load_catalogue().exercises
+        player = self.lesson.player
+        youngest, oldest = youngest_age_at(player, self.lesson), age_at(player, self.lesson)
+        if not rests_between_loads(youngest, oldest):
+            return []
+        return [i.exercise for i in self.given if is_load(exercises[i.exercise])]
+
+    def _counts(self, log: HomeDay) -> bool:
+        return log.done != "not" and self._is_known(log)
+
+    def _is_known(self, log: HomeDay) -> bool:
+        return self.until is None or log.date < self.until
 
     def number(self, day: date) -> int:
         return (day - self.lesson.date).days
@@ -97,6 +163,13 @@ def revoke_link(lesson: Lesson) -> None:
 
 def open_link(token: str, today: date) -> HomeWeek:
     """The week behind an address. Raises StudioError when there is none any more."""
+    lesson = _lesson_behind(token, today)
+    if _next_week(lesson) is not None:
+        raise StudioError("link_gone")
+    return HomeWeek(lesson, today)
+
+
+def _lesson_behind(token: str, today: date) -> Lesson:
     link = (
         HomeLink.objects.filter(token=token)
         .select_related("lesson__player__teacher__studio_settings")
@@ -104,37 +177,90 @@ def open_link(token: str, today: date) -> HomeWeek:
     )
     if link is None:
         raise StudioError("not_found", "link")
-    lesson = link.lesson
-    newer = Plan.objects.filter(lesson__player=lesson.player, lesson__date__gt=lesson.date)
-    if link.revoked or (today - lesson.date).days > DAYS_OPEN or newer.exists():
+    if link.revoked or (today - link.lesson.date).days > DAYS_OPEN:
         raise StudioError("link_gone")
-    return HomeWeek(lesson, today)
+    return link.lesson
+
+
+def _next_week(lesson: Lesson) -> date | None:
+    """The day on which a newer week was given, if one was."""
+    newer = Plan.objects.filter(lesson__player=lesson.player, lesson__date__gt=lesson.date)
+    return newer.values_list("lesson__date", flat=True).order_by("lesson__date").first()
 
 
 @transaction.atomic
 def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
-    """Keep how a day went. Pain of four or more or a red sign raises a flag. Raises StudioError."""
-    week = open_link(token, today)
+    """Keep how a day went, late ones too. Pain of four or more or a red sign raises a flag.
+
+    A day is judged by what it held when it was its turn. Days before a newer week still count; the
+    answer is then that week's end. Raises StudioError.
+    """
+    lesson = _lesson_behind(token, today)
+    newer = _next_week(lesson)
     try:
-        log = _read_log(data, week)
+        log = _read_log(data, lesson, today, newer)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    days = week.days
-    HomeDay.objects.update_or_create(lesson=week.lesson, date=log.pop("date"), defaults=log)
-    day = HomeDay.objects.get(lesson=week.lesson, date=data["date"])
-    _keep_results(day, [i for i in week.items if week.number(day.date) in days[i.exercise]])
-    signs: dict[str, Any] = dict.fromkeys(day.signs, True)
-    reasons = red_reasons(Reports(pain=day.pain, **signs))
+    day = log.pop("date")
+    answered = {} if log["pain"] else {"later": None}
+    HomeDay.objects.update_or_create(lesson=lesson, date=day, defaults={**log, **answered})
+    _keep_results(lesson, day)
+    signs: dict[str, Any] = dict.fromkeys(log["signs"], True)
+    reasons = red_reasons(Reports(pain=log["pain"], **signs))
     if reasons:
-        raise_from_home(week.lesson, reasons, day.date)
-    return HomeWeek(week.lesson, today)
+        key = str(data.get("client_key") or "")
+        raise_from_home(lesson, reasons, on=day, pain=log["pain"], log_key=key)
+    return HomeWeek(lesson, today)
 
 
-def _read_log(data: Mapping[str, Any], week: HomeWeek) -> dict[str, Any]:
+@transaction.atomic
+def answer_later(token: str, day: date, times: Sequence[str], today: date) -> HomeWeek:
+    """Keep what the player says of pain of an earlier day: when it was still there, [] for not.
+
+    Still there the next day, at rest or at night raises a flag. Raises StudioError.
+    """
+    lesson = _lesson_behind(token, today)
+    log = lesson.home_days.filter(date=day).first()
+    if log is None or log.pain <= 0 or day >= today + timedelta(days=DAYS_AHEAD):
+        raise StudioError("bad_input", "date", "expected an earlier day on which something hurt")
+    unknown = set(times) - set(LATER)
+    if unknown:
+        raise StudioError("bad_input", "times", f"unknown time {sorted(unknown)[0]!r}")
+    log.later = [time for time in LATER if time in times]
+    log.save(update_fields=["later"])
+    reasons = red_reasons(Reports(pain=log.pain, pain_when=tuple(log.later)))
+    if log.later:
+        raise_from_home(lesson, reasons, on=today, pain=log.pain)
+    return HomeWeek(lesson, today)
+
+
+@transaction.atomic
+def take_back_stop(token: str, client_key: str, seconds: float, today: date) -> HomeWeek:
+    """Take back a stop that was tapped by mistake, within a minute of tapping it.
+
+    `client_key`: of the log that raised it. `seconds`: between the two taps, by the phone's clock,
+    so that one who was offline is not caught out. The log itself goes, too. Raises StudioError.
+    """
+    lesson = _lesson_behind(token, today)
+    if not 0 <= seconds <= SECONDS_TO_TAKE_BACK:
+        raise StudioError("bad_input", "seconds", "a stop can be taken back within a minute")
+    flag = RedFlag.objects.filter(lesson=lesson, log_key=client_key, lifted_on=None).first()
+    if flag is None or not take_back_from_home(lesson, client_key, on=today):
+        raise StudioError("conflict", "stop", "it cannot be taken back; tell your teacher")
+    HomeDay.objects.filter(lesson=lesson, date=flag.raised_on).delete()
+    _keep_results(lesson, flag.raised_on)
+    return HomeWeek(lesson, today)
+
+
+def _read_log(
+    data: Mapping[str, Any], lesson: Lesson, today: date, newer: date | None
+) -> dict[str, Any]:
     day = data.get("date")
-    latest = week.today + timedelta(days=DAYS_AHEAD)
-    if not isinstance(day, date) or not week.lesson.date <= day <= latest:
+    latest = today + timedelta(days=DAYS_AHEAD)
+    if not isinstance(day, date) or not lesson.date <= day <= latest:
         raise InputError("date", "expected a day from the lesson until today")
+    if newer is not None and day > newer:
+        raise StudioError("link_gone")
     signs = check_words("signs", data.get("signs", []))
     unknown = set(signs) - set(SIGNS)
     if unknown:
@@ -154,21 +280,25 @@ def _one_of(field: str, value: Any, options: tuple[str, ...]) -> str:
     return str(value)
 
 
-def _keep_results(day: HomeDay, items: list[PlanItem]) -> None:
-    """What the log says of each exercise of that day: right when all was done and it felt soft."""
-    for item in items:
-        own: dict[str, Any] = {"item": item, "date": day.date, "lesson": None}
-        if day.done == "not":
-            PracticeResult.objects.filter(**own).delete()
-            continue
-        PracticeResult.objects.update_or_create(
-            **own,
-            defaults={
-                "passed": day.done == "done" and day.felt == "soft",
-                "pain": day.pain,
-                "tighter": day.felt == "tight",
-            },
+def _keep_results(lesson: Lesson, day: date) -> None:
+    """What the log of a day says of each exercise that the day held: right when all was done and it
+    felt soft. Takes the place of what an earlier log of the day had said."""
+    PracticeResult.objects.filter(item__plan__lesson=lesson, date=day, lesson=None).delete()
+    log = HomeDay.objects.filter(lesson=lesson, date=day).first()
+    if log is None or log.done == "not":
+        return
+    then = HomeWeek(lesson, day, until=day)
+    PracticeResult.objects.bulk_create(
+        PracticeResult(
+            item=item,
+            date=day,
+            passed=log.done == "done" and log.felt == "soft",
+            pain=log.pain,
+            tighter=log.felt == "tight",
         )
+        for item in then.given
+        if then.number(day) in then.days[item.exercise] and not (then.is_eased and then.rests(item))
+    )
 
 
 def last_home_days(lesson: Lesson) -> tuple[Lesson, list[HomeDay]] | None:

@@ -3,7 +3,7 @@
 from lefthand.catalogue import load_catalogue
 from lefthand.learning import Count, LessonFacts, count_verdicts
 from studio.models import Lesson, Player, TeacherSettings
-from studio.services.cases import findings_of
+from studio.services.findings import findings_of
 
 
 def settled_by(settings: TeacherSettings, without_player: int | None = None) -> dict[str, Count]:
@@ -30,6 +30,7 @@ def lesson_facts(lesson: Lesson) -> LessonFacts:
         focus=tuple(focus.cause for focus in lesson.focuses.all()),
         dismissed=frozenset(w.cause for w in lesson.cause_words.all() if w.word == "dismissed"),
         grades={name: finding.grade for name, finding in findings_of(lesson).items()},
+        is_harder=lesson.harder_piece,
     )
 
 

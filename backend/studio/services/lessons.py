@@ -7,7 +7,9 @@ from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
 from django.db.models import Prefetch, QuerySet
 
 from studio.errors import StudioError
-from studio.models import Lesson, Player, RedFlag
+from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
+from studio.services.flags import HOME_PAIN_DAYS
+from studio.services.history import known_items
 from studio.services.keep_alive import all_kept, reminders
 from studio.services.learning import counts_for
 from studio.services.reviews import item_dose
@@ -31,7 +33,7 @@ def lesson_of(teacher: Teacher, lesson_id: int) -> Lesson:
     lesson = (
         Lesson.objects.filter(pk=lesson_id, player__teacher_id=teacher.pk)
         .select_related("player__teacher__studio_settings")
-        .prefetch_related("observations", "focuses", "cause_words")
+        .prefetch_related("observations", "focuses", "cause_words", "results")
         .first()
     )
     if lesson is None:
@@ -42,15 +44,34 @@ def lesson_of(teacher: Teacher, lesson_id: int) -> Lesson:
 def start_lesson(player: Player, on: date) -> Lesson:
     """The player's lesson of this day, begun if need be."""
     lesson, is_new = Lesson.objects.get_or_create(player=player, date=on)
-    if is_new and (counts := counts_for(player)):
-        lesson.starting_counts = counts
-        lesson.save(update_fields=["starting_counts"])
+    if is_new or lesson.is_glance:
+        lesson.starting_counts = counts_for(player)
+        lesson.is_glance = False
+        lesson.save(update_fields=["starting_counts", "is_glance"])
     return lesson
+
+
+def glance_lesson(player: Player, on: date) -> Lesson:
+    """Where a look over a class is kept: the day's lesson, or one that is a mere glance."""
+    return Lesson.objects.get_or_create(player=player, date=on, defaults={"is_glance": True})[0]
+
+
+def remove_lesson(lesson: Lesson) -> None:
+    """Remove a lesson that was begun by mistake, with all its entries.
+
+    A lesson that raised a stop, or whose week was practised, stays. Raises StudioError.
+    """
+    if lesson.red_flags.exists():
+        raise StudioError("conflict", "lesson", "a stop was raised in it, so it stays")
+    if lesson.home_days.exists() or PracticeResult.objects.filter(item__plan__lesson=lesson):
+        raise StudioError("conflict", "lesson", "its week was practised, so it stays")
+    lesson.delete()
 
 
 @dataclass(frozen=True)
 class DayRow:
-    """One player in the day's list. `due`: resolved causes that are due for another look."""
+    """One player in the day's list. `due`: resolved causes that are due for another look. `flags`:
+    stops that are up. `pain`: the newest log of the week in which something hurt."""
 
     player: Player
     last_lesson: Lesson | None
@@ -58,12 +79,19 @@ class DayRow:
     focus: list[str]
     minutes: float | None
     due: list[str]
-    flag: RedFlag | None
+    flags: list[RedFlag]
+    pain: HomeDay | None
     is_today: bool
+
+    @property
+    def is_urgent(self) -> bool:
+        """Something is up that the teacher should see before anything else."""
+        return bool(self.flags) or self.pain is not None
 
 
 def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
-    """All players of the teacher: those of this weekday first, by time, then the others by name."""
+    """All players of the teacher: those with a stop or pain first, then those of this weekday by
+    time, then the others by name."""
     lessons = (
         Lesson.objects.filter(date__lte=on)
         .select_related("player__teacher__studio_settings", "plan")
@@ -73,33 +101,53 @@ def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
     players = players_of(teacher).prefetch_related(
         Prefetch("lessons", lessons, to_attr="lessons_so_far"),
         Prefetch("red_flags", flags, to_attr="flags_up"),
+        recent_pain(on),
     )
     rows = [_row(player, on) for player in players]
     return sorted(rows, key=_place_in_day)
 
 
-def _place_in_day(row: DayRow) -> tuple[bool, str, str]:
-    time = row.player.lesson_time
-    return (not row.is_today, str(time or "") if row.is_today else "", row.player.name)
+def recent_pain(on: date) -> "Prefetch[str]":
+    """Logs of the last week with pain, to be read from players by `pain_in_week`."""
+    logs = Lesson.objects.filter(
+        home_days__pain__gt=0,
+        home_days__date__gte=on - timedelta(days=HOME_PAIN_DAYS),
+    ).distinct()
+    hurt = HomeDay.objects.filter(pain__gt=0).order_by("date")
+    return Prefetch("lessons", logs.prefetch_related(Prefetch("home_days", hurt)), "lessons_hurt")
+
+
+def pain_in_week(player: Player, on: date) -> HomeDay | None:
+    """The newest log of the last seven days in which something hurt."""
+    lessons: list[Lesson] = player.lessons_hurt  # type: ignore[attr-defined]
+    since = on - timedelta(days=HOME_PAIN_DAYS)
+    logs = [log for lesson in lessons for log in lesson.home_days.all() if log.date >= since]
+    return max(logs, key=lambda log: log.date, default=None)
+
+
+def _place_in_day(row: DayRow) -> tuple[bool, bool, str, str]:
+    time = str(row.player.lesson_time or "") if row.is_today else ""
+    return (not row.is_urgent, not row.is_today, time, row.player.name)
 
 
 def _row(player: Player, on: date) -> DayRow:
     so_far: list[Lesson] = player.lessons_so_far  # type: ignore[attr-defined]
     flags: list[RedFlag] = player.flags_up  # type: ignore[attr-defined]
-    before = [lesson for lesson in so_far if lesson.date < on]
+    before = [each for each in so_far if each.date < on and not each.is_glance]
     decided = [lesson for lesson in so_far if lesson.focuses.all()]
     planned = [lesson for lesson in so_far if hasattr(lesson, "plan")]
     gone = {kept.cause for kept in all_kept(so_far) if kept.returned is None}
     return DayRow(
         player=player,
         last_lesson=before[-1] if before else None,
-        today=next((lesson for lesson in so_far if lesson.date == on), None),
+        today=next((each for each in so_far if each.date == on and not each.is_glance), None),
         focus=[f.cause for f in decided[-1].focuses.all() if f.cause not in gone]
         if decided
         else [],
         minutes=plan_minutes(planned[-1]) if planned else None,
         due=[each.kept.cause for each in reminders(so_far, on) if each.is_due],
-        flag=flags[0] if flags else None,
+        flags=flags,
+        pain=pain_in_week(player, on),
         is_today=player.weekday == on.weekday(),
     )
 
@@ -107,7 +155,7 @@ def _row(player: Player, on: date) -> DayRow:
 def plan_minutes(lesson: Lesson) -> float:
     """Minutes of the fullest day of the lesson's plan."""
     by_day: dict[int, float] = {}
-    for item in lesson.plan.items.all():
+    for item in known_items(lesson.plan):
         for day in item.days:
             by_day[day] = by_day.get(day, 0.0) + item_dose(item).minutes(len(item.fingers))
     return max(by_day.values(), default=0.0)

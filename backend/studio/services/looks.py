@@ -1,11 +1,15 @@
-"""The look that comes next in a lesson: first the last lesson's checks again, then the engine's."""
+"""The look that comes next in a lesson: what settles a theory that does not move, then the last
+lesson's checks again, then the engine's."""
 
 from dataclasses import dataclass
 
+from lefthand.diagnosis import open_settling_trial
 from lefthand.looks import STAGE_CHANGE_SECONDS
+from lefthand.progress import Move
 from lefthand.vocabulary import Stage
 from studio.models import Lesson
-from studio.services.cases import LessonView, findings_of
+from studio.services.cases import LessonView
+from studio.services.findings import findings_of
 from studio.services.keep_alive import lesson_reminders
 
 CHECKS_AGAIN = 5
@@ -23,12 +27,26 @@ class Look:
 
 
 def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
-    """First the checks that are to be made again, then the engine's."""
-    again = _again(view, last) if last is not None else None
-    if again is not None:
-        return again
+    """First what settles, then the checks that are to be made again, then the engine's."""
+    looks = (_settling(view), _again(view, last) if last is not None else None)
+    for look in looks:
+        if look is not None:
+            return look
     found = view.diagnosis.next_look
     return Look(False, found.stage, found.checks, found.seconds) if found else None
+
+
+def _settling(view: LessonView) -> Look | None:
+    """The trials that settle the causes of exercises after which nothing has changed."""
+    done = set(view.case.findings) | set(view.lesson.skipped)
+    stuck = [r.exercise for r in view.review if r.advice.move is Move.LOOK_AGAIN]
+    causes = dict.fromkeys(exercise.aims[0] for exercise in stuck)
+    trials = (open_settling_trial(c, view.catalogue, view.case, done) for c in causes)
+    checks = tuple(dict.fromkeys(trial for trial in trials if trial is not None))
+    if not checks:
+        return None
+    seconds = sum(view.catalogue.evidence[name].seconds for name in checks)
+    return Look(False, Stage.TRIAL, checks, seconds)
 
 
 def _again(view: LessonView, last: Lesson) -> Look | None:

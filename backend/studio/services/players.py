@@ -6,7 +6,7 @@ from typing import Any
 
 from lefthand.case import AGE_RANGE, HOURS_RANGE, MINUTES_RANGE
 from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_choice, check_flag, check_number, check_words
+from lefthand.checks import check_choice, check_flag, check_number, check_words, short
 from lefthand.errors import InputError
 from lefthand.vocabulary import Instrument, Level
 from studio.errors import StudioError
@@ -100,6 +100,9 @@ def _time(data: Mapping[str, Any], name: str) -> time | None:
     if not value:
         return None
     try:
-        return time.fromisoformat(value)
+        found = time.fromisoformat(value)
     except (TypeError, ValueError) as error:
-        raise InputError(name, f"expected a time such as 16:30, got {value!r}") from error
+        raise InputError(name, f"expected a time such as 16:30, got {short(value)}") from error
+    if found.tzinfo is not None:
+        raise InputError(name, f"expected a time without a zone, got {short(value)}")
+    return found

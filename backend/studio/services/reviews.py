@@ -1,15 +1,17 @@
 """How last week's exercises went and what follows for each of them."""
 
 from dataclasses import dataclass
+from datetime import date
 
 from lefthand.catalogue import load_catalogue
 from lefthand.dose import Dose
 from lefthand.exercises import Exercise
+from lefthand.load import GivenLoad, load_limit
+from lefthand.planning import is_load
 from lefthand.progress import Advice, Course, Move, PracticeDay, next_step
 from lefthand.safety import Safety, SafetyLevel
-from lefthand.vocabulary import Kind
-from studio.models import Lesson, PlanItem, PracticeResult
-from studio.services.history import History
+from studio.models import Lesson, Plan, PlanItem, PracticeResult
+from studio.services.history import History, known_items
 
 NO_FLAG = Safety(SafetyLevel.NONE, ())
 
@@ -26,7 +28,8 @@ class ItemReview:
 
     @property
     def is_under_way(self) -> bool:
-        return self.advice.move in (Move.GO_ON, Move.STAY, Move.STEP_BACK)
+        on_the_way = self.advice.move in (Move.GO_ON, Move.STAY, Move.STEP_BACK)
+        return on_the_way and not self.advice.is_left_out
 
 
 def review_last_plan(history: History, safety: Safety) -> list[ItemReview]:
@@ -34,7 +37,7 @@ def review_last_plan(history: History, safety: Safety) -> list[ItemReview]:
     if not history.plans:
         return []
     newest = history.plans[-1]
-    return [review_item(item, history, history.lesson, safety) for item in newest.items.all()]
+    return [review_item(item, history, history.lesson, safety) for item in known_items(newest)]
 
 
 def review_item(
@@ -75,50 +78,72 @@ def _failed_before(item: PlanItem, history: History, lesson: Lesson) -> int:
 def _aim_grades(exercise: Exercise, history: History, lesson: Lesson) -> list[int]:
     """Summed grades of the evidence that the exercise aims at, one a lesson since it was given.
 
-    Only evidence that was checked in every one of these lessons is summed.
+    Of lessons in which that was looked at, without mere looks over a class; only evidence that was
+    checked in every one of these is summed. Measured values count by their grade.
     """
-    given = [
-        history.date_of(plan) for plan, item in history.items() if item.exercise == exercise.id
+    since = _given_since(exercise, history, lesson)
+    if since is None:
+        return []
+    lessons = [
+        each for each in history.lessons if since <= each.date <= lesson.date and not each.is_glance
     ]
-    lessons = [each for each in history.lessons if given[0] <= each.date <= lesson.date]
     aimed = {
         e.id for e in load_catalogue().evidence.values() if set(e.causes) & set(exercise.aims[:2])
     }
-    graded = [
-        {o.evidence: _entered_grade(o.entered) for o in each.observations.all()} for each in lessons
-    ]
-    shared = [e for e in aimed if all(g.get(e) is not None for g in graded)]
-    return [sum(g[e] or 0 for e in shared) for g in graded] if shared else []
+    found = [{n: g for n, g in history.grades_of(each).items() if n in aimed} for each in lessons]
+    graded = [grades for grades in found if grades]
+    shared = set.intersection(*map(set, graded)) if graded else set()
+    return [sum(grades[name] for name in shared) for grades in graded] if shared else []
 
 
-def _entered_grade(entered: object) -> int | None:
-    """The worst grade entered, None where a number was measured."""
-    if isinstance(entered, int | float):
-        return int(entered)
-    if isinstance(entered, dict):
-        grades = [g for g in entered.values() if isinstance(g, int)]
-        return max(grades) if grades and "value" not in entered else None
-    return None
+def _given_since(exercise: Exercise, history: History, lesson: Lesson) -> date | None:
+    """When the run of plans with this exercise began that goes on into the last before a lesson."""
+    since = None
+    for plan in reversed([p for p in history.plans if history.date_of(p) < lesson.date]):
+        if exercise.id not in {item.exercise for item in plan.items.all()}:
+            break
+        since = history.date_of(plan)
+    return since
 
 
 def passed_rungs(history: History) -> dict[str, int]:
-    """Rungs passed so far, by exercise, from every plan before the lesson."""
+    """Rungs passed so far, by exercise, from every plan before the lesson.
+
+    In the two weeks after a lifted stop or a long break: no further than the rung before the one
+    that was given last before it.
+    """
     passed: dict[str, int] = {}
     for plan, item in history.items():
         review = review_item(item, history, history.judged_in(plan))
         finished = review.advice.move is Move.GO_ON and item.rung >= len(review.exercise.rungs)
         passed[item.exercise] = item.rung if finished else review.advice.rung - 1
+    for exercise, rungs in _most_while_easing(history).items():
+        passed[exercise] = min(passed[exercise], rungs)
     return {exercise: rungs for exercise, rungs in passed.items() if rungs > 0}
 
 
-def last_load_minutes(history: History) -> float | None:
-    """Weekly minutes of strength and stretch in the last plan; None when it had none."""
-    minutes = 0.0
-    for item in history.plans[-1].items.all() if history.plans else ():
-        exercise = load_catalogue().exercises[item.exercise]
-        if exercise.kind is Kind.STRENGTH or exercise.stretch:
-            minutes += item_dose(item).minutes(len(item.fingers)) * len(item.days)
-    return minutes or None
+def _most_while_easing(history: History) -> dict[str, int]:
+    """Rungs that may count as passed while easing off, by exercise that was given before."""
+    since = history.easing_since
+    if since is None:
+        return {}
+    before = {i.exercise: i.rung for plan, i in history.items() if history.date_of(plan) < since}
+    return {exercise: max(0, rung - 2) for exercise, rung in before.items()}
+
+
+def limit_of_load(history: History) -> float | None:
+    """Most seconds of work a week that may load the hand in this lesson's plan."""
+    return load_limit([_given_load(plan, history) for plan in history.plans], history.pauses)
+
+
+def _given_load(plan: Plan, history: History) -> GivenLoad:
+    seconds, steps = 0.0, [0.0]
+    for item in known_items(plan):
+        if is_load(load_catalogue().exercises[item.exercise]):
+            work = item_dose(item).work_seconds(len(item.fingers)) * len(item.days)
+            seconds += work
+            steps.append(work / (item.reps * item.sets))
+    return GivenLoad(history.date_of(plan), seconds, max(steps))
 
 
 def item_dose(item: PlanItem) -> Dose:

@@ -7,7 +7,7 @@ from lefthand.case import Finding
 from lefthand.catalogue import Evidence, load_catalogue
 from lefthand.exercises import Exercise
 from studio.models import Lesson, PlanItem, Player
-from studio.services.cases import findings_of
+from studio.services.findings import findings_of
 
 
 @dataclass(frozen=True)

@@ -70,7 +70,7 @@ class Groups(GroupCase):
             ("checks", lambda: choose_checks(self.group, ["tip.gives", "tip.gives"])),
             ("checks", lambda: choose_checks(self.group, ["try.let_go"])),
             ("checks", lambda: choose_checks(self.group, ["no.such"])),
-            ("check", lambda: self.grade(self.player, "tip.gives", 2)),
+            ("check", lambda: self.grade(self.player, "try.let_go", 2)),
         ]
         for field, call in refused:
             with self.subTest(field):

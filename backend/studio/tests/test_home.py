@@ -4,7 +4,7 @@ from datetime import timedelta
 
 from studio.errors import StudioError
 from studio.models import HomeDay, PracticeResult, RedFlag
-from studio.services.flags import lift_flag
+from studio.services.flags import lift_flags
 from studio.services.home import (
     last_home_days,
     link_of,
@@ -95,7 +95,7 @@ class Logs(HomeCase):
                 week = self.log(1, **more)
                 self.assertEqual(week.items, [])
                 self.assertTrue(self.view(self.lesson(1)).safety.is_red)
-                lift_flag(self.player, note="seen", on=DAY)
+                lift_flags(self.player, note="seen by a doctor today", on=DAY)
 
     def test_the_next_lessons_answers_do_not_take_the_flag_of_home_back(self):
         self.log(1, pain=6)

@@ -8,17 +8,14 @@ from pypdf import PdfReader
 
 from lefthand.case import Finding
 from lefthand.catalogue import load_catalogue
-from lefthand.safety import SafetyLevel
 from studio.demo_data import PLAYERS
-from studio.errors import StudioError
-from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
+from studio.models import HomeDay, Lesson, Player, PracticeResult
 from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import build_sheet
 from studio.services.cases import weeks_away
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
 from studio.services.entries import undo
-from studio.services.flags import lift_flag, open_flag
 from studio.services.lessons import day_rows, lesson_of
 from studio.services.looks import lesson_look
 from studio.services.timeline import Row, build_timeline
@@ -94,44 +91,16 @@ class NextLesson(StudioCase):
                 {"exercise": "quiet_hold", "rung": 2}]  # fmt: skip
         self.enter(lesson, "plan", "", week)
         reasons = [o.reason for o in objections(self.view(lesson))]
-        self.assertEqual(len(reasons), 3)
-        self.assertIn("strength waits", reasons[0])
-        self.assertIn("minutes a day", reasons[1])
-        self.assertEqual(reasons[2], "no day off")
+        for words in ("strength waits", "step 2 comes after step 1", "warm up first", "order:",
+                      "minutes a day", "no day off"):  # fmt: skip
+            self.assertTrue([r for r in reasons if words in r], (words, reasons))
 
-
-class Flags(StudioCase):
-    def test_red_answers_raise_a_flag_that_stays_until_it_is_lifted_with_a_note(self):
-        first = self.whole_lesson(0, GRIP)
-        self.enter(first, "reports", "", {"numbness": True})
-        self.assertEqual(open_flag(self.player).reasons, ["numbness or tingling"])
-        second = self.lesson(1)
-        self.enter(second, "reports", "", {})
-        self.assertTrue(self.view(second).safety.is_red)
-        self.assertEqual(self.view(second).proposal.items, ())
-        with self.assertRaises(StudioError) as caught:
-            self.give(second, "thumb_taps")
-        self.assertEqual(caught.exception.code, "paused")
-        with self.assertRaises(StudioError):
-            lift_flag(self.player, note="  ", on=second.date)
-        lift_flag(self.player, note="seen by a physiotherapist", on=second.date)
-        self.assertEqual(self.view(second).safety.level, SafetyLevel.NONE)
-        self.give(second, "thumb_taps")
-        with self.assertRaises(StudioError):
-            lift_flag(self.player, note="again", on=second.date)
-
-    def test_answers_taken_back_take_the_flag_back(self):
-        lesson = self.lesson()
-        self.enter(lesson, "reports", "", {"swelling": True})
-        self.enter(lesson, "reports", "", {"pain": 2})
-        self.assertFalse(RedFlag.objects.exists())
-        self.assertTrue(self.view(lesson).safety.is_amber)
-
-    def test_a_flag_lifted_in_the_same_lesson_leaves_amber(self):
-        lesson = self.lesson()
-        self.enter(lesson, "reports", "", {"swelling": True})
-        lift_flag(self.player, note="a wasp, says the doctor", on=lesson.date)
-        self.assertTrue(self.view(lesson).safety.is_amber)
+    def test_the_rules_do_not_object_to_what_they_proposed(self):
+        for weeks in range(6):
+            lesson = self.whole_lesson(
+                weeks, {**GRIP, "tip.gives": {"4": 3}, "arch.fails": {"4": 2}}
+            )
+            self.assertEqual(objections(self.view(lesson)), [])
 
 
 class Changes(TestCase):
@@ -200,12 +169,22 @@ class Breaks(StudioCase):
         HomeDay.objects.create(lesson=given, date=DAY + timedelta(weeks=4), done="done")
         self.assertIsNone(self.away(5))
 
-    def test_a_break_eases_the_week_off(self):
+    def test_a_break_eases_off_for_two_weeks_asked_or_found_from_dates(self):
         self.whole_lesson(0, GRIP)
-        lesson = self.lesson(6)
-        self.assertFalse(self.view(lesson).safety.is_amber)
-        self.enter(lesson, "break", "", 6)
-        self.assertTrue(self.view(lesson).safety.is_amber)
+        table = (("found", None, True), ("asked: played", 0, False), ("asked: a break", 6, True))
+        for name, said, eased in table:
+            with self.subTest(name):
+                lesson = self.lesson(6)
+                self.enter(lesson, "break", "", said)
+                self.assertEqual(self.view(lesson).safety.is_amber, eased)
+                self.assertEqual(self.view(self.lesson(7)).safety.is_amber, eased)
+                self.assertFalse(self.view(self.lesson(8)).safety.is_amber)
+
+    def test_practice_logged_in_between_is_no_break(self):
+        given = self.whole_lesson(0, GRIP)
+        for weeks in (2, 4):
+            HomeDay.objects.create(lesson=given, date=DAY + timedelta(weeks=weeks), done="done")
+        self.assertFalse(self.view(self.lesson(6)).safety.is_amber)
 
 
 class Sheets(StudioCase):
@@ -309,5 +288,5 @@ class Demo(StudioCase):
         self.assertFalse(Lesson.objects.filter(player__in=players, date__gte=DAY).exists())
         rows = day_rows(players[0].teacher, DAY)
         self.assertGreaterEqual(sum(r.is_today for r in rows), 6)
-        self.assertEqual(sum(r.flag is not None for r in rows), 1)
+        self.assertEqual(sum(bool(r.flags) for r in rows), 1)
         self.assertEqual({p.instrument for p in players}, {"vn", "va", "vc", "db"})

@@ -29,7 +29,12 @@ function csrfToken(): string {
   return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? '';
 }
 
-export const client = createClient<paths>();
+const ANSWER_WITHIN = 30_000;
+
+/** A server that does not answer is no server: the request ends and is made again. */
+export const client = createClient<paths>({
+  fetch: (request) => fetch(request, { signal: AbortSignal.timeout(ANSWER_WITHIN) }),
+});
 client.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken());
@@ -47,6 +52,11 @@ interface ErrorBody {
   code?: string;
   message?: string;
   fields?: FieldProblem[];
+}
+
+/** For answers without a body. */
+export function unwrapEmpty(answer: Answer<unknown>): void {
+  if (!answer.response.ok) unwrap(answer);
 }
 
 /** The data of an answer, or an ApiError with the server's own words. */

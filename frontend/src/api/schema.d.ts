@@ -303,6 +303,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/{token}/later": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer
+         * @description Whether pain of an earlier day was still there the next day, at rest or at night.
+         */
+        post: operations["api_routes_home_answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/home/{token}/practice.ics": {
         parameters: {
             query?: never;
@@ -323,6 +343,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/{token}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Back
+         * @description A stop that was tapped by mistake, within a minute.
+         */
+        post: operations["api_routes_home_take_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}": {
         parameters: {
             query?: never;
@@ -334,7 +374,11 @@ export interface paths {
         get: operations["api_routes_lessons_read_lesson"];
         put?: never;
         post?: never;
-        delete?: never;
+        /**
+         * Remove
+         * @description A lesson that was begun by mistake, with all its entries.
+         */
+        delete: operations["api_routes_lessons_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -439,7 +483,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Undo Entry */
+        /**
+         * Undo Entry
+         * @description Take one entry back. The same undo again changes nothing.
+         */
         post: operations["api_routes_lessons_undo_entry"];
         delete?: never;
         options?: never;
@@ -552,7 +599,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Lift */
+        /**
+         * Lift
+         * @description Lift every stop that the teacher had read, with one note.
+         */
         post: operations["api_routes_players_lift"];
         delete?: never;
         options?: never;
@@ -727,6 +777,8 @@ export interface components {
             common: boolean;
             /** Evidence */
             evidence: string;
+            /** Hurts */
+            hurts: boolean;
             /** Says */
             says: string;
         };
@@ -762,6 +814,7 @@ export interface components {
             lesson_today: number | null;
             /** Minutes */
             minutes: number | null;
+            pain: components["schemas"]["PainOut"] | null;
             player: components["schemas"]["PlayerBrief"];
             /** Time */
             time: string | null;
@@ -872,6 +925,22 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * EasedOut
+         * @description What is left of a dose while one eases off.
+         */
+        EasedOut: {
+            /** Dose */
+            dose: string;
+            /** Minutes */
+            minutes: number;
+            /** Reps */
+            reps: number;
+            /** Seconds */
+            seconds: number;
+            /** Sets */
+            sets: number;
+        };
         /** EntryIn */
         EntryIn: {
             /** Client Key */
@@ -885,6 +954,15 @@ export interface components {
             kind: string;
             /** Value */
             value?: unknown;
+        };
+        /** ErrorOut */
+        ErrorOut: {
+            /** Code */
+            code: string;
+            /** Fields */
+            fields: components["schemas"]["FieldProblem"][];
+            /** Message */
+            message: string;
         };
         /** EvidenceInfo */
         EvidenceInfo: {
@@ -962,6 +1040,13 @@ export interface components {
             /** Stop */
             stop: string;
         };
+        /** FieldProblem */
+        FieldProblem: {
+            /** Field */
+            field: string;
+            /** Problem */
+            problem: string;
+        };
         /** FindingOut */
         FindingOut: {
             /** Accepted */
@@ -975,10 +1060,17 @@ export interface components {
             /** Value */
             value: number | null;
         };
-        /** FlagOut */
+        /**
+         * FlagOut
+         * @description `mistaken`: taken back on the phone within a minute of tapping it.
+         */
         FlagOut: {
+            /** From Home */
+            from_home: boolean;
             /** Lifted On */
             lifted_on: string | null;
+            /** Mistaken */
+            mistaken: boolean;
             /** Note */
             note: string;
             /**
@@ -1023,6 +1115,11 @@ export interface components {
         /** HomeDayIn */
         HomeDayIn: {
             /**
+             * Client Key
+             * @default
+             */
+            client_key?: string;
+            /**
              * Date
              * Format: date
              */
@@ -1056,6 +1153,8 @@ export interface components {
             done: string;
             /** Felt */
             felt: string;
+            /** Later */
+            later: string[] | null;
             /** Pain */
             pain: number;
             /** Signs */
@@ -1063,23 +1162,26 @@ export interface components {
         };
         /**
          * HomeItemOut
-         * @description One exercise at home. Times in seconds; `days` are calendar days, what was missed moved.
+         * @description One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
+         *     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
+         *     after pain, None for what rests then.
          */
         HomeItemOut: {
             /** Beat */
             beat: number | null;
             /** Child */
             child: string;
-            /** Days */
-            days: string[];
             /** Dose */
             dose: string;
+            eased: components["schemas"]["EasedOut"] | null;
             /** Exercise */
             exercise: string;
             /** Feel */
             feel: string;
             /** Helper Does */
             helper_does: string;
+            /** Is Apart */
+            is_apart: boolean;
             /** Is Hold */
             is_hold: boolean;
             /** Minutes */
@@ -1096,6 +1198,8 @@ export interface components {
             over: string;
             /** Pause */
             pause: number;
+            /** Planned */
+            planned: number[];
             /** Reps */
             reps: number;
             /** Rest */
@@ -1115,10 +1219,15 @@ export interface components {
             /** Why */
             why: string;
         };
-        /** HomeOut */
+        /**
+         * HomeOut
+         * @description `eased`: something hurt, or a stop was lifted; half doses hold.
+         */
         HomeOut: {
             /** Days */
             days: components["schemas"]["HomeDayOut"][];
+            /** Eased */
+            eased: boolean;
             /** First Name */
             first_name: string;
             /**
@@ -1173,6 +1282,19 @@ export interface components {
             /** Rung */
             rung: number;
         };
+        /**
+         * LaterIn
+         * @description `times`: when pain of the day `date` was still there: next_day, rest, night.
+         */
+        LaterIn: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Times */
+            times: string[];
+        };
         /** LearningIn */
         LearningIn: {
             /** On */
@@ -1194,7 +1316,7 @@ export interface components {
             /** Asked */
             asked: boolean;
             /** Break Weeks */
-            break_weeks: number;
+            break_weeks: number | null;
             /** Causes */
             causes: components["schemas"]["CauseOut"][];
             /** Complaint */
@@ -1251,15 +1373,20 @@ export interface components {
             skipped: string[];
             /** Teacher Line */
             teacher_line: string;
-            /** Undo */
-            undo: string | null;
+            /** Undoable */
+            undoable: components["schemas"]["UndoOut"][];
             /** Weeks Away */
             weeks_away: number | null;
         };
-        /** LiftIn */
+        /**
+         * LiftIn
+         * @description `reasons`: those that stood before the teacher; None for all.
+         */
         LiftIn: {
             /** Note */
             note: string;
+            /** Reasons */
+            reasons?: string[] | null;
         };
         /**
          * LinkOut
@@ -1306,6 +1433,22 @@ export interface components {
             exercise: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * PainOut
+         * @description Pain of 1 to 10 that was logged at home on a day. `later`: when it was still there, as told
+         *     the next day; None while nobody was asked.
+         */
+        PainOut: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Later */
+            later: string[] | null;
+            /** Pain */
+            pain: number;
         };
         /**
          * PairOut
@@ -1431,11 +1574,13 @@ export interface components {
             lesson_today: number | null;
             /** Lessons */
             lessons: components["schemas"]["TimelineLesson"][];
+            pain: components["schemas"]["PainOut"] | null;
             player: components["schemas"]["PlayerBrief"];
             /** Reminders */
             reminders: components["schemas"]["ReminderOut"][];
             /** Rows */
             rows: components["schemas"]["TimelineRow"][];
+            stop: components["schemas"]["FlagOut"] | null;
             /** Ways */
             ways: components["schemas"]["WayOut"][];
         };
@@ -1506,6 +1651,8 @@ export interface components {
             check: string;
             /** Client Key */
             client_key: string;
+            /** Seen On */
+            seen_on?: string | null;
         };
         /** ReviewOut */
         ReviewOut: {
@@ -1545,11 +1692,20 @@ export interface components {
             /** Words */
             words: string;
         };
-        /** SafetyOut */
+        /**
+         * SafetyOut
+         * @description `flag`: all stops that are up, as one. `asks_pain`: the complaint speaks of pain and nobody
+         *     has asked about it yet. `clinician`: the looseness score asks for a clinician's view.
+         */
         SafetyOut: {
+            /** Asks Pain */
+            asks_pain: boolean;
+            /** Clinician */
+            clinician: boolean;
             flag: components["schemas"]["FlagOut"] | null;
             /** Level */
             level: string;
+            pain: components["schemas"]["PainOut"] | null;
             /** Reasons */
             reasons: string[];
         };
@@ -1660,8 +1816,13 @@ export interface components {
             grade?: number | null;
             /** Player */
             player: number;
+            /** Seen On */
+            seen_on?: string | null;
         };
-        /** SweepOut */
+        /**
+         * SweepOut
+         * @description `resting`: first names of those who are stopped; they neither play nor watch a hand.
+         */
         SweepOut: {
             /** Checks */
             checks: string[];
@@ -1673,6 +1834,8 @@ export interface components {
             name: string;
             /** Pairs */
             pairs: components["schemas"]["PairOut"][];
+            /** Resting */
+            resting: string[];
             /** Rows */
             rows: components["schemas"]["SweepRowOut"][];
         };
@@ -1694,14 +1857,32 @@ export interface components {
             now: {
                 [key: string]: number;
             };
+            pain: components["schemas"]["PainOut"] | null;
             player: components["schemas"]["PlayerBrief"];
         };
-        /** TeacherOut */
+        /**
+         * TakeBackIn
+         * @description `client_key`: of the log that stopped the week; `seconds` between the two taps.
+         */
+        TakeBackIn: {
+            /** Client Key */
+            client_key: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * TeacherOut
+         * @description `key`: tells this teacher's entries from another's in one browser.
+         */
         TeacherOut: {
             /** Is Demo */
             is_demo: boolean;
+            /** Key */
+            key: string;
             /** Name */
             name: string;
+            /** Username */
+            username: string;
         };
         /** TimelineCell */
         TimelineCell: {
@@ -1736,6 +1917,30 @@ export interface components {
             evidence: string;
             /** Label */
             label: string;
+        };
+        /**
+         * UndoIn
+         * @description `client_key`: of this undo. `entry`: the key of the entry that is meant; empty for the
+         *     newest.
+         */
+        UndoIn: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Entry
+             * @default
+             */
+            entry?: string;
+        };
+        /**
+         * UndoOut
+         * @description One entry that undo would take back: its key and what it was.
+         */
+        UndoOut: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
         };
         /** WayIn */
         WayIn: {
@@ -1802,6 +2007,24 @@ export interface operations {
                     "application/json": components["schemas"]["CatalogueOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_desk_read_desk: {
@@ -1820,6 +2043,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -1846,6 +2087,24 @@ export interface operations {
                     "application/json": components["schemas"]["DeskOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_desk_switch_learning: {
@@ -1870,6 +2129,24 @@ export interface operations {
                     "application/json": components["schemas"]["DeskOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_desk_forget: {
@@ -1888,6 +2165,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -1914,6 +2209,24 @@ export interface operations {
                     "application/json": components["schemas"]["DeskOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_drills_read_choices: {
@@ -1932,6 +2245,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrillChoicesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -1968,6 +2299,24 @@ export interface operations {
                     "application/json": components["schemas"]["DrillOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_drills_read_midi: {
@@ -2000,6 +2349,24 @@ export interface operations {
                 };
                 content: {
                     "audio/midi": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2036,6 +2403,24 @@ export interface operations {
                     "application/vnd.recordare.musicxml+xml": unknown;
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_groups_read_groups: {
@@ -2054,6 +2439,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GroupOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2080,6 +2483,24 @@ export interface operations {
                     "application/json": components["schemas"]["GroupOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_groups_read_sweep: {
@@ -2100,6 +2521,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2128,6 +2567,24 @@ export interface operations {
                     "application/json": components["schemas"]["GroupOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_groups_remove_group: {
@@ -2147,6 +2604,24 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
             };
         };
     };
@@ -2168,6 +2643,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CheckChoiceOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2196,6 +2689,24 @@ export interface operations {
                     "application/json": components["schemas"]["SweepOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_groups_grade_one: {
@@ -2220,6 +2731,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2248,6 +2777,24 @@ export interface operations {
                     "application/json": components["schemas"]["SweepOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_home_read_week: {
@@ -2268,6 +2815,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HomeOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2296,6 +2861,68 @@ export interface operations {
                     "application/json": components["schemas"]["HomeOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_home_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_home_read_calendar: {
@@ -2320,6 +2947,68 @@ export interface operations {
                     "text/calendar": unknown;
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_home_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_lessons_read_lesson: {
@@ -2340,6 +3029,62 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_lessons_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2368,6 +3113,24 @@ export interface operations {
                     "application/json": components["schemas"]["LessonOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_sheets_read_link: {
@@ -2388,6 +3151,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2412,6 +3193,24 @@ export interface operations {
                     "application/json": components["schemas"]["LinkOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_sheets_revoke: {
@@ -2432,6 +3231,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2458,6 +3275,24 @@ export interface operations {
                     "text/calendar": unknown;
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_sheets_read_sheet: {
@@ -2478,6 +3313,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2505,6 +3358,24 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_lessons_undo_entry: {
@@ -2516,7 +3387,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -2525,6 +3400,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2551,6 +3444,24 @@ export interface operations {
                     "application/json": components["schemas"]["PlayerOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_players_read_day: {
@@ -2569,6 +3480,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2591,6 +3520,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlayerOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2619,6 +3566,24 @@ export interface operations {
                     "application/json": components["schemas"]["PlayerOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_players_erase: {
@@ -2640,6 +3605,24 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
             };
         };
     };
@@ -2663,6 +3646,24 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_players_begin_lesson: {
@@ -2683,6 +3684,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2711,6 +3730,24 @@ export interface operations {
                     "application/json": components["schemas"]["FlagOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_players_choose_way: {
@@ -2737,6 +3774,24 @@ export interface operations {
                     "application/json": components["schemas"]["PlayerOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_session_who_is_here: {
@@ -2755,6 +3810,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };
@@ -2781,6 +3854,24 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
         };
     };
     api_routes_session_sign_out: {
@@ -2799,6 +3890,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
                 };
             };
         };

@@ -28,6 +28,12 @@ export function CardsPage() {
       <p className="quiet no-print">
         An easy hand sits beside one that still looks for the way. Both watch and both are watched.
       </p>
+      {sweep.data.resting.length > 0 && (
+        <p className={css.resting} role="status">
+          <strong>Stopped, without a card:</strong> {sweep.data.resting.join(', ')}. They listen
+          today and do not play.
+        </p>
+      )}
       <ul className={css.cards}>
         {sweep.data.pairs.map((pair) => (
           <li key={pair.watcher} className={css.card}>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 
 import type { Catalogue, Evidence, Schemas } from '../api/client';
-import { savedWords } from '../api/entryQueue';
+import { savedWords } from '../outbox/outbox';
 import { catalogueQuery, groupsQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { GradeMarks } from '../components/GradeMarks';

@@ -28,7 +28,9 @@ export function SweepRow({ row, check, active, onGrade }: Props) {
       <div className={css.who}>
         <strong>{row.player.name}</strong>
         {row.flag ? (
-          <span className={css.flag}>Stop: {row.flag.reasons[0]}</span>
+          <span className={css.flag}>Stop: {row.flag.reasons[0]}. Does not play.</span>
+        ) : row.pain ? (
+          <span className={css.flag}>Hurt at home: {row.pain.pain} of 10</span>
         ) : (
           <span className="quiet">{INSTRUMENT_WORDS[row.player.instrument]}</span>
         )}

@@ -5,7 +5,7 @@ import { gradeKey, leftToGrade, nextPlayer, withEntries, withGrade } from './swe
 
 function row(id: number, now: Record<string, number>, has = ['a', 'b']): Schemas['SweepRowOut'] {
   const player = { id, name: `P${id}`, instrument: 'vn', level: 'beginner', age: 9, piece: '' };
-  return { player, lesson: null, has, now, before: {}, flag: null };
+  return { player, lesson: null, has, now, before: {}, flag: null, pain: null };
 }
 
 const sweep: Schemas['SweepOut'] = {
@@ -15,6 +15,7 @@ const sweep: Schemas['SweepOut'] = {
   rows: [row(1, {}), row(2, { a: 1 }), row(3, {}, ['b']), row(4, {})],
   closer: [],
   pairs: [],
+  resting: [],
 };
 
 describe('a sweep', () => {
@@ -39,9 +40,9 @@ describe('a sweep', () => {
   test('shows what waits to be sent, one after the other', () => {
     const key = gradeKey(1, 'a');
     const waiting = [
-      { clientKey: '1', kind: 'grade', key, value: 2 },
-      { clientKey: '2', kind: 'rest', key: 'a', value: 0 },
-      { clientKey: '3', kind: 'grade', key, value: null },
+      { kind: 'grade', key, value: { grade: 2, seenOn: '2026-03-04' }, at: 0 },
+      { kind: 'rest', key: 'a', value: { grade: 0, seenOn: '2026-03-04' }, at: 0 },
+      { kind: 'grade', key, value: null, at: 0 },
     ];
     const shown = withEntries(sweep, waiting);
     expect(shown.rows.map((each) => each.now)).toEqual([{}, { a: 1 }, {}, { a: 0 }]);

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
-import type { Entry } from '../api/entryQueue';
+import type { KeptEntry } from '../outbox/entry';
+import { sweptValue } from '../outbox/swept';
 
 type Sweep = Schemas['SweepOut'];
 
@@ -13,7 +14,10 @@ export function readGradeKey(key: string): { player: number; check: string } {
 }
 
 /** The sweep as it will look when the waiting entries have arrived. */
-export function withEntries(sweep: Sweep, entries: readonly Entry[]): Sweep {
+export function withEntries(
+  sweep: Sweep,
+  entries: readonly Pick<KeptEntry, 'kind' | 'key' | 'value' | 'at'>[],
+): Sweep {
   return entries.reduce((now, entry) => {
     if (entry.kind === 'rest') {
       return leftToGrade(now, entry.key).reduce(
@@ -22,7 +26,7 @@ export function withEntries(sweep: Sweep, entries: readonly Entry[]): Sweep {
       );
     }
     const { player, check } = readGradeKey(entry.key);
-    return withGrade(now, player, check, entry.value as number | null);
+    return withGrade(now, player, check, sweptValue(entry).grade);
   }, sweep);
 }
 

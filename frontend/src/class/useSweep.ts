@@ -1,17 +1,20 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useSyncExternalStore } from 'react';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { type Entry, EntryQueue, type QueueState } from '../api/entryQueue';
 import { newKey } from '../api/newKey';
 import { sweepQuery } from '../api/queries';
-import { gradeKey, readGradeKey, withEntries } from './sweepGrades';
+import type { OutboxState } from '../outbox/outbox';
+import { localDate } from '../outbox/localDate';
+import { groupChannel, studioOutbox } from '../outbox/studio';
+import type { SweptValue } from '../outbox/swept';
+import { useOutbox } from '../outbox/useOutbox';
+import { gradeKey, withEntries } from './sweepGrades';
 
 type Sweep = Schemas['SweepOut'];
 
 export interface SweepHandle {
   sweep: Sweep;
-  queue: QueueState;
+  queue: OutboxState;
   grade: (player: number, check: string, grade: number | null) => void;
   rest: (check: string) => void;
   choose: (checks: string[]) => void;
@@ -21,19 +24,8 @@ export interface SweepHandle {
 export function useSweep(id: number): SweepHandle | { error: Error } | null {
   const cache = useQueryClient();
   const query = useQuery(sweepQuery(id));
-  const queue = useMemo(
-    () =>
-      new EntryQueue<Sweep>({
-        send: (entry) => send(id, entry),
-        onAnswer: (sweep) => cache.setQueryData(sweepQuery(id).queryKey, sweep),
-        onRefused: () => void cache.invalidateQueries({ queryKey: sweepQuery(id).queryKey }),
-        storage: globalThis.localStorage,
-        storageKey: `jolf.sweep.${id}`,
-        network: window,
-      }),
-    [id, cache],
-  );
-  const state = useSyncExternalStore(queue.subscribe, queue.snapshot);
+  const state = useOutbox(studioOutbox);
+  const channel = groupChannel(id);
   const choose = useMutation({
     mutationFn: async (checks: string[]) =>
       unwrap(
@@ -44,29 +36,17 @@ export function useSweep(id: number): SweepHandle | { error: Error } | null {
       ),
     onSuccess: (sweep) => cache.setQueryData(sweepQuery(id).queryKey, sweep),
   });
+  function push(kind: string, key: string, grade: number | null) {
+    const value: SweptValue = { grade, seenOn: localDate(new Date()) };
+    studioOutbox.push(channel, { clientKey: newKey(), kind, key, value });
+  }
   if (query.data === undefined) return query.error ? { error: query.error } : null;
+  const pending = state.waiting.filter((entry) => entry.channel === channel);
   return {
-    sweep: withEntries(query.data, queue.pending()),
+    sweep: withEntries(query.data, pending),
     queue: { ...state, problem: state.problem ?? choose.error?.message ?? null },
-    grade: (player, check, grade) =>
-      queue.push({
-        clientKey: newKey(),
-        kind: 'grade',
-        key: gradeKey(player, check),
-        value: grade,
-      }),
-    rest: (check) => queue.push({ clientKey: newKey(), kind: 'rest', key: check, value: 0 }),
+    grade: (player, check, grade) => push('grade', gradeKey(player, check), grade),
+    rest: (check) => push('rest', check, 0),
     choose: choose.mutate,
   };
-}
-
-async function send(id: number, entry: Entry): Promise<Sweep> {
-  const params = { path: { group_id: id } };
-  if (entry.kind === 'rest') {
-    const body = { client_key: entry.clientKey, check: entry.key };
-    return unwrap(await client.POST('/api/groups/{group_id}/rest', { params, body }));
-  }
-  const { player, check } = readGradeKey(entry.key);
-  const body = { client_key: entry.clientKey, player, check, grade: entry.value as number | null };
-  return unwrap(await client.POST('/api/groups/{group_id}/grades', { params, body }));
 }

@@ -1,22 +1,46 @@
 import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { IconMoon, IconSun } from '@tabler/icons-react';
+import { useEffect, useState } from 'react';
 import { Link, Outlet } from 'react-router';
 
 import { client } from '../api/client';
 import { sessionQuery } from '../api/queries';
+import { adoptOldEntries } from '../outbox/adopt';
+import { studioOutbox } from '../outbox/studio';
 import { SignIn } from '../signin/SignIn';
+import { SignInAgain } from '../signin/SignInAgain';
 import { Problem } from './Problem';
 import css from './Shell.module.css';
+import { Undelivered } from './Undelivered';
 
 /** The frame of every page: the mark, the way home, and the sign-in when it is needed. */
 export function Shell() {
   const session = useQuery(sessionQuery);
-  if (session.error) {
+  const now = session.data?.teacher ?? null;
+  const [known, setKnown] = useState(now);
+  // Who was here stays shown when the session ends, so that nothing on the page is lost.
+  if (now !== null && known === null) setKnown(now);
+  const isAnother = now !== null && known !== null && now.key !== known.key;
+  useEffect(() => {
+    // Nothing of one teacher may stay on the page of another.
+    if (isAnother) window.location.assign('/');
+  }, [isAnother]);
+  const owner = known?.key ?? null;
+  useEffect(() => {
+    if (owner === null) return undefined;
+    const stop = studioOutbox.start(owner);
+    adoptOldEntries(
+      localStorage,
+      (channel) => !channel.startsWith('home/'),
+      (channel, entry) => studioOutbox.push(channel, entry),
+    );
+    return stop;
+  }, [owner]);
+  if (session.error && known === null) {
     return <Problem error={session.error} onRetry={() => void session.refetch()} />;
   }
-  if (!session.data) return null;
-  const { teacher } = session.data;
+  if (!session.data || isAnother) return null;
   return (
     <>
       <a className={css.skip} href="#main">
@@ -28,7 +52,8 @@ export function Shell() {
           <span>Jolf</span>
         </Link>
         <div className={css.right}>
-          {teacher && (
+          {known && <Undelivered />}
+          {known && (
             <nav aria-label="Views">
               <Button component={Link} to="/class" variant="subtle">
                 Class
@@ -42,12 +67,13 @@ export function Shell() {
             </nav>
           )}
           <SchemeButton />
-          {teacher && <SignOutButton name={teacher.name} />}
+          {known && <SignOutButton name={known.name} />}
         </div>
       </header>
       <main id="main" className={css.main}>
-        {teacher ? <Outlet /> : <SignIn />}
+        {known ? <Outlet /> : <SignIn />}
       </main>
+      {known && <SignInAgain owner={known} isOut={now === null} />}
     </>
   );
 }

@@ -1,10 +1,10 @@
 import { Listen } from '../audio/Listen';
-import type { Schemas } from '../api/client';
 import css from './HomePage.module.css';
 import { Tools } from './Tools';
+import type { HomeItem } from './weekNow';
 
 interface Props {
-  item: Schemas['HomeItemOut'];
+  item: HomeItem;
   openStrings: number[];
 }
 

@@ -1,12 +1,14 @@
 import { useState } from 'react';
 
-import { savedWords } from '../api/entryQueue';
 import { StringsRule } from '../components/StringsRule';
+import { savedWords } from '../outbox/outbox';
+import { AskLater } from './AskLater';
 import { Exercise } from './Exercise';
 import css from './HomePage.module.css';
 import { LogDay } from './LogDay';
-import { useHome, type Week } from './useHome';
+import { type HomeHandle, useHome } from './useHome';
 import { WeekDays } from './WeekDays';
+import type { WeekNow } from './weekNow';
 
 /** A week at home: what is for today, its music and tools, and how it went. */
 export function HomePage({ token }: { token: string }) {
@@ -17,10 +19,16 @@ export function HomePage({ token }: { token: string }) {
       <main className={css.page}>
         <h1>Practice week</h1>
         <p>{handle.error}</p>
+        {handle.kept > 0 && (
+          <p>
+            What was logged here and not sent yet is kept on this phone: {handle.kept}{' '}
+            {handle.kept === 1 ? 'entry' : 'entries'}.
+          </p>
+        )}
       </main>
     );
   }
-  const { week, stopped } = handle;
+  const { week } = handle;
   return (
     <main className={css.page}>
       <header>
@@ -33,51 +41,62 @@ export function HomePage({ token }: { token: string }) {
         </p>
       </header>
       <StringsRule />
-      {stopped ? <Stop /> : <Today week={week} token={token} log={handle.log} />}
+      {week.stopped ? (
+        <Stop week={week} takeBack={handle.takeBack} />
+      ) : (
+        <Today token={token} handle={handle} />
+      )}
     </main>
   );
 }
 
 /** Today, or the next day on which something is planned when today is free and not logged. */
-function firstShown(week: Week): string {
+function firstShown(week: WeekNow): string {
   const planned = week.items.flatMap((item) => item.days).sort();
   const isUsed = planned.includes(week.today) || week.days.some((day) => day.date === week.today);
   return isUsed ? week.today : (planned.find((day) => day > week.today) ?? week.today);
 }
 
-function Stop() {
+function Stop({ week, takeBack }: { week: WeekNow; takeBack: HomeHandle['takeBack'] }) {
   return (
     <section className={css.stop} role="alert">
       <h2>Please stop for now</h2>
       <p>Put the instrument down. Do not practise these exercises until your teacher says so.</p>
       <p>
-        Please see a doctor or a physiotherapist about it, and tell your teacher. Your teacher finds
-        a note of it, too.
+        Please see a doctor or a physiotherapist about it, and tell your teacher.{' '}
+        {week.unheard
+          ? 'Your teacher has not heard of it yet: it is sent when there is a network.'
+          : 'Your teacher finds a note of it, too.'}
       </p>
+      {takeBack !== null && (
+        <button type="button" className={css.plain} onClick={takeBack}>
+          That was tapped by mistake
+        </button>
+      )}
     </section>
   );
 }
 
-function Today({
-  week,
-  token,
-  log,
-}: {
-  week: Week;
-  token: string;
-  log: Parameters<typeof LogDay>[0]['onLog'];
-}) {
+function Today({ token, handle }: { token: string; handle: HomeHandle }) {
+  const { week, log, answerLater } = handle;
   const [shown, setShown] = useState(() => firstShown(week));
   const items = week.items.filter((item) => item.days.includes(shown));
   const isToday = shown === week.today;
   return (
     <>
+      {week.asksAbout !== null && (
+        <AskLater key={week.asksAbout} date={week.asksAbout} onAnswer={answerLater} />
+      )}
       <WeekDays week={week} shown={shown} onShow={setShown} />
+      {week.eased && (
+        <p className={css.eased} role="status">
+          <strong>Easing off.</strong> Half as much of it, soft and short, until your next lesson.
+          Leave out whatever hurts.
+        </p>
+      )}
       {week.teacher_line && <p className={css.line}>{week.teacher_line}</p>}
       {items.length === 0 ? (
-        <p className={css.free}>
-          {isToday ? 'Nothing to practise today. Play what you like.' : 'Nothing on this day.'}
-        </p>
+        <p className={css.free}>{freeWords(week, isToday)}</p>
       ) : (
         <p className={css.minutes}>
           {items.length === 1 ? 'One exercise' : `${items.length} exercises`}, about{' '}
@@ -103,4 +122,11 @@ function Today({
       </p>
     </>
   );
+}
+
+function freeWords(week: WeekNow, isToday: boolean): string {
+  if (week.eased && week.items.length === 0) {
+    return 'Rest the hand from the exercises until your next lesson.';
+  }
+  return isToday ? 'Nothing to practise today. Play what you like.' : 'Nothing on this day.';
 }

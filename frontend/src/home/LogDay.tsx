@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import css from './HomePage.module.css';
-import { type DayLog, isStop } from './useHome';
+import { type DayLog, isStop } from './weekNow';
 
 const DONE: [string, string][] = [
   ['done', 'All of it'],
@@ -36,8 +36,8 @@ export function LogDay({ date, isToday, before, onLog }: Props) {
   const [felt, setFelt] = useState<string | null>(null);
   const [signs, setSigns] = useState<string[]>([]);
 
-  function keep(log: Omit<DayLog, 'date'>) {
-    onLog({ date, ...log });
+  function keep(log: Omit<DayLog, 'date' | 'later'>) {
+    onLog({ date, ...log, later: null });
     setAgain(false);
     setDone(null);
     setFelt(null);

@@ -1,10 +1,10 @@
 import css from './HomePage.module.css';
-import type { Week } from './useHome';
+import type { WeekNow } from './weekNow';
 
 const DAYS_SHOWN = 7;
 
 interface Props {
-  week: Week;
+  week: WeekNow;
   shown: string;
   onShow: (date: string) => void;
 }
@@ -36,7 +36,7 @@ export function WeekDays({ week, shown, onShow }: Props) {
 }
 
 /** The seven days after the lesson; once they are over, the seven up to today. */
-function daysOf(week: Week): string[] {
+function daysOf(week: WeekNow): string[] {
   const last = plus(week.given_on, DAYS_SHOWN);
   const first = week.today > last ? plus(week.today, 1 - DAYS_SHOWN) : plus(week.given_on, 1);
   return Array.from({ length: DAYS_SHOWN }, (_, index) => plus(first, index));

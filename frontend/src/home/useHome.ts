@@ -1,47 +1,46 @@
-import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
-import { type Entry, EntryQueue, type QueueState } from '../api/entryQueue';
 import { newKey } from '../api/newKey';
-
-export type Week = Schemas['HomeOut'];
-export type DayLog = Schemas['HomeDayOut'];
+import { adoptOldEntries } from '../outbox/adopt';
+import type { KeptEntry } from '../outbox/entry';
+import { localDate } from '../outbox/localDate';
+import { Outbox, type OutboxState } from '../outbox/outbox';
+import { useOutbox } from '../outbox/useOutbox';
+import { useTakeBack } from './useTakeBack';
+import { type DayLog, isStop, type Week, type WeekNow, weekNow } from './weekNow';
 
 export interface HomeHandle {
-  week: Week;
-  queue: QueueState;
-  /** Paused by the teacher's side, or by a log that is still on its way there. */
-  stopped: boolean;
+  week: WeekNow;
+  queue: OutboxState;
   log: (day: DayLog) => void;
+  /** When pain of a day was still there: next_day, rest, night; [] for not. */
+  answerLater: (date: string, times: string[]) => void;
+  /** Takes back a stop that was tapped a moment ago; null when it is too late for that. */
+  takeBack: (() => void) | null;
 }
 
+const EVERY_MINUTE = 60_000;
+const ENDED = [404, 410];
+
 /** The week behind the link, with days that were logged here and are still to be sent. */
-export function useHome(token: string): HomeHandle | { error: string } | null {
+export function useHome(token: string): HomeHandle | { error: string; kept: number } | null {
   const [week, setWeek] = useState<Week | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const path = useMemo(() => ({ path: { token } }), [token]);
-  const queue = useMemo(
-    () =>
-      new EntryQueue<Week>({
-        send: async (entry) =>
-          unwrap(
-            await client.POST('/api/home/{token}/days', {
-              params: path,
-              body: entry.value as Schemas['HomeDayIn'],
-            }),
-          ),
-        onAnswer: setWeek,
-        onRefused: () => undefined,
-        storage: globalThis.localStorage,
-        storageKey: `jolf.home.${token}`,
-        network: window,
-      }),
-    [path, token],
-  );
-  const state = useSyncExternalStore(queue.subscribe, queue.snapshot);
+  const channel = `home/${token}`;
+  const outbox = useMemo(() => makeOutbox(token, setWeek), [token]);
+  const state = useOutbox(outbox);
+  const today = useToday();
+
   useEffect(() => {
+    const stop = outbox.start(channel);
+    adoptOldEntries(
+      localStorage,
+      (old) => old === channel,
+      (_, entry) => outbox.push(channel, entry),
+    );
     client
-      .GET('/api/home/{token}', { params: path })
+      .GET('/api/home/{token}', { params: { path: { token } } })
       .then((answer) => setWeek(unwrap(answer)))
       .catch((problem: unknown) =>
         setError(
@@ -50,33 +49,60 @@ export function useHome(token: string): HomeHandle | { error: string } | null {
             : 'No network, and this week has not been opened here before.',
         ),
       );
-  }, [path]);
+    return stop;
+  }, [outbox, channel, token]);
+
+  const { remember, takeBack } = useTakeBack(outbox, channel);
   const log = useCallback(
-    (day: DayLog) => queue.push({ clientKey: newKey(), kind: 'day', key: day.date, value: day }),
-    [queue],
+    (day: DayLog) => {
+      const clientKey = newKey();
+      if (isStop(day)) remember(clientKey);
+      outbox.push(channel, { clientKey, kind: 'day', key: day.date, value: day });
+    },
+    [outbox, channel, remember],
   );
-  if (week === null) return error === null ? null : { error };
-  const pending = queue.pending();
-  return {
-    week: withLogs(week, pending),
-    queue: state,
-    stopped: week.paused || pending.some((entry) => isStop(entry.value as DayLog)),
-    log,
-  };
+  const answerLater = useCallback(
+    (date: string, times: string[]) =>
+      outbox.push(channel, { clientKey: newKey(), kind: 'later', key: date, value: times }),
+    [outbox, channel],
+  );
+  if (week === null) return error === null ? null : { error, kept: state.waiting.length };
+  return { week: weekNow(week, state.waiting, today), queue: state, log, answerLater, takeBack };
 }
 
-/** The week as it will look when the waiting logs have arrived. */
-export function withLogs(week: Week, entries: readonly Entry[]): Week {
-  return entries.reduce((now, entry) => {
-    const log = entry.value as DayLog;
-    const others = now.days.filter((day) => day.date !== log.date);
-    return { ...now, days: [...others, log] };
-  }, week);
+function makeOutbox(token: string, onWeek: (week: Week) => void): Outbox {
+  return new Outbox({
+    send: (entry) => send(token, entry),
+    onAnswer: (_, week) => onWeek(week as Week),
+    onStale: () => undefined,
+    whoIsHere: () => Promise.resolve(`home/${token}`),
+    storage: globalThis.localStorage,
+    window: globalThis.window,
+    locks: (globalThis.navigator as Partial<Navigator>).locks,
+    holds: (_, error) => ENDED.includes(error.status),
+  });
 }
 
-const STOP_PAIN = 4;
+async function send(token: string, { clientKey, kind, key, value }: KeptEntry): Promise<Week> {
+  const params = { path: { token } };
+  if (kind === 'later') {
+    const body = { date: key, times: value as string[] };
+    return unwrap(await client.POST('/api/home/{token}/later', { params, body }));
+  }
+  if (kind === 'take-back') {
+    const body = { client_key: key, seconds: value as number };
+    return unwrap(await client.POST('/api/home/{token}/take-back', { params, body }));
+  }
+  const body = { ...(value as Schemas['HomeDayIn']), client_key: clientKey };
+  return unwrap(await client.POST('/api/home/{token}/days', { params, body }));
+}
 
-/** A log after which one stops and asks: pain of four or more, or a sign. */
-export function isStop(log: DayLog): boolean {
-  return log.pain >= STOP_PAIN || log.signs.length > 0;
+/** The date on this device; the page may stay open over midnight. */
+function useToday(): string {
+  const [today, setToday] = useState(() => localDate(new Date()));
+  useEffect(() => {
+    const timer = setInterval(() => setToday(localDate(new Date())), EVERY_MINUTE);
+    return () => clearInterval(timer);
+  }, []);
+  return today;
 }

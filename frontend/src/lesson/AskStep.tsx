@@ -1,4 +1,4 @@
-import { Button, Checkbox, NumberInput, Select } from '@mantine/core';
+import { Button, Checkbox, Select } from '@mantine/core';
 import { useState } from 'react';
 
 import type { Catalogue, Schemas } from '../api/client';
@@ -7,6 +7,7 @@ import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
+import { RemoveLesson } from './RemoveLesson';
 import type { LessonHandle } from './useLesson';
 
 const SIGNS: [string, string][] = [
@@ -25,24 +26,39 @@ const TIMES: [string, string][] = [
   ['night', 'at night'],
   ['next_day', 'still the next day'],
 ];
+const PAINS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+const WEEKS = [
+  { value: '0', label: 'less than a week' },
+  { value: '1', label: 'one to two weeks' },
+  { value: '2', label: 'two weeks or more' },
+];
 const PLACES = ['skin', 'thumb', 'hand', 'wrist', 'forearm', 'elbow', 'shoulder', 'neck', 'back'];
 
 interface Props {
   handle: LessonHandle;
   catalogue: Catalogue;
+  /** The questions about the body are open from the start. */
+  isTelling: boolean;
   onDone: () => void;
 }
 
 /** Last week's exercises, how the body is, and what the player complains of. */
-export function AskStep({ handle, catalogue, onDone }: Props) {
+export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
   const { lesson, enter } = handle;
-  const [open, setOpen] = useState(lesson.asked && Object.keys(lesson.reports).length > 0);
+  const isStopped = lesson.safety.level === 'red';
+  const [open, setOpen] = useState(isTelling);
 
+  // Answers that were given stay: "all is well" answers for the first time, and takes no stop away.
   function allWell() {
-    enter('reports', '', {});
+    if (!lesson.asked) enter('reports', '', {});
     onDone();
   }
-  useKeys({ w: allWell, y: () => setOpen(true), Enter: lesson.asked ? onDone : allWell });
+  const canBeWell = !isStopped && Object.values(lesson.reports).every((value) => value === 0);
+  useKeys({
+    w: canBeWell ? allWell : undefined,
+    y: () => setOpen(true),
+    Enter: canBeWell ? allWell : onDone,
+  });
 
   return (
     <div className={css.ask}>
@@ -51,14 +67,20 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
       <section>
         <h2>Any pain, numbness or tiredness?</h2>
         <div className={css.answers}>
-          <Button size="lg" aria-keyshortcuts="w" onClick={allWell}>
+          <Button size="lg" aria-keyshortcuts="w" onClick={allWell} disabled={!canBeWell}>
             All is well
           </Button>
           <Button size="lg" variant="default" aria-keyshortcuts="y" onClick={() => setOpen(true)}>
             Yes, something
           </Button>
         </div>
-        {open && <Reports handle={handle} onDone={onDone} />}
+        {isStopped && (
+          <p>
+            A stop is up. A tick by mistake is taken back with Undo; otherwise only your note lifts
+            it.
+          </p>
+        )}
+        {(open || !canBeWell) && <Reports handle={handle} onDone={onDone} />}
       </section>
       {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
       <Reminders reminders={lesson.reminders} />
@@ -73,27 +95,29 @@ export function AskStep({ handle, catalogue, onDone }: Props) {
           onChange={(event) => enter('harder', '', event.currentTarget.checked)}
         />
       </section>
+      <RemoveLesson lesson={lesson} />
     </div>
   );
 }
 
-/** After a long time without a lesson: was there a break? It halves what loads the hand. */
+/** After a long time without a lesson: was there a break? Unanswered, a long one counts as one. */
 function Away({ handle, weeks }: { handle: LessonHandle; weeks: number }) {
   const { lesson, enter } = handle;
+  const said = lesson.break_weeks;
   return (
     <section>
-      <h2>{weeks} weeks since the last lesson. Played in between?</h2>
+      <h2>{weeks} weeks without lesson or practice here. Played in between?</h2>
       <div className={css.answers} role="group" aria-label="Played in between">
         <Button
-          variant={lesson.break_weeks === 0 ? 'filled' : 'default'}
-          aria-pressed={lesson.break_weeks === 0}
+          variant={said === 0 ? 'filled' : 'default'}
+          aria-pressed={said === 0}
           onClick={() => enter('break', '', 0)}
         >
           Yes
         </Button>
         <Button
-          variant={lesson.break_weeks > 0 ? 'filled' : 'default'}
-          aria-pressed={lesson.break_weeks > 0}
+          variant={said !== null && said > 0 ? 'filled' : 'default'}
+          aria-pressed={said !== null && said > 0}
           onClick={() => enter('break', '', weeks)}
         >
           No, a break
@@ -156,39 +180,32 @@ function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Cat
 
 function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void }) {
   const { enter } = handle;
-  const [reports, setReports] = useState<Record<string, unknown>>(handle.lesson.reports);
+  const { reports } = handle.lesson;
   const times = Array.isArray(reports['pain_when']) ? (reports['pain_when'] as string[]) : [];
 
   function change(name: string, value: unknown) {
     const rest = Object.fromEntries(Object.entries(reports).filter(([key]) => key !== name));
     const empty = value === null || value === false || (Array.isArray(value) && value.length === 0);
-    const next = empty ? rest : { ...rest, [name]: value };
-    setReports(next);
-    enter('reports', '', next);
+    enter('reports', '', empty ? rest : { ...rest, [name]: value });
   }
 
   return (
     <div className={css.reports}>
+      <PainScale pain={reports['pain']} onPick={(value) => change('pain', value)} />
       <div className={css.pain}>
-        <NumberInput
-          label="Pain, 0 to 10"
-          min={0}
-          max={10}
-          clampBehavior="strict"
-          value={typeof reports['pain'] === 'number' ? reports['pain'] : ''}
-          onChange={(value) => change('pain', typeof value === 'number' ? value : null)}
-        />
         <Select
           label="Where"
           data={PLACES.map((p) => ({ value: p, label: p === 'skin' ? 'fingertip skin' : p }))}
           value={typeof reports['place'] === 'string' ? reports['place'] : null}
           onChange={(value) => change('place', value)}
+          clearable
         />
-        <NumberInput
-          label="Weeks in the same place"
-          min={0}
-          value={typeof reports['same_place_weeks'] === 'number' ? reports['same_place_weeks'] : ''}
-          onChange={(value) => change('same_place_weeks', typeof value === 'number' ? value : null)}
+        <Select
+          label="In the same place"
+          data={WEEKS}
+          value={weeksChosen(reports['same_place_weeks'])}
+          onChange={(value) => change('same_place_weeks', value === null ? null : Number(value))}
+          clearable
         />
       </div>
       <Checkbox.Group
@@ -221,6 +238,33 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
         ))}
       </fieldset>
       <Button onClick={onDone}>On to the look</Button>
+    </div>
+  );
+}
+
+function weeksChosen(weeks: unknown): string | null {
+  if (typeof weeks !== 'number') return null;
+  return weeks >= 2 ? '2' : weeks >= 1 ? '1' : '0';
+}
+
+/** Picked, not typed, so that no half-typed number counts. */
+function PainScale({ pain, onPick }: { pain: unknown; onPick: (pain: number | null) => void }) {
+  return (
+    <div role="group" aria-label="Pain, 0 to 10">
+      <p className={css.label}>Pain, from 0 (none) to 10</p>
+      <div className={css.scale}>
+        {PAINS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-label={`Pain ${each} of 10`}
+            aria-pressed={pain === each}
+            onClick={() => onPick(pain === each ? null : each)}
+          >
+            {each}
+          </button>
+        ))}
+      </div>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 
 import type { Catalogue } from '../api/client';
-import { savedWords } from '../api/entryQueue';
+import { savedWords } from '../outbox/outbox';
 import { catalogueQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
@@ -27,6 +27,8 @@ const STEP_WORDS: Record<Step, string> = {
   give: 'Give',
 };
 const STEP_KEYS: Record<Step, string> = { ask: 'a', look: 'l', decide: 'd', give: 'g' };
+
+const REPLACE = { replace: true };
 
 /** One lesson from the first question to the sheet, on one page that is always saved. */
 export function LessonPage() {
@@ -52,7 +54,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const navigate = useNavigate();
   const asked = params.get('step');
   const step = STEPS.find((name) => name === asked) ?? opening;
-  const go = (to: Step) => setParams({ step: to }, { replace: true });
+  const go = (to: Step) => setParams({ step: to }, REPLACE);
 
   useKeys({
     a: () => go('ask'),
@@ -90,9 +92,15 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         </nav>
         <SaveState handle={handle} onHelp={() => setHelp(true)} />
       </header>
-      <SafetyBand lesson={lesson} />
+      <SafetyBand handle={handle} onTell={() => setParams({ step: 'ask', tell: '1' }, REPLACE)} />
       {step === 'ask' && (
-        <AskStep handle={handle} catalogue={catalogue} onDone={() => go('look')} />
+        <AskStep
+          key={params.get('tell')}
+          handle={handle}
+          catalogue={catalogue}
+          isTelling={params.has('tell')}
+          onDone={() => go('look')}
+        />
       )}
       {step === 'look' && (
         <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
@@ -107,17 +115,19 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
 }
 
 function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => void }) {
-  const { queue, lesson, undo, undoProblem } = handle;
+  const { queue, lesson, undo, undoProblem, changedElsewhere } = handle;
+  const next = lesson.undoable[0];
   return (
     <div className={css.save}>
       <span role="status" className="quiet">
         {undoProblem ?? savedWords(queue)}
+        {changedElsewhere && ' · changed in another window'}
       </span>
       <Button
         variant="default"
-        disabled={lesson.undo === null && queue.waiting === 0}
+        disabled={next === undefined && queue.waiting.length === 0}
         aria-keyshortcuts="u"
-        aria-label={lesson.undo ? `Undo: ${lesson.undo}` : 'Undo'}
+        aria-label={next ? `Undo: ${next.words}` : 'Undo'}
         onClick={undo}
       >
         Undo

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import type { Finding, Lesson } from '../api/client';
-import type { Entry } from '../api/entryQueue';
+import type { Entry } from '../outbox/entry';
 import { withEntries } from './overlay';
 
 const base = {

@@ -1,9 +1,19 @@
 import type { Catalogue, Finding, Lesson } from '../api/client';
-import type { Entry } from '../api/entryQueue';
+import type { Entry } from '../outbox/entry';
+import { withPlan } from './planDraft';
 
 /** The lesson as it will look when the waiting entries have arrived: grades show at once. */
 export function withEntries(lesson: Lesson, entries: readonly Entry[]): Lesson {
-  return entries.reduce(withEntry, lesson);
+  const undone = new Set(entries.filter((e) => e.kind === 'undo').map((e) => e.key));
+  return entries.filter((entry) => !undone.has(entry.clientKey)).reduce(withEntry, lesson);
+}
+
+/** The key of what undo takes back next: what is on its way first; null when nothing is left. */
+export function nextUndo(lesson: Lesson, entries: readonly Entry[]): string | null {
+  const undone = new Set(entries.filter((e) => e.kind === 'undo').map((e) => e.key));
+  const onTheWay = entries.filter((e) => e.kind !== 'undo').map((e) => e.clientKey);
+  const all = [...onTheWay.reverse(), ...lesson.undoable.map((each) => each.key)];
+  return all.find((key) => !undone.has(key)) ?? null;
 }
 
 function withEntry(lesson: Lesson, entry: Entry): Lesson {
@@ -23,7 +33,9 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
     case 'complaint':
       return { ...lesson, complaint: (entry.value as string | null) ?? null };
     case 'break':
-      return { ...lesson, break_weeks: entry.value as number };
+      return { ...lesson, break_weeks: entry.value as number | null };
+    case 'plan':
+      return withPlan(lesson, entry.value);
     case 'harder':
       return { ...lesson, harder_piece: entry.value === true };
     case 'line':

@@ -1,89 +1,80 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useState } from 'react';
 
-import { ApiError, client, type Lesson, unwrap } from '../api/client';
+import type { Lesson } from '../api/client';
 import { newKey } from '../api/newKey';
 import { lessonQuery } from '../api/queries';
-import { EntryQueue, type QueueState } from '../api/entryQueue';
-import { withEntries } from './overlay';
+import type { KeptEntry } from '../outbox/entry';
+import type { OutboxState } from '../outbox/outbox';
+import { lessonChannel, studioOutbox } from '../outbox/studio';
+import { useOutbox } from '../outbox/useOutbox';
+import { nextUndo, withEntries } from './overlay';
 
 export interface LessonHandle {
   lesson: Lesson;
-  queue: QueueState;
+  queue: OutboxState;
   enter: (kind: string, key: string, value: unknown) => void;
   undo: () => void;
   undoProblem: string | null;
   /** Entries are on their way, so what follows from them is not known yet. */
   weighing: boolean;
+  /** Something was changed in another window since the last entry here. */
+  changedElsewhere: boolean;
 }
 
 const REFRESH_EVERY = 15_000;
 
 /** The lesson with everything entered so far, and the way to enter more. */
 export function useLesson(id: number): LessonHandle | { error: Error } | null {
-  const cache = useQueryClient();
-  const options = lessonQuery(id);
   const query = useQuery({
-    ...options,
+    ...lessonQuery(id),
     refetchInterval: REFRESH_EVERY,
     refetchOnWindowFocus: true,
   });
   const [undoProblem, setUndoProblem] = useState<string | null>(null);
-
-  const queue = useMemo(
-    () =>
-      new EntryQueue({
-        send: async (entry) =>
-          unwrap(
-            await client.POST('/api/lessons/{lesson_id}/entries', {
-              params: { path: { lesson_id: id } },
-              body: {
-                client_key: entry.clientKey,
-                kind: entry.kind,
-                key: entry.key,
-                value: entry.value,
-              },
-            }),
-          ),
-        onAnswer: (lesson) => cache.setQueryData(lessonQuery(id).queryKey, lesson),
-        onRefused: () => void cache.invalidateQueries({ queryKey: lessonQuery(id).queryKey }),
-        storage: globalThis.localStorage,
-        storageKey: `jolf.lesson.${id}`,
-        network: window,
-      }),
-    [id, cache],
-  );
-  const state = useSyncExternalStore(queue.subscribe, queue.snapshot);
+  const state = useOutbox(studioOutbox);
+  const channel = lessonChannel(id);
+  const pending = state.waiting.filter((entry) => entry.channel === channel);
+  const changedElsewhere = useChangedElsewhere(query.data, pending);
 
   const enter = useCallback(
     (kind: string, key: string, value: unknown) => {
       setUndoProblem(null);
-      queue.push({ clientKey: newKey(), kind, key, value });
+      studioOutbox.push(channel, { clientKey: newKey(), kind, key, value });
     },
-    [queue],
+    [channel],
   );
+  const lesson = query.data;
   const undo = useCallback(() => {
-    if (queue.takeBack()) return;
-    client
-      .POST('/api/lessons/{lesson_id}/undo', { params: { path: { lesson_id: id } } })
-      .then((answer) => {
-        cache.setQueryData(lessonQuery(id).queryKey, unwrap(answer));
-        setUndoProblem(null);
-      })
-      .catch((error: unknown) => {
-        setUndoProblem(
-          error instanceof ApiError ? error.message : 'No connection: undo works when it is back.',
-        );
-      });
-  }, [queue, cache, id]);
+    if (!lesson || studioOutbox.takeBack(channel)) return;
+    const target = nextUndo(lesson, studioOutbox.pending(channel));
+    setUndoProblem(target === null ? 'There is nothing left to undo.' : null);
+    if (target === null) return;
+    studioOutbox.push(channel, { clientKey: newKey(), kind: 'undo', key: target, value: null });
+  }, [lesson, channel]);
 
-  if (query.data === undefined) return query.error ? { error: query.error } : null;
+  if (lesson === undefined) return query.error ? { error: query.error } : null;
   return {
-    lesson: withEntries(query.data, queue.pending()),
+    lesson: withEntries(lesson, pending),
     queue: state,
     enter,
     undo,
     undoProblem,
-    weighing: state.waiting > 0 && !state.offline,
+    weighing: pending.length > 0 && !state.offline,
+    changedElsewhere,
   };
+}
+
+/** True when the revision rose by more than what was sent from here. */
+function useChangedElsewhere(lesson: Lesson | undefined, pending: readonly KeptEntry[]): boolean {
+  const revision = lesson?.revision ?? 0;
+  const [seen, setSeen] = useState({ revision, waiting: pending.length, elsewhere: false });
+  if (lesson && (seen.revision !== revision || seen.waiting !== pending.length)) {
+    const rose = seen.revision > 0 ? revision - seen.revision : 0;
+    const sent = Math.max(0, seen.waiting - pending.length);
+    const entered = pending.length > seen.waiting;
+    const elsewhere = rose > sent + seen.waiting || (seen.elsewhere && !entered);
+    setSeen({ revision, waiting: pending.length, elsewhere });
+  }
+  return seen.elsewhere;
 }

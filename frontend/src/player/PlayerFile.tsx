@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { ApiError, client } from '../api/client';
+import { client, unwrapEmpty } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import css from './PlayerFile.module.css';
 
@@ -32,11 +32,7 @@ function Erase({ id, name }: { id: number; name: string }) {
   const erase = useMutation({
     mutationFn: async () => {
       const params = { path: { player_id: id }, query: { name: typed } };
-      const { response, error } = await client.DELETE('/api/players/{player_id}', { params });
-      if (!response.ok) {
-        const body = error as unknown as { message?: string };
-        throw new ApiError(response.status, 'refused', body.message ?? 'It was refused.', []);
-      }
+      unwrapEmpty(await client.DELETE('/api/players/{player_id}', { params }));
     },
     onSuccess: async () => {
       await navigate('/');

@@ -6,13 +6,13 @@ import { useParams } from 'react-router';
 import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
+import { LiftFlag } from '../components/LiftFlag';
 import { Problem } from '../components/Problem';
 import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Ladders } from './Ladders';
-import { LiftFlag } from './LiftFlag';
 import { PlayerDialog } from './PlayerDialog';
 import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
@@ -38,7 +38,7 @@ export function PlayerPage() {
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
   const { player, lessons, rows, ladders, headline, flags, lesson_today, ways } = query.data;
-  const up = flags.find((flag) => flag.lifted_on === null);
+  const { stop, pain } = query.data;
   return (
     <div className={css.page}>
       <header className={css.head}>
@@ -58,14 +58,20 @@ export function PlayerPage() {
         </Button>
       </header>
       <StringsRule />
-      {up && (
+      {stop && (
         <section className={css.flag} role="alert">
           <div>
-            <strong>Stop, since {shortDate(up.raised_on)}:</strong> {up.reasons.join('; ')}. Plans
-            are paused; a doctor or physiotherapist should look at it.
+            <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}.
+            Plans are paused; a doctor or physiotherapist should look at it.
           </div>
-          <LiftFlag playerId={player.id} />
+          <LiftFlag playerId={player.id} reasons={stop.reasons} />
         </section>
+      )}
+      {pain && (
+        <p className={css.pain} role="status">
+          <strong>Hurt at home</strong> on {shortDate(pain.date)}: {pain.pain} of 10. The week on
+          the phone eases off.
+        </p>
       )}
       <p className={css.headline}>{headline}</p>
       <Reminders reminders={query.data.reminders} />
@@ -92,8 +98,9 @@ export function PlayerPage() {
             {flags
               .filter((flag) => flag.lifted_on !== null)
               .map((flag) => (
-                <li key={flag.raised_on + flag.note}>
-                  {shortDate(flag.raised_on)}, {flag.reasons.join('; ')}: lifted{' '}
+                <li key={flag.raised_on + flag.reasons.join() + flag.note}>
+                  {shortDate(flag.raised_on)}, {flag.reasons.join('; ')}:{' '}
+                  {flag.mistaken ? 'taken back' : 'lifted'}{' '}
                   {flag.lifted_on && shortDate(flag.lifted_on)}, “{flag.note}”
                 </li>
               ))}

@@ -8,8 +8,27 @@ import { StringsRule } from '../components/StringsRule';
 import css from './SignIn.module.css';
 
 export function SignIn() {
+  return (
+    <div className={css.form}>
+      <h1>A clinic for the left hand</h1>
+      <StringsRule />
+      <p className="quiet">
+        Look, find the cause, give a week of practice, and see it change. For teachers of violin,
+        viola, cello and double bass.
+      </p>
+      <SignInForm />
+      <p className="quiet">
+        A teacher&rsquo;s aid, not a medical device. With pain or numbness, a doctor or
+        physiotherapist comes first.
+      </p>
+    </div>
+  );
+}
+
+/** Name and password. `name`: who was here before. */
+export function SignInForm({ name = '' }: { name?: string }) {
   const cache = useQueryClient();
-  const [username, setUsername] = useState('');
+  const [username, setUsername] = useState(name);
   const [password, setPassword] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -31,13 +50,7 @@ export function SignIn() {
   }
 
   return (
-    <form className={css.form} onSubmit={(event) => void submit(event)}>
-      <h1>A clinic for the left hand</h1>
-      <StringsRule />
-      <p className="quiet">
-        Look, find the cause, give a week of practice, and see it change. For teachers of violin,
-        viola, cello and double bass.
-      </p>
+    <form className={css.fields} onSubmit={(event) => void submit(event)}>
       <TextInput
         label="Name"
         autoComplete="username"
@@ -46,7 +59,7 @@ export function SignIn() {
         size="lg"
         required
         withAsterisk={false}
-        autoFocus
+        autoFocus={name === ''}
       />
       <PasswordInput
         label="Password"
@@ -57,14 +70,11 @@ export function SignIn() {
         required
         withAsterisk={false}
         error={problem}
+        data-autofocus={name !== '' || undefined}
       />
       <Button type="submit" size="lg" loading={busy}>
         Sign in
       </Button>
-      <p className="quiet">
-        A teacher&rsquo;s aid, not a medical device. With pain or numbness, a doctor or
-        physiotherapist comes first.
-      </p>
     </form>
   );
 }

@@ -20,8 +20,10 @@ export function TodayPage() {
   const [adding, setAdding] = useState(false);
   if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return null;
-  const today = day.data.rows.filter((row) => row.is_today);
-  const others = day.data.rows.filter((row) => !row.is_today);
+  const urgent = day.data.rows.filter((row) => row.flag !== null || row.pain !== null);
+  const calm = day.data.rows.filter((row) => !urgent.includes(row));
+  const today = calm.filter((row) => row.is_today);
+  const others = calm.filter((row) => !row.is_today);
   const date = new Date(`${day.data.date}T12:00:00`);
   return (
     <div className={css.page}>
@@ -29,9 +31,16 @@ export function TodayPage() {
         {date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
       </h1>
       <StringsRule />
+      {urgent.length > 0 && (
+        <ul className={css.list} aria-label="Stopped or in pain">
+          {urgent.map((row) => (
+            <PlayerRow key={row.player.id} row={row} main={row.is_today} />
+          ))}
+        </ul>
+      )}
       {today.length === 0 ? (
         <p className={css.empty}>
-          {others.length > 0
+          {day.data.rows.length > 0
             ? 'No lessons on this weekday. Pick a player below to begin one.'
             : 'Nobody is here yet. Add your first player; a name and an instrument are enough.'}
         </p>
@@ -88,6 +97,11 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
           <strong>{row.focus.join(', ')}</strong>
         ) : (
           row.due.length === 0 && <span className="quiet">no focus yet</span>
+        )}
+        {row.pain && (
+          <span className={css.flag}>
+            Hurt at home on {shortDate(row.pain.date)}: {row.pain.pain} of 10
+          </span>
         )}
         {row.due.length > 0 && <span>look again: {row.due.join(', ').toLowerCase()}</span>}
         <span className="quiet">

@@ -29,6 +29,25 @@ export const MOVE_WORDS: Record<string, string> = {
   'look again': 'Look again',
 };
 
+/** Kinds of entries, as they are called when they wait or were not taken. */
+export const KIND_WORDS: Record<string, string> = {
+  observation: 'Grade',
+  reports: 'Answers',
+  complaint: 'Complaint',
+  skip: 'Skipped check',
+  cause: 'Word on a cause',
+  result: 'Last week’s result',
+  order: 'Order of looking',
+  break: 'Break',
+  disliked: 'Dislike',
+  harder: 'Harder piece',
+  line: 'Line on the sheet',
+  focus: 'Focus',
+  plan: 'Plan',
+  grade: 'Grade in class',
+  rest: 'Rest of the class',
+};
+
 export function gradeWord(grade: number, isTrial = false): string {
   return (isTrial ? TRIAL_WORDS : GRADE_WORDS)[grade] ?? '';
 }
@@ -38,6 +57,10 @@ export function shortDate(iso: string): string {
     day: 'numeric',
     month: 'short',
   });
+}
+
+export function longDate(date: Date): string {
+  return date.toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 }
 
 export function minutesWords(minutes: number): string {

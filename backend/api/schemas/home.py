@@ -4,11 +4,32 @@ from datetime import date
 
 from ninja import Field, Schema
 
-from api.schemas import DrillNoteOut, HomeDayOut
+from api.schemas.sheets import DrillNoteOut
+
+
+class HomeDayOut(Schema):
+    date: date
+    done: str
+    felt: str
+    pain: int
+    signs: list[str]
+    later: list[str] | None
+
+
+class EasedOut(Schema):
+    """What is left of a dose while one eases off."""
+
+    dose: str
+    minutes: float
+    reps: int
+    sets: int
+    seconds: float
 
 
 class HomeItemOut(Schema):
-    """One exercise at home. Times in seconds; `days` are calendar days, what was missed moved."""
+    """One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
+    after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
+    after pain, None for what rests then."""
 
     exercise: str
     name: str
@@ -33,27 +54,47 @@ class HomeItemOut(Schema):
     pause: float
     rest: float
     is_hold: bool
-    days: list[date]
+    planned: list[int]
+    is_apart: bool
+    eased: EasedOut | None
 
 
 class HomeOut(Schema):
+    """`eased`: something hurt, or a stop was lifted; half doses hold."""
+
     first_name: str
     instrument: str
     given_on: date
     today: date
     teacher_line: str
     paused: bool
+    eased: bool
     open_strings: list[int]
     items: list[HomeItemOut]
     days: list[HomeDayOut]
 
 
 class HomeDayIn(Schema):
+    client_key: str = Field(default="", max_length=64)
     date: date
     done: str = Field(max_length=10)
     felt: str = Field(default="", max_length=10)
     pain: int = 0
     signs: list[str] = Field(default=[], max_length=10)
+
+
+class LaterIn(Schema):
+    """`times`: when pain of the day `date` was still there: next_day, rest, night."""
+
+    date: date
+    times: list[str] = Field(max_length=3)
+
+
+class TakeBackIn(Schema):
+    """`client_key`: of the log that stopped the week; `seconds` between the two taps."""
+
+    client_key: str = Field(min_length=8, max_length=64)
+    seconds: float
 
 
 class LinkOut(Schema):

@@ -2,7 +2,7 @@
 
 from ninja import Schema
 
-from api.schemas import DrillNoteOut
+from api.schemas.sheets import DrillNoteOut
 
 
 class DrillKindOut(Schema):

@@ -1,8 +1,11 @@
 """Shapes of groups, sweeps and partner cards."""
 
+from datetime import date
+
 from ninja import Field, Schema
 
-from api.schemas import FlagOut, PlayerBrief
+from api.schemas.players import FlagOut, PainOut, PlayerBrief
+from api.types import RecordId
 
 
 class GroupOut(Schema):
@@ -14,7 +17,7 @@ class GroupOut(Schema):
 
 class GroupIn(Schema):
     name: str = Field(max_length=200)
-    players: list[int] = Field(max_length=60)
+    players: list[RecordId] = Field(max_length=60)
 
 
 class CheckChoiceOut(Schema):
@@ -28,14 +31,16 @@ class ChecksIn(Schema):
 
 class SweepGradeIn(Schema):
     client_key: str = Field(min_length=8, max_length=64)
-    player: int
+    player: RecordId
     check: str = Field(max_length=40)
     grade: int | None = None
+    seen_on: date | None = None
 
 
 class RestIn(Schema):
     client_key: str = Field(min_length=8, max_length=64)
     check: str = Field(max_length=40)
+    seen_on: date | None = None
 
 
 class SweepRowOut(Schema):
@@ -47,6 +52,7 @@ class SweepRowOut(Schema):
     now: dict[str, int]
     before: dict[str, int]
     flag: FlagOut | None
+    pain: PainOut | None
 
 
 class CloserOut(Schema):
@@ -66,9 +72,12 @@ class PairOut(Schema):
 
 
 class SweepOut(Schema):
+    """`resting`: first names of those who are stopped; they neither play nor watch a hand."""
+
     id: int
     name: str
     checks: list[str]
     rows: list[SweepRowOut]
     closer: list[CloserOut]
     pairs: list[PairOut]
+    resting: list[str]

@@ -3,10 +3,16 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { ApiError, client, unwrap } from '../api/client';
-import { Dialog } from '../components/Dialog';
+import { Dialog } from './Dialog';
+
+interface Props {
+  playerId: number;
+  /** The reasons that stand before the teacher; what was raised since stays up. */
+  reasons: string[];
+}
 
 /** Lifting a red flag asks for a note; the date is today's. */
-export function LiftFlag({ playerId }: { playerId: number }) {
+export function LiftFlag({ playerId, reasons }: Props) {
   const [opened, setOpened] = useState(false);
   const [note, setNote] = useState('');
   const cache = useQueryClient();
@@ -15,11 +21,12 @@ export function LiftFlag({ playerId }: { playerId: number }) {
       unwrap(
         await client.POST('/api/players/{player_id}/lift-flag', {
           params: { path: { player_id: playerId } },
-          body: { note },
+          body: { note, reasons },
         }),
       ),
     onSuccess: async () => {
       setOpened(false);
+      setNote('');
       await cache.invalidateQueries();
     },
   });
@@ -36,6 +43,7 @@ export function LiftFlag({ playerId }: { playerId: number }) {
             lift.mutate();
           }}
         >
+          <p>Lifted for: {reasons.join('; ')}. The two weeks after it ease off.</p>
           <Textarea
             label="What has changed, and who says so?"
             placeholder="Seen by a physiotherapist; may play ten minutes a day."

@@ -1,0 +1,1 @@
+"""The shapes that enter and leave the API, one file a noun."""

@@ -1,0 +1,74 @@
+"""What is known: causes, checks, exercises."""
+
+from ninja import Schema
+
+
+class CauseInfo(Schema):
+    id: str
+    order: int
+    name: str
+    meaning: str
+    instruments: list[str]
+    places: list[str]
+
+
+class EvidenceInfo(Schema):
+    id: str
+    stage: str
+    seconds: int
+    per_finger: bool
+    of_finger: int | None
+    instruments: list[str]
+    measure: str | None
+    unit: str | None
+    causes: list[str]
+    place: str
+    label: str
+    look: str
+    note: str
+    means: list[str]
+    child: str
+
+
+class RungInfo(Schema):
+    words: str
+    setting: str
+    dose: str
+    tempo: int | None
+
+
+class ExerciseInfo(Schema):
+    id: str
+    kind: str
+    instruments: list[str]
+    aims: list[str]
+    needs: list[str]
+    equipment: list[str]
+    name: str
+    does: str
+    steps: list[str]
+    child: str
+    feel: str
+    mirror: str
+    mistake: str
+    over: str
+    stop: str
+    added: str
+    helper_does: str
+    passed_when: str
+    drill: str | None
+    rungs: list[RungInfo]
+
+
+class ComplaintInfo(Schema):
+    says: str
+    evidence: str
+    common: bool
+    hurts: bool
+
+
+class CatalogueOut(Schema):
+    complaints: list[ComplaintInfo]
+    causes: list[CauseInfo]
+    evidence: list[EvidenceInfo]
+    exercises: list[ExerciseInfo]

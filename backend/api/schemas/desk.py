@@ -1,0 +1,65 @@
+"""The teacher's desk."""
+
+from datetime import date
+
+from ninja import Field, Schema
+
+
+class WayValueOut(Schema):
+    id: str
+    words: str
+
+
+class WayOut(Schema):
+    key: str
+    label: str
+    instruments: list[str]
+    values: list[WayValueOut]
+    chosen: str
+    is_own: bool
+
+
+class MeasureOut(Schema):
+    measure: str
+    words: str
+    unit: str
+    cuts: list[float]
+    starting: list[float]
+    is_own: bool
+
+
+class SettledOut(Schema):
+    """A cause with what own lessons have settled; `starting` and `now` are probabilities."""
+
+    cause: str
+    name: str
+    confirmed: int
+    refuted: int
+    starting: float
+    now: float
+
+
+class LearningOut(Schema):
+    on: bool
+    after: date | None
+    settled: list[SettledOut]
+
+
+class LearningIn(Schema):
+    on: bool
+
+
+class DeskOut(Schema):
+    ways: list[WayOut]
+    measures: list[MeasureOut]
+    learning: LearningOut
+
+
+class WayIn(Schema):
+    key: str = Field(max_length=40)
+    value: str | None = None
+
+
+class CutsIn(Schema):
+    measure: str = Field(max_length=40)
+    cuts: list[float] | None = None

@@ -1,0 +1,198 @@
+"""A lesson and what follows from it."""
+
+from datetime import date
+from typing import Any
+
+from ninja import Field, Schema
+
+from api.schemas.home import HomeDayOut
+from api.schemas.players import FlagOut, PainOut, PlayerBrief, ReminderOut
+
+
+class FindingOut(Schema):
+    grade: int
+    by_finger: dict[str, int]
+    value: float | None
+    accepted: str | None
+
+
+class PreviousOut(Schema):
+    lesson: int
+    date: date
+    findings: dict[str, FindingOut]
+
+
+class ReasonOut(Schema):
+    evidence: str
+    phrase: str
+    weight: float
+
+
+class CauseOut(Schema):
+    id: str
+    name: str
+    meaning: str
+    probability: float
+    word: str
+    fingers: list[int]
+    speaks_for: list[ReasonOut]
+    speaks_against: list[ReasonOut]
+    settle: str | None
+    teacher_word: str | None
+    teacher_why: str
+
+
+class FocusOut(Schema):
+    cause: str
+    name: str
+    fingers: list[int]
+    why: str
+    is_engines: bool
+
+
+class LookOut(Schema):
+    again: bool
+    stage: str
+    checks: list[str]
+    seconds: int
+
+
+class SafetyOut(Schema):
+    """`flag`: all stops that are up, as one. `asks_pain`: the complaint speaks of pain and nobody
+    has asked about it yet. `clinician`: the looseness score asks for a clinician's view."""
+
+    level: str
+    reasons: list[str]
+    flag: FlagOut | None
+    pain: PainOut | None
+    asks_pain: bool
+    clinician: bool
+
+
+class PlanItemOut(Schema):
+    exercise: str
+    name: str
+    kind: str
+    rung: int
+    rungs: int
+    rung_words: str
+    reps: int
+    sets: int
+    dose: str
+    minutes: float
+    days: list[int]
+    tempo: int | None
+    fingers: list[int]
+    why: str
+
+
+class WithheldOut(Schema):
+    exercise: str
+    name: str
+    reason: str
+
+
+class ProposalOut(Schema):
+    items: list[PlanItemOut]
+    offered: list[str]
+    withheld: list[WithheldOut]
+    check_first: list[str]
+    minutes_a_day: float
+    budget: float
+    paused: bool
+
+
+class AlternativeOut(Schema):
+    differs: str
+    items: list[PlanItemOut]
+    minutes_a_day: float
+
+
+class ObjectionOut(Schema):
+    exercise: str
+    reason: str
+
+
+class PlanOut(Schema):
+    items: list[PlanItemOut]
+    minutes_a_day: float
+    objections: list[ObjectionOut]
+
+
+class ReviewOut(Schema):
+    item: int
+    exercise: str
+    name: str
+    rung: int
+    rungs: int
+    rung_words: str
+    passed_when: str
+    passed: bool | None
+    days_done: int
+    move: str
+    next_rung: int
+    reason: str
+
+
+class HomeReportOut(Schema):
+    """What came home from the week before: the planned days and those that were logged."""
+
+    planned: list[date]
+    days: list[HomeDayOut]
+
+
+class UndoOut(Schema):
+    """One entry that undo would take back: its key and what it was."""
+
+    key: str
+    words: str
+
+
+class LessonOut(Schema):
+    id: int
+    revision: int
+    date: date
+    player: PlayerBrief
+    asked: bool
+    reports: dict[str, Any]
+    complaint: str | None
+    skipped: list[str]
+    teacher_line: str
+    look_order: str
+    findings: dict[str, FindingOut]
+    says: dict[str, list[str]]
+    previous: PreviousOut | None
+    causes: list[CauseOut]
+    focus: list[FocusOut]
+    engine_focus: list[str]
+    decided: bool
+    look: LookOut | None
+    enough: bool
+    settle: str | None
+    safety: SafetyOut
+    home: HomeReportOut | None
+    reminders: list[ReminderOut]
+    harder_piece: bool
+    weeks_away: int | None
+    break_weeks: float | None
+    review: list[ReviewOut]
+    proposal: ProposalOut
+    alternatives: list[AlternativeOut]
+    disliked: list[str]
+    plan: PlanOut | None
+    undoable: list[UndoOut]
+
+
+class EntryIn(Schema):
+    client_key: str = Field(min_length=8, max_length=64)
+    kind: str = Field(max_length=16)
+    key: str = Field(default="", max_length=60)
+    value: Any = None
+
+
+class UndoIn(Schema):
+    """`client_key`: of this undo. `entry`: the key of the entry that is meant; empty for the
+    newest."""
+
+    client_key: str = Field(min_length=8, max_length=64)
+    entry: str = Field(default="", max_length=64)

@@ -1,0 +1,135 @@
+"""The day's list, players and their pages."""
+
+from datetime import date
+
+from ninja import Field, Schema
+
+from api.schemas.desk import WayOut
+
+
+class FlagOut(Schema):
+    """`mistaken`: taken back on the phone within a minute of tapping it."""
+
+    raised_on: date
+    reasons: list[str]
+    lifted_on: date | None
+    note: str
+    from_home: bool
+    mistaken: bool
+
+
+class PainOut(Schema):
+    """Pain of 1 to 10 that was logged at home on a day. `later`: when it was still there, as told
+    the next day; None while nobody was asked."""
+
+    date: date
+    pain: int
+    later: list[str] | None
+
+
+class PlayerBrief(Schema):
+    id: int
+    name: str
+    instrument: str
+    level: str
+    age: int | None
+    piece: str
+
+
+class PlayerIn(Schema):
+    """Facts of a player. None: not known. Ranges are checked below, field by field."""
+
+    name: str
+    instrument: str
+    level: str
+    piece: str = ""
+    birth_year: int | None = None
+    daily_minutes: float | None = None
+    hours_a_day: float = 1
+    helper_at_home: bool | None = None
+    weekday: int | None = None
+    lesson_time: str | None = None
+    missing: list[str] = []
+
+
+class DayRowOut(Schema):
+    player: PlayerBrief
+    time: str | None
+    is_today: bool
+    focus: list[str]
+    minutes: float | None
+    due: list[str]
+    last_lesson: date | None
+    lesson_today: int | None
+    flag: FlagOut | None
+    pain: PainOut | None
+
+
+class DayOut(Schema):
+    date: date
+    rows: list[DayRowOut]
+
+
+class TimelineCell(Schema):
+    lesson: int
+    grade: int | None
+    fingers: list[int]
+
+
+class TimelineRow(Schema):
+    evidence: str
+    label: str
+    cells: list[TimelineCell]
+    change: str
+
+
+class TimelineLesson(Schema):
+    id: int
+    date: date
+    focus: list[str]
+    exercises: list[str]
+
+
+class LadderStep(Schema):
+    date: date
+    rung: int
+
+
+class LadderOut(Schema):
+    exercise: str
+    name: str
+    rungs: int
+    steps: list[LadderStep]
+
+
+class ReminderOut(Schema):
+    """A cause that was gone `since`: due for another look, or back on `returned`."""
+
+    cause: str
+    name: str
+    since: date
+    clean: int
+    returned: date | None
+    helped: list[str]
+
+
+class PlayerOut(Schema):
+    player: PlayerBrief
+    facts: PlayerIn
+    lessons: list[TimelineLesson]
+    rows: list[TimelineRow]
+    ladders: list[LadderOut]
+    headline: str
+    reminders: list[ReminderOut]
+    flags: list[FlagOut]
+    stop: FlagOut | None
+    pain: PainOut | None
+    lesson_today: int | None
+    ways: list[WayOut]
+
+
+class LiftIn(Schema):
+    """`reasons`: those that stood before the teacher; None for all."""
+
+    note: str = Field(max_length=1000)
+    reasons: list[str] | None = Field(default=None, max_length=40)

@@ -1,0 +1,21 @@
+"""Who is here."""
+
+from ninja import Field, Schema
+
+
+class TeacherOut(Schema):
+    """`key`: tells this teacher's entries from another's in one browser."""
+
+    key: str
+    username: str
+    name: str
+    is_demo: bool
+
+
+class SessionOut(Schema):
+    teacher: TeacherOut | None
+
+
+class SignInIn(Schema):
+    username: str = Field(max_length=150)
+    password: str = Field(max_length=200)

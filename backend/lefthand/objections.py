@@ -1,0 +1,216 @@
+"""What the rules say against a week that a teacher has made or changed by hand.
+
+The teacher's word wins; the objections stand beside it. The rules are those of planning, so a week
+as it was proposed meets none of them.
+"""
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+from lefthand.catalogue import Catalogue
+from lefthand.diagnosis import Diagnosis
+from lefthand.dose import Dose
+from lefthand.exercises import Exercise
+from lefthand.planning import (
+    KIND_ORDER,
+    MAX_ITEMS,
+    is_load,
+    least_dose,
+    load_minutes,
+    rests_between_loads,
+    safe_dose,
+)
+from lefthand.rules import Situation, next_rung, reason_against
+from lefthand.vocabulary import Kind
+
+LEAST_DAYS = 4
+DAYS_OF_WEEK = 7
+
+
+@dataclass(frozen=True, slots=True)
+class WeekItem:
+    """One exercise as it stands in the week. `days`: 1 is the day after the lesson."""
+
+    exercise: str
+    rung: int
+    dose: Dose
+    days: tuple[int, ...]
+    fingers: tuple[int, ...] = ()
+
+    @property
+    def minutes(self) -> float:
+        return self.dose.minutes(len(self.fingers))
+
+    @property
+    def weekly_work(self) -> float:
+        """Seconds of work in the week."""
+        return self.dose.work_seconds(len(self.fingers)) * len(self.days)
+
+
+@dataclass(frozen=True, slots=True)
+class Objection:
+    """`exercise` is empty for the whole week."""
+
+    exercise: str
+    reason: str
+
+
+@dataclass(frozen=True, eq=False)
+class _Week:
+    items: Sequence[WeekItem]
+    now: Situation
+    load_limit: float | None
+
+    def exercise(self, item: WeekItem) -> Exercise:
+        return self.now.catalogue.exercises[item.exercise]
+
+    @property
+    def loads(self) -> list[WeekItem]:
+        return [item for item in self.items if is_load(self.exercise(item))]
+
+    @property
+    def by_day(self) -> Mapping[int, list[WeekItem]]:
+        days = sorted({day for item in self.items for day in item.days})
+        return {day: [item for item in self.items if day in item.days] for day in days}
+
+
+def objections(
+    items: Sequence[WeekItem],
+    diagnosis: Diagnosis,
+    catalogue: Catalogue,
+    *,
+    load_limit: float | None = None,
+) -> list[Objection]:
+    """Everything the rules have against this week; `load_limit` as for `prescribe`."""
+    week = _Week(items, Situation.from_diagnosis(diagnosis, catalogue), load_limit)
+    found = [o for item in items for o in _against_item(item, week)]
+    return found + [Objection("", reason) for rule in WEEK_RULES for reason in rule(week)]
+
+
+def _against_item(item: WeekItem, week: _Week) -> Iterator[Objection]:
+    exercise = week.exercise(item)
+    for rule in ITEM_RULES:
+        reason = rule(item, exercise, week)
+        if reason is not None:
+            yield Objection(item.exercise, f"{exercise.name}: {reason}")
+
+
+ItemRule = Callable[[WeekItem, Exercise, _Week], str | None]
+WeekRule = Callable[[_Week], Iterator[str]]
+
+
+def _may_be_given(_item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+    return reason_against(exercise, week.now)
+
+
+def _step_is_reached(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+    reached = next_rung(exercise, week.now)
+    if item.rung > reached:
+        return f"step {item.rung} comes after step {reached}"
+    return None
+
+
+def _step_fits_level(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+    level = exercise.rung(item.rung).level
+    if week.now.case.level.rank < level.rank:
+        return f"this step is for {level.value} players"
+    return None
+
+
+def _dose_is_careful(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+    """While easing off, for loose joints and after a break no more than the halved dose."""
+    fingers = len(item.fingers)
+    safe = safe_dose(exercise, item.rung, week.now)
+    full = exercise.rung(item.rung).dose
+    is_halved = safe.work_seconds() < full.work_seconds()
+    if is_halved and item.dose.work_seconds(fingers) > safe.work_seconds(fingers) + 1e-9:
+        return f"no more than {safe.words(item.fingers)} for now"
+    return None
+
+
+def _load_is_spaced(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+    if not is_load(exercise) or not _rests_between(week):
+        return None
+    others = {day for each in week.loads for day in each.days}
+    if any(day + 1 in others or day - 1 in others for day in item.days):
+        return "what loads the hand rests a day in between"
+    return None
+
+
+def _rests_between(week: _Week) -> bool:
+    case = week.now.case
+    return rests_between_loads(case.young_age, case.age)
+
+
+def _loads_keep_their_share(week: _Week) -> Iterator[str]:
+    most = load_minutes(week.now.case)
+    fullest = max(
+        (sum(i.minutes for i in items if i in week.loads) for items in week.by_day.values()),
+        default=0.0,
+    )
+    if fullest > most:
+        yield f"{fullest:g} minutes a day load the hand; {most:.2g} are enough"
+
+
+def _load_grows_slowly(week: _Week) -> Iterator[str]:
+    work = sum(item.weekly_work for item in week.loads)
+    least = sum(_least_weekly(item, week) for item in week.loads)
+    if week.load_limit is not None and work > max(week.load_limit, least) + 1e-9:
+        yield (
+            f"{work:.0f} s of load this week; from what was done before, "
+            f"{max(week.load_limit, least):.0f} s are enough"
+        )
+
+
+def _least_weekly(item: WeekItem, week: _Week) -> float:
+    least = least_dose(week.exercise(item), item.rung, week.now)
+    return least.work_seconds(len(item.fingers)) * len(item.days)
+
+
+def _load_comes_warm(week: _Week) -> Iterator[str]:
+    kinds = [week.exercise(item).kind for item in week.items]
+    for place, item in enumerate(week.items):
+        if item in week.loads and Kind.RELEASE not in kinds[:place]:
+            yield f"warm up first: a release before {week.exercise(item).name}"
+
+
+def _order_is_kept(week: _Week) -> Iterator[str]:
+    kinds = [KIND_ORDER.index(week.exercise(item).kind) for item in week.items]
+    if kinds != sorted(kinds):
+        yield "order: release, then placement, then strength, then the step into music"
+
+
+def _not_too_many(week: _Week) -> Iterator[str]:
+    if len(week.items) > MAX_ITEMS:
+        yield f"{len(week.items)} exercises; {MAX_ITEMS} are enough"
+
+
+def _minutes_fit(week: _Week) -> Iterator[str]:
+    fullest = max((sum(i.minutes for i in items) for items in week.by_day.values()), default=0.0)
+    if fullest > week.now.case.minutes_budget:
+        yield f"{fullest:g} minutes a day; {week.now.case.minutes_budget:g} were meant"
+
+
+def _days_are_right(week: _Week) -> Iterator[str]:
+    if len(week.by_day) == DAYS_OF_WEEK:
+        yield "no day off"
+    if week.items and len(week.by_day) < LEAST_DAYS:
+        yield f"fewer than {LEAST_DAYS} days"
+
+
+ITEM_RULES: tuple[ItemRule, ...] = (
+    _may_be_given,
+    _step_is_reached,
+    _step_fits_level,
+    _dose_is_careful,
+    _load_is_spaced,
+)
+WEEK_RULES: tuple[WeekRule, ...] = (
+    _loads_keep_their_share,
+    _load_grows_slowly,
+    _load_comes_warm,
+    _order_is_kept,
+    _not_too_many,
+    _minutes_fit,
+    _days_are_right,
+)

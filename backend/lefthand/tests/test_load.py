@@ -1,0 +1,62 @@
+"""Growth of what loads the hand (a tenth a week, half after a pause: common practice, no source)."""
+
+from datetime import date, timedelta
+from itertools import pairwise
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from lefthand.load import GivenLoad, load_limit
+
+START = date(2026, 1, 5)
+
+
+def week(number):
+    return START + timedelta(weeks=number)
+
+
+def limit(*loads, pauses=()):
+    """Limit after loads of the weeks 0, 1, ..., with pauses that ended in these weeks."""
+    given = [GivenLoad(week(n), seconds, step=1) for n, seconds in enumerate(loads)]
+    return load_limit(given, [week(n) for n in pauses])
+
+
+class LoadLimit(TestCase):
+    def test_table(self):
+        table = (
+            ("nothing before", limit(), None),
+            ("never a load", limit(0, 0), None),
+            ("a tenth more", limit(100), 110),
+            ("of the newest", limit(100, 60), 66),
+            ("a week without load changes nothing", limit(100, 0, 0), 110),
+            ("half after a pause", limit(100, pauses=[3]), 50),
+            ("half of the last load before it", limit(100, 110, 0, pauses=[4]), 55),
+            ("two pauses do not halve twice", limit(100, pauses=[3, 4]), 50),
+            ("a pause before any load", limit(pauses=[1]), None),
+            ("from half it grows again", limit(100, 0, 0, 50, pauses=[3]), 55),
+        )
+        for name, found, expected in table:
+            with self.subTest(name):
+                if expected is None:
+                    self.assertIsNone(found)
+                else:
+                    self.assertAlmostEqual(found, expected)
+
+    def test_small_whole_doses_grow_in_time(self):
+        given = [8.0]
+        while given[-1] < 16 and len(given) < 40:
+            given.append(float(int(limit(*given))))
+        self.assertGreaterEqual(given[-1], 16)
+        self.assertGreater(len(given), 7, "not from 8 to 16 in one step")
+        for before, after in pairwise(given):
+            self.assertLessEqual(after, before + max(1, 0.1 * before))
+
+    @given(st.lists(st.floats(0, 500), max_size=12), st.sets(st.integers(0, 14), max_size=3))
+    def test_never_more_than_a_tenth_or_one_repetition_above_the_newest_load(self, loads, pauses):
+        found = limit(*loads, pauses=pauses)
+        newest = [seconds for seconds in loads if seconds > 0]
+        if newest:
+            self.assertLessEqual(found, max(1.1 * newest[-1], newest[-1] + 1) + 1e-9)
+        else:
+            self.assertIsNone(found)

@@ -1,0 +1,66 @@
+"""What the player answers: reports of the body, the complaint, a break, a harder piece."""
+
+from typing import Any
+
+from lefthand.case import check_evidence_id, parse_case
+from lefthand.catalogue import load_catalogue
+from lefthand.checks import check_flag, check_mapping, check_number, check_words
+from studio.models import Lesson
+from studio.services.cases import case_data
+from studio.services.entries.kind import EntryKind, instrument_of
+from studio.services.flags import flag_of_lesson, keep_flag_in_step, restore_flag
+from studio.services.history import load_history
+
+MAX_BREAK_WEEKS = 5000
+
+
+def raise_what_is_red(lesson: Lesson) -> None:
+    """Raise a flag for what the lesson's answers and results say by now."""
+    case = parse_case(case_data(lesson, load_history(lesson)), load_catalogue())
+    keep_flag_in_step(lesson, case)
+
+
+def _read_reports(lesson: Lesson, _key: str) -> Any:
+    return lesson.reports if lesson.asked else None
+
+
+def _write_reports(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.asked = value is not None
+    lesson.reports = dict(check_mapping("reports", value)) if value is not None else {}
+    raise_what_is_red(lesson)
+
+
+def _read_complaint(lesson: Lesson, _key: str) -> Any:
+    return lesson.complaint or None
+
+
+def _write_complaint(lesson: Lesson, _key: str, value: Any) -> None:
+    if value is None:
+        lesson.complaint = ""
+        return
+    name = check_words("complaint", [value])[0]
+    lesson.complaint = check_evidence_id(
+        "complaint", name, load_catalogue(), instrument_of(lesson)
+    ).id
+
+
+def _read_harder(lesson: Lesson, _key: str) -> Any:
+    return lesson.harder_piece
+
+
+def _write_harder(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.harder_piece = check_flag("harder", value)
+
+
+def _read_break(lesson: Lesson, _key: str) -> Any:
+    return lesson.break_weeks
+
+
+def _write_break(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.break_weeks = None if value is None else check_number("break", value, 0, MAX_BREAK_WEEKS)
+
+
+REPORTS = EntryKind("answers", _read_reports, _write_reports, flag_of_lesson, restore_flag)
+COMPLAINT = EntryKind("complaint", _read_complaint, _write_complaint)
+HARDER = EntryKind("harder piece", _read_harder, _write_harder)
+BREAK = EntryKind("break", _read_break, _write_break)

@@ -1,0 +1,62 @@
+"""The teacher's word on a cause, and the focus that was decided."""
+
+from typing import Any
+
+from lefthand.catalogue import load_catalogue
+from lefthand.checks import check_mapping, check_words
+from lefthand.errors import InputError
+from lefthand.focus import MAX_FOCUS
+from studio.models import CauseWord, Lesson
+from studio.services.decisions import read_focus, write_focus
+from studio.services.entries.kind import EntryKind, instrument_of
+
+MAX_WHY = 200
+
+
+def _read_cause(lesson: Lesson, key: str) -> Any:
+    word = lesson.cause_words.filter(cause=key).first()
+    return {"word": word.word, "why": word.why} if word else None
+
+
+def _write_cause(lesson: Lesson, key: str, value: Any) -> None:
+    cause = load_catalogue().causes.get(key)
+    if cause is None or instrument_of(lesson) not in cause.instruments:
+        raise InputError("cause", f"unknown cause {key!r}")
+    if value is None:
+        lesson.cause_words.filter(cause=cause.id).delete()
+        return
+    data = check_mapping("cause", value)
+    word = data.get("word")
+    if word not in ("pinned", "dismissed"):
+        raise InputError("cause.word", f"expected pinned or dismissed, got {word!r}")
+    why = check_words("cause.why", [data.get("why", "")])[0]
+    if len(why) > MAX_WHY:
+        raise InputError("cause.why", f"expected at most {MAX_WHY} characters, got {len(why)}")
+    CauseWord.objects.update_or_create(
+        lesson=lesson, cause=cause.id, defaults={"word": word, "why": why}
+    )
+    if word == "dismissed":
+        lesson.focuses.filter(cause=cause.id).delete()
+
+
+def _restore_focus(lesson: Lesson, before: Any) -> None:
+    """The focus that a dismissal had dropped."""
+    if read_focus(Lesson.objects.get(pk=lesson.pk)) != before:
+        write_focus(lesson, before or [])
+
+
+def _read_focus(lesson: Lesson, _key: str) -> Any:
+    return read_focus(lesson)
+
+
+def _write_focus(lesson: Lesson, _key: str, value: Any) -> None:
+    causes = check_words("focus", value if value is not None else [])
+    if len(causes) > MAX_FOCUS:
+        raise InputError("focus", f"expected at most {MAX_FOCUS} causes, got {len(causes)}")
+    if len(set(causes)) != len(causes):
+        raise InputError("focus", "the same cause stands twice")
+    write_focus(lesson, causes)
+
+
+CAUSE = EntryKind("word on a cause", _read_cause, _write_cause, read_focus, _restore_focus)
+FOCUS = EntryKind("focus", _read_focus, _write_focus)

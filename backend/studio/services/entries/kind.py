@@ -1,0 +1,35 @@
+"""What a kind of entry is, and small readers that several kinds share."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from lefthand.vocabulary import Instrument
+from studio.models import Lesson
+
+
+def _nothing_aside(_lesson: Lesson) -> Any:
+    return None
+
+
+def _leave_aside(_lesson: Lesson, _before: Any) -> None:
+    return None
+
+
+@dataclass(frozen=True)
+class EntryKind:
+    """How one kind of entry reads what stands there and writes what shall stand there.
+
+    `words`: what undo calls it. `read_aside` and `restore_aside`: what else an entry of this kind
+    may change, and how undo puts it back.
+    """
+
+    words: str
+    read: Callable[[Lesson, str], Any]
+    write: Callable[[Lesson, str, Any], None]
+    read_aside: Callable[[Lesson], Any] = _nothing_aside
+    restore_aside: Callable[[Lesson, Any], None] = _leave_aside
+
+
+def instrument_of(lesson: Lesson) -> Instrument:
+    return Instrument(lesson.player.instrument)

@@ -1,0 +1,32 @@
+"""How the lesson looks: checks that are left out today, and the order of looking."""
+
+from typing import Any
+
+from lefthand.case import check_evidence_id
+from lefthand.catalogue import load_catalogue
+from lefthand.checks import check_choice, check_flag
+from lefthand.looks import LookOrder
+from studio.models import Lesson
+from studio.services.entries.kind import EntryKind, instrument_of
+
+
+def _read_skip(lesson: Lesson, key: str) -> Any:
+    return key in lesson.skipped
+
+
+def _write_skip(lesson: Lesson, key: str, value: Any) -> None:
+    name = check_evidence_id("evidence", key, load_catalogue(), instrument_of(lesson)).id
+    skipped = [each for each in lesson.skipped if each != name]
+    lesson.skipped = [*skipped, name] if check_flag("skip", value) else skipped
+
+
+def _read_order(lesson: Lesson, _key: str) -> Any:
+    return lesson.look_order
+
+
+def _write_order(lesson: Lesson, _key: str, value: Any) -> None:
+    lesson.look_order = check_choice("order", value, LookOrder).value
+
+
+SKIP = EntryKind("skipped check", _read_skip, _write_skip)
+ORDER = EntryKind("order of looking", _read_order, _write_order)

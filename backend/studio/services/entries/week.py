@@ -1,0 +1,50 @@
+"""What is given for the week: the plan, the teacher's own line, what the player does not like."""
+
+from typing import Any
+
+from lefthand.catalogue import load_catalogue
+from lefthand.checks import check_flag, check_words
+from lefthand.errors import InputError
+from studio.models import Lesson
+from studio.services.decisions import read_plan, write_plan
+from studio.services.entries.kind import EntryKind
+
+MAX_LINE = 300
+
+
+def _read_line(lesson: Lesson, _key: str) -> Any:
+    return lesson.teacher_line
+
+
+def _write_line(lesson: Lesson, _key: str, value: Any) -> None:
+    line = check_words("line", [value])[0].strip()
+    if len(line) > MAX_LINE:
+        raise InputError("line", f"expected at most {MAX_LINE} characters, got {len(line)}")
+    lesson.teacher_line = line
+
+
+def _read_disliked(lesson: Lesson, key: str) -> Any:
+    return key in lesson.player.disliked
+
+
+def _write_disliked(lesson: Lesson, key: str, value: Any) -> None:
+    exercise = load_catalogue().exercises.get(key)
+    if exercise is None:
+        raise InputError("disliked", f"unknown exercise {key!r}")
+    player = lesson.player
+    others = [name for name in player.disliked if name != exercise.id]
+    player.disliked = [*others, exercise.id] if check_flag("disliked", value) else others
+    player.save(update_fields=["disliked"])
+
+
+def _read_plan(lesson: Lesson, _key: str) -> Any:
+    return read_plan(lesson)
+
+
+def _write_plan(lesson: Lesson, _key: str, value: Any) -> None:
+    write_plan(lesson, value)
+
+
+LINE = EntryKind("line on the sheet", _read_line, _write_line)
+DISLIKED = EntryKind("dislike", _read_disliked, _write_disliked)
+PLAN = EntryKind("plan", _read_plan, _write_plan)

@@ -1,0 +1,63 @@
+"""A lesson's findings as the core grades them, by the teacher's way and own edges."""
+
+from typing import Any
+
+from lefthand.case import Finding, parse_finding
+from lefthand.catalogue import load_catalogue
+from lefthand.thresholds import Body, Cuts
+from lefthand.vocabulary import Instrument
+from lefthand.ways import cuts_in_force
+from studio.models import Lesson, Player
+
+
+def age_at(player: Player, lesson: Lesson) -> int | None:
+    """Age in whole years by the year of birth alone: the most that it can be on this day."""
+    return None if player.birth_year is None else lesson.date.year - player.birth_year
+
+
+def youngest_age_at(player: Player, lesson: Lesson) -> int | None:
+    """The least age in whole years that the year of birth allows on this day."""
+    age = age_at(player, lesson)
+    born_on_the_last_day = (lesson.date.month, lesson.date.day) != (12, 31)
+    return None if age is None else max(0, age - born_on_the_last_day)
+
+
+def way_of_teaching(player: Player) -> dict[str, str]:
+    """The teacher's way with the player's own choices over it."""
+    settings = getattr(player.teacher, "studio_settings", None)
+    return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
+
+
+def thresholds_of(player: Player) -> dict[str, Cuts]:
+    """Cut points apart from the usual ones, by measure: of the ways of teaching, the teacher's own
+    over them."""
+    settings = getattr(player.teacher, "studio_settings", None)
+    own = {name: tuple(cuts) for name, cuts in (settings.thresholds if settings else {}).items()}
+    instrument = Instrument(player.instrument)
+    return {**cuts_in_force(way_of_teaching(player), load_catalogue(), instrument), **own}
+
+
+def findings_of(lesson: Lesson) -> dict[str, Finding]:
+    """The lesson's findings as graded by the core, without anything else of the case."""
+    body = Body(age_at(lesson.player, lesson))
+    evidence = load_catalogue().evidence
+    cuts = thresholds_of(lesson.player)
+    return {
+        name: parse_finding(entered, evidence[name], body, cuts)
+        for name, entered in observed(lesson).items()
+    }
+
+
+def observed(lesson: Lesson) -> dict[str, Any]:
+    """What was entered, by evidence id as it is called today.
+
+    What the catalogue does not know any more, or not on this instrument, is left out.
+    """
+    catalogue = load_catalogue()
+    instrument = Instrument(lesson.player.instrument)
+    found = {}
+    for each in lesson.observations.all():
+        evidence = catalogue.evidence.get(each.evidence)
+        if evidence is not None and instrument in evidence.instruments:
+            found[evidence.id] = each.entered
+    return found

@@ -1,0 +1,87 @@
+import type { Schemas } from '../api/client';
+import type { KeptEntry } from '../outbox/entry';
+import { movedWeek } from './movedWeek';
+
+export type Week = Schemas['HomeOut'];
+export type DayLog = Schemas['HomeDayOut'];
+export type HomeItem = Schemas['HomeItemOut'] & {
+  /** Calendar days, with what was missed moved. */
+  days: string[];
+};
+
+/** The week as it stands on this device, with what was logged here and is still to be sent. */
+export interface WeekNow extends Omit<Week, 'items'> {
+  items: HomeItem[];
+  /** Paused by the teacher's side, or by a log that is still on its way there. */
+  stopped: boolean;
+  /** A log that stops the week has not arrived yet, so the teacher does not know. */
+  unheard: boolean;
+  /** The day with pain of which it was not told yet whether it was still there later. */
+  asksAbout: string | null;
+}
+
+const STOP_PAIN = 4;
+const DAY = 86_400_000;
+
+/** A log after which one stops and asks: pain of four or more, or a sign. */
+export function isStop(log: Pick<DayLog, 'pain' | 'signs'>): boolean {
+  return log.pain >= STOP_PAIN || log.signs.length > 0;
+}
+
+export function dayNumber(given: string, date: string): number {
+  return Math.round((Date.parse(date) - Date.parse(given)) / DAY);
+}
+
+export function dateOf(given: string, day: number): string {
+  return new Date(Date.parse(given) + day * DAY).toISOString().slice(0, 10);
+}
+
+export function weekNow(week: Week, entries: readonly KeptEntry[], today: string): WeekNow {
+  const days = entries.reduce(withEntry, week.days);
+  const stops = entries.some(isStopEntry);
+  const eased = week.eased || days.some((log) => log.pain > 0);
+  const asked = days.find((log) => log.pain > 0 && log.later === null && log.date < today);
+  return {
+    ...week,
+    today,
+    days,
+    eased,
+    items: itemsNow(week, days, today, eased),
+    stopped: week.paused || stops,
+    unheard: stops,
+    asksAbout: asked?.date ?? null,
+  };
+}
+
+function isStopEntry({ kind, value }: KeptEntry): boolean {
+  if (kind === 'day') return isStop(value as DayLog);
+  return kind === 'later' && (value as string[]).length > 0;
+}
+
+function withEntry(days: DayLog[], { kind, key, value }: KeptEntry): DayLog[] {
+  if (kind === 'day') {
+    const log = value as DayLog;
+    return [...days.filter((day) => day.date !== log.date), { ...log, later: null }];
+  }
+  if (kind === 'later') {
+    return days.map((day) => (day.date === key ? { ...day, later: value as string[] } : day));
+  }
+  return days;
+}
+
+function itemsNow(week: Week, logs: DayLog[], today: string, eased: boolean): HomeItem[] {
+  const number = (date: string) => dayNumber(week.given_on, date);
+  const moved = movedWeek(
+    Object.fromEntries(week.items.map((item) => [item.exercise, item.planned])),
+    {
+      done: new Set(logs.filter((log) => log.done !== 'not').map((log) => number(log.date))),
+      today: number(today),
+      apart: new Set(week.items.filter((item) => item.is_apart).map((item) => item.exercise)),
+    },
+  );
+  return week.items.flatMap((item) => {
+    const days = (moved[item.exercise] ?? []).map((day) => dateOf(week.given_on, day));
+    if (!eased) return [{ ...item, days }];
+    return item.eased ? [{ ...item, ...item.eased, days }] : [];
+  });
+}

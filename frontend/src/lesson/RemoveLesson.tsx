@@ -1,0 +1,45 @@
+import { Button } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { client, type Lesson, unwrapEmpty } from '../api/client';
+import { Dialog } from '../components/Dialog';
+import css from './AskStep.module.css';
+
+/** A lesson that was begun by mistake can go again, with what was entered in it. */
+export function RemoveLesson({ lesson }: { lesson: Lesson }) {
+  const [opened, setOpened] = useState(false);
+  const cache = useQueryClient();
+  const navigate = useNavigate();
+  const remove = useMutation({
+    mutationFn: async () => {
+      const params = { path: { lesson_id: lesson.id } };
+      unwrapEmpty(await client.DELETE('/api/lessons/{lesson_id}', { params }));
+    },
+    onSuccess: async () => {
+      await navigate('/');
+      cache.removeQueries({ queryKey: ['lesson', lesson.id] });
+      await cache.invalidateQueries();
+    },
+  });
+  const entered = lesson.undoable.length > 0;
+  return (
+    <div className={css.remove}>
+      <Button variant="subtle" onClick={() => setOpened(true)}>
+        Begun by mistake: remove this lesson
+      </Button>
+      <Dialog opened={opened} onClose={() => setOpened(false)} title="Remove this lesson?">
+        <p>
+          {entered
+            ? 'Everything entered in it goes with it, and there is no way back.'
+            : 'Nothing was entered in it.'}
+        </p>
+        {remove.error && <p role="alert">{remove.error.message}</p>}
+        <Button loading={remove.isPending} onClick={() => remove.mutate()}>
+          Remove it
+        </Button>
+      </Dialog>
+    </div>
+  );
+}

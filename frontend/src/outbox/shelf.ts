@@ -1,0 +1,41 @@
+import { type KeptEntry, readKept } from './entry';
+
+export const PREFIX = 'jolf.out/';
+
+export type BrowserStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
+
+/**
+ * Where entries are kept: one key of the browser's storage each, so that two tabs add and remove
+ * theirs without overwriting the other's.
+ */
+export class Shelf {
+  constructor(private readonly storage: BrowserStorage) {}
+
+  /** All entries of this browser in the order of entry. */
+  all(): KeptEntry[] {
+    const found: KeptEntry[] = [];
+    for (let index = 0; index < this.storage.length; index += 1) {
+      const key = this.storage.key(index);
+      if (!key?.startsWith(PREFIX)) continue;
+      const entry = readKept(this.storage.getItem(key));
+      if (entry) found.push(entry);
+    }
+    return found.sort((a, b) => (a.place < b.place ? -1 : 1));
+  }
+
+  put(entry: KeptEntry): void {
+    this.storage.setItem(keyOf(entry), JSON.stringify(entry));
+  }
+
+  has(entry: KeptEntry): boolean {
+    return this.storage.getItem(keyOf(entry)) !== null;
+  }
+
+  remove(entry: KeptEntry): void {
+    this.storage.removeItem(keyOf(entry));
+  }
+}
+
+function keyOf(entry: KeptEntry): string {
+  return `${PREFIX}${entry.clientKey}`;
+}

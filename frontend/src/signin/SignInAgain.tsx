@@ -1,0 +1,34 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+
+import type { Schemas } from '../api/client';
+import { Dialog } from '../components/Dialog';
+import { studioOutbox } from '../outbox/studio';
+import { useOutbox } from '../outbox/useOutbox';
+import { SignInForm } from './SignIn';
+
+interface Props {
+  owner: Schemas['TeacherOut'];
+  isOut: boolean;
+}
+
+/** Over the page when the session has ended: sign in here, and what was entered goes on. */
+export function SignInAgain({ owner, isOut }: Props) {
+  const cache = useQueryClient();
+  const { waiting } = useOutbox(studioOutbox);
+  useEffect(() => {
+    if (isOut) return;
+    studioOutbox.start(owner.key);
+    void cache.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+  }, [isOut, owner.key, cache]);
+  const kept = waiting.length === 1 ? 'One entry is' : `${waiting.length} entries are`;
+  return (
+    <Dialog opened={isOut} onClose={() => undefined} title="You were signed out" isFirm>
+      <p>
+        {waiting.length > 0 ? `${kept} kept here and will be sent when you are back. ` : ''}
+        Sign in to go on where you were.
+      </p>
+      <SignInForm name={owner.username} />
+    </Dialog>
+  );
+}
