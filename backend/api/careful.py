@@ -8,12 +8,14 @@ from typing import Any, cast
 
 from django.http import HttpRequest
 from django.utils.datastructures import MultiValueDict
+from ninja.files import UploadedFile
 from ninja.parser import Parser
 
 from lefthand.errors import InputError
 
 LARGEST_NUMBER = 2**53
 LONGEST_TEXT = 20_000
+LARGEST_FILE = 10_000_000
 DEEPEST = 20
 FORBIDDEN = ("Cc", "Cs", "Cn")  # control characters, halves of pairs, no characters at all
 ALLOWED = "\n\r\t"
@@ -39,6 +41,18 @@ class CarefulParser(Parser):
         found = super().parse_querydict(data, list_fields, request)
         check_plain("", {name: each for name, each in found.items() if isinstance(each, str)})
         return found
+
+
+def json_of(file: UploadedFile) -> Any:
+    """The plain JSON in an uploaded file. Raises InputError."""
+    if file.size is None or file.size > LARGEST_FILE:
+        raise InputError("file", f"expected at most {LARGEST_FILE // 1_000_000} MB")
+    try:
+        data = json.loads(file.read())
+    except (ValueError, RecursionError) as error:
+        raise InputError("file", "is not JSON") from error
+    check_plain("", data)
+    return data
 
 
 def check_plain(where: str, value: Any, depth: int = 0) -> None:

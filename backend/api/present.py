@@ -49,8 +49,8 @@ from studio.services.decisions import objections
 from studio.services.entries import KINDS, undoable_entries
 from studio.services.findings import age_at, findings_of, way_of_teaching
 from studio.services.flags import home_pain, open_flags, open_reasons
-from studio.services.history import known_items
 from studio.services.keep_alive import Reminder, lesson_reminders, reminders
+from studio.services.known import focus_of, known_items, known_words
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.players import PLAIN_FACTS
@@ -101,7 +101,7 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
         player=player_brief(row.player, on),
         time=row.player.lesson_time.strftime("%H:%M") if row.player.lesson_time else None,
         is_today=row.is_today,
-        focus=[causes[c].name for c in row.focus if c in causes],
+        focus=[causes[c].name for c in row.focus],
         minutes=row.minutes,
         due=[causes[c].name for c in row.due],
         last_lesson=row.last_lesson.date if row.last_lesson else None,
@@ -121,7 +121,7 @@ def player_out(player: Player, on: date) -> PlayerOut:
             TimelineLesson(
                 id=lesson.pk,
                 date=lesson.date,
-                focus=[causes[f.cause].name for f in lesson.focuses.all() if f.cause in causes],
+                focus=[causes[cause].name for cause in focus_of(lesson)],
                 exercises=[i.exercise for i in known_items(lesson.plan)]
                 if hasattr(lesson, "plan")
                 else [],
@@ -290,7 +290,7 @@ def _previous(earlier: list[Lesson]) -> PreviousOut | None:
 
 def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
     cause = view.catalogue.causes[seen.cause]
-    word = next((w for w in view.lesson.cause_words.all() if w.cause == cause.id), None)
+    word = next((w for w in known_words(view.lesson) if w.cause == cause.id), None)
     done = set(view.case.findings) | set(view.lesson.skipped)
     return CauseOut(
         id=cause.id,

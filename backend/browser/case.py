@@ -80,7 +80,7 @@ class BrowserCase(StaticLiveServerTestCase):
         self.page.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
         self.page.keyboard.press("Enter")
         self.page.get_by_role("heading", level=1).wait_for()
-        self.page.get_by_role("list", name="Lessons today").wait_for()
+        self.page.get_by_role("button", name="New player").wait_for()
 
     def saved(self, page: Page | None = None) -> None:
         """Wait until every entry has arrived."""

@@ -13,9 +13,12 @@ import secrets
 import sys
 from pathlib import Path
 
+from config.data_folder import data_folder, database_path, secret_key
+
 BACKEND = Path(__file__).resolve().parent.parent
 ROOT = BACKEND.parent
-DATA = Path(os.environ.get("JOLF_DATA", ROOT / "data"))
+DATA = data_folder()
+DATABASE_FILE = database_path()
 FRONTEND_BUILD = ROOT / "frontend" / "dist"
 
 DEBUG = os.environ.get("JOLF_DEBUG") == "1"
@@ -23,19 +26,7 @@ HTTPS = os.environ.get("JOLF_HTTPS") == "1"
 TESTING = "test" in sys.argv[1:2]
 
 
-def _secret_key() -> str:
-    """The key of this installation, made on first use and kept in the data folder."""
-    if TESTING:
-        return secrets.token_urlsafe(50)
-    path = DATA / "secret.key"
-    if not path.exists():
-        DATA.mkdir(parents=True, exist_ok=True)
-        path.touch(mode=0o600)
-        path.write_text(secrets.token_urlsafe(50), encoding="ascii")
-    return path.read_text(encoding="ascii")
-
-
-SECRET_KEY = _secret_key()
+SECRET_KEY = secrets.token_urlsafe(50) if TESTING else secret_key()
 ALLOWED_HOSTS = os.environ.get("JOLF_HOSTS", "localhost,127.0.0.1,[::1]").split(",")
 # Where private links point to.
 ADDRESS = os.environ.get("JOLF_ADDRESS", "").rstrip("/")
@@ -66,7 +57,7 @@ WSGI_APPLICATION = "config.wsgi.application"
 DATABASES = {
     "default": {
         "ENGINE": "config.sqlite",
-        "NAME": DATA / os.environ.get("JOLF_DATABASE", "studio.sqlite3"),
+        "NAME": DATABASE_FILE,
         "OPTIONS": {
             "timeout": 3,
             "transaction_mode": "IMMEDIATE",
@@ -128,7 +119,8 @@ SECURE_HSTS_INCLUDE_SUBDOMAINS = HTTPS
 SECURE_HSTS_PRELOAD = HTTPS
 
 NINJA_NUM_PROXIES = 1 if HTTPS else 0
-SIGN_IN_RATE = "10/m"
+SIGN_IN_RATE_OF_NAME = "10/m"
+SIGN_IN_RATE_OF_ADDRESS = "60/m"
 HOME_RATE = "120/m"
 LOGGING = {
     "version": 1,

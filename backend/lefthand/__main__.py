@@ -4,7 +4,9 @@ Prints JSON on stdout. Bad input: one line on stderr that names the field, exit 
 """
 
 import argparse
+import io
 import json
+import os
 import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
@@ -69,5 +71,19 @@ def main(arguments: Sequence[str] | None = None) -> int:
     return 0
 
 
+def run_as_command() -> int:
+    """`main` for a terminal or a pipe: UTF-8 whatever the locale says, quiet when nobody reads
+    on."""
+    if isinstance(sys.stdout, io.TextIOWrapper):
+        sys.stdout.reconfigure(encoding="utf-8")
+    try:
+        code = main()
+        sys.stdout.flush()
+    except BrokenPipeError:
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
+    return code
+
+
 if __name__ == "__main__":
-    sys.exit(main())
+    sys.exit(run_as_command())

@@ -17,6 +17,7 @@ from lefthand.checks import (
     check_mapping,
     check_number,
     check_words,
+    short,
 )
 from lefthand.errors import InputError
 from lefthand.thresholds import ANY_BODY, Body, Cuts, grade_of
@@ -142,7 +143,7 @@ def parse_case(
     known = {f.name for f in fields(Case)} - {"findings"} | {"format", "observations"}
     _refuse_unknown("", data, known)
     if data.get("format") != CASE_FORMAT:
-        raise InputError("format", f"expected {CASE_FORMAT!r}, got {data.get('format')!r}")
+        raise InputError("format", f"expected {CASE_FORMAT!r}, got {short(data.get('format'))}")
     for required in ("instrument", "observations"):
         if required not in data:
             raise InputError(required, "missing")
@@ -155,7 +156,7 @@ def parse_case(
         instrument=instrument,
         findings=_findings(data["observations"], catalogue, instrument, body, cuts),
         way_of_teaching=ways,
-        reports=_reports(data.get("reports", {})),
+        reports=parse_reports(data.get("reports", {})),
         complaint=_complaint(data.get("complaint"), catalogue, instrument),
         passed=_passed(data.get("passed", {}), catalogue),
         recent_focus=_recent(data.get("recent_focus", []), catalogue),
@@ -279,7 +280,8 @@ def _ways(data: Any, catalogue: Catalogue) -> dict[str, str]:
     return chosen
 
 
-def _reports(data: Any) -> Reports:
+def parse_reports(data: Any) -> Reports:
+    """Checked reports. Raises InputError naming the field."""
     data = check_mapping("reports", data)
     _refuse_unknown("reports.", data, {f.name for f in fields(Reports)})
     values: dict[str, Any] = {}

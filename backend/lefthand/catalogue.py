@@ -15,6 +15,7 @@ from typing import Any
 from lefthand.entries import Entry, read_entries
 from lefthand.errors import CatalogueError
 from lefthand.exercises import Exercise, check_needs, read_exercises
+from lefthand.names import Named
 from lefthand.thresholds import MEASURES, Cuts
 from lefthand.vocabulary import FINGERS, Grade, Instrument, Stage
 
@@ -144,13 +145,28 @@ def read_catalogue(folder: Path) -> Catalogue:
     _check_first_exercises(causes, exercises)
     ways = {e.id: _way(e, evidence, exercises) for e in read_entries(folder / "ways.yaml")}
     complaints = {e.id: _complaint(e, evidence) for e in read_entries(folder / "complaints.yaml")}
+    today = {"causes": set(causes), "evidence": set(evidence), "exercises": set(exercises)}
+    aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
-        causes=MappingProxyType(causes),
-        evidence=MappingProxyType(evidence),
-        exercises=MappingProxyType(exercises),
+        causes=Named(causes, aliases["causes"]),
+        evidence=Named(evidence, aliases["evidence"]),
+        exercises=Named(exercises, aliases["exercises"]),
         ways=MappingProxyType(ways),
         complaints=MappingProxyType(complaints),
     )
+
+
+def _aliases(path: Path, today: Mapping[str, set[str]]) -> dict[str, dict[str, str]]:
+    """Earlier ids by part of the catalogue, each with today's."""
+    found: dict[str, dict[str, str]] = {part: {} for part in today}
+    for entry in read_entries(path):
+        if entry.id not in today:
+            entry.fail(f"expected one of {', '.join(today)}")
+        for old, new in entry.rest().items():
+            if new not in today[entry.id] or old in today[entry.id]:
+                entry.fail(f"{old!r}: expected an earlier id and one of today, got {new!r}")
+            found[entry.id][old] = new
+    return found
 
 
 def _cause(entry: Entry) -> Cause:

@@ -29,6 +29,11 @@ class Entry:
         if self._left:
             self.fail(f"unknown field {sorted(self._left)[0]!r}")
 
+    def rest(self) -> dict[str, Any]:
+        """All fields that are left, whatever they are called."""
+        left, self._left = self._left, {}
+        return left
+
     def take(self, field: str, default: Any = _MISSING) -> Any:
         value = self._left.pop(field, default)
         if value is _MISSING:

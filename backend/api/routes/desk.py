@@ -1,12 +1,16 @@
 """The teacher's desk: way of teaching and cut points."""
 
+from django.conf import settings
+from django.contrib.auth import update_session_auth_hash
 from django.http import HttpRequest
 from django.utils import timezone
-from ninja import Router
+from ninja import Router, Status
+from ninja.throttling import AuthRateThrottle
 
 from api.present_desk import desk_out
-from api.schemas.desk import CutsIn, DeskOut, LearningIn, WayIn
+from api.schemas.desk import CutsIn, DeskOut, LearningIn, PasswordIn, WayIn
 from studio.services.desk import (
+    choose_password,
     forget_settled,
     set_learning,
     set_teachers_way,
@@ -30,6 +34,17 @@ def choose_way(request: HttpRequest, data: WayIn) -> DeskOut:
 @router.post("/cuts", response=DeskOut)
 def change_cuts(request: HttpRequest, data: CutsIn) -> DeskOut:
     return desk_out(set_thresholds(request.user, data.measure, data.cuts))
+
+
+@router.post(
+    "/password",
+    response={204: None},
+    throttle=[AuthRateThrottle(settings.SIGN_IN_RATE_OF_NAME)],
+)
+def change_password(request: HttpRequest, data: PasswordIn) -> Status[None]:
+    """Other devices are signed out by it; this one stays."""
+    update_session_auth_hash(request, choose_password(request.user, data.old, data.new))
+    return Status(204, None)
 
 
 @router.post("/learning", response=DeskOut)

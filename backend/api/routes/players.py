@@ -4,17 +4,21 @@ from datetime import date
 
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
-from ninja import Router
+from ninja import File, Router
+from ninja.files import UploadedFile
 
+from api.careful import json_of
 from api.present import day_row, flag_out, lesson_out, player_out
 from api.schemas.desk import WayIn
 from api.schemas.lessons import LessonOut
-from api.schemas.players import DayOut, FlagOut, LiftIn, PlayerIn, PlayerOut
+from api.schemas.players import DayOut, FlagOut, ImportedOut, LiftIn, PlayerIn, PlayerOut
 from studio.errors import StudioError
 from studio.services.desk import set_players_way
+from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
 from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
-from studio.services.player_file import erase_player, player_file
+from studio.services.player_file import player_file
+from studio.services.player_import import read_player_file
 from studio.services.players import save_player
 
 router = Router(tags=["players"])
@@ -33,6 +37,13 @@ def read_day(request: HttpRequest) -> DayOut:
 @router.post("", response=PlayerOut)
 def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
     return player_out(save_player(request.user, None, data.dict(), today()), today())
+
+
+@router.post("/file", response=ImportedOut)
+def bring_in(request: HttpRequest, file: File[UploadedFile]) -> ImportedOut:
+    """A player from a player file, of another teacher or another computer."""
+    found = read_player_file(request.user, json_of(file), today())
+    return ImportedOut(player=found.player.pk, name=found.player.name, left_out=found.left_out)
 
 
 @router.post("/{int:player_id}", response=PlayerOut)

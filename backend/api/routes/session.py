@@ -1,5 +1,8 @@
 """Signing in and out, and who is here."""
 
+import hashlib
+import json
+
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
@@ -24,13 +27,31 @@ class CsrfOnly(APIKeyCookie):
         return key
 
 
-class SignInThrottle(AnonRateThrottle):
+class AddressThrottle(AnonRateThrottle):
     """Counts every try from one address, signed in or not."""
 
     scope = "sign_in"
 
     def get_cache_key(self, request: HttpRequest) -> str:
         return self.cache_format % {"scope": self.scope, "ident": self.get_ident(request)}
+
+
+class NameThrottle(AddressThrottle):
+    """Counts tries at one name from one address, so that somebody else's tries at another name, or
+    from another place, lock nobody out."""
+
+    scope = "sign_in_name"
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        return f"{super().get_cache_key(request)}-{_name_tried(request)}"
+
+
+def _name_tried(request: HttpRequest) -> str:
+    try:
+        name = json.loads(request.body)["username"]
+    except (ValueError, KeyError, TypeError, RecursionError):
+        name = ""
+    return hashlib.sha256(str(name).casefold().encode("utf-8", "replace")).hexdigest()
 
 
 def _session(request: HttpRequest) -> SessionOut:
@@ -60,7 +81,10 @@ def who_is_here(request: HttpRequest) -> SessionOut:
     "/sign-in",
     auth=CsrfOnly(),
     response=SessionOut,
-    throttle=[SignInThrottle(settings.SIGN_IN_RATE)],
+    throttle=[
+        NameThrottle(settings.SIGN_IN_RATE_OF_NAME),
+        AddressThrottle(settings.SIGN_IN_RATE_OF_ADDRESS),
+    ],
 )
 def sign_in(request: HttpRequest, data: SignInIn) -> SessionOut:
     user = authenticate(request, username=data.username, password=data.password)

@@ -55,6 +55,13 @@ class DeskOut(Schema):
     learning: LearningOut
 
 
+class PasswordIn(Schema):
+    """The present password and the new one."""
+
+    old: str = Field(max_length=200)
+    new: str = Field(max_length=200)
+
+
 class WayIn(Schema):
     key: str = Field(max_length=40)
     value: str | None = None

@@ -128,6 +128,14 @@ class PlayerOut(Schema):
     ways: list[WayOut]
 
 
+class ImportedOut(Schema):
+    """A player from a file. `left_out`: what of the file could not be kept, in words."""
+
+    player: int
+    name: str
+    left_out: list[str]
+
+
 class LiftIn(Schema):
     """`reasons`: those that stood before the teacher; None for all."""
 

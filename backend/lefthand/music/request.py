@@ -108,7 +108,7 @@ class DrillHand:
         place = self.string if string is None else string
         if finger == 0:
             return Tone(self.board.strings[place], 0, place)
-        return Tone(self.board.strings[place].above(*self.steps[finger]), finger, place)
+        return Tone(self.board.strings[place].above(*self.steps[finger]).simple(), finger, place)
 
     def note(
         self, finger: int, length: Fraction = QUARTER, *marks: str, string: int | None = None
@@ -121,5 +121,5 @@ class DrillHand:
         self, finger: int, steps: tuple[int, int], length: Fraction = QUARTER, *marks: str
     ) -> Event:
         """A finger away from its usual place, `steps` above the open string."""
-        tone = Tone(self.board.strings[self.string].above(*steps), finger, self.string)
+        tone = Tone(self.board.strings[self.string].above(*steps).simple(), finger, self.string)
         return Event(length, (tone,), frozenset(marks))

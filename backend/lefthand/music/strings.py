@@ -49,6 +49,12 @@ class Pitch:
         plain = Pitch(self.octave + index // 7, index % 7)
         return Pitch(plain.octave, plain.step, self.midi + semitones - plain.midi)
 
+    def simple(self) -> "Pitch":
+        """The same sound with one sharp or flat at most: a double flat is the letter below."""
+        if abs(self.alter) <= 1:
+            return self
+        return self.above(1 if self.alter > 0 else -1, 0).simple()
+
 
 @dataclass(frozen=True, slots=True)
 class Fingerboard:

@@ -1,5 +1,6 @@
 """The knowledge files: what is in them, and how a broken one is refused."""
 
+import json
 import shutil
 import tempfile
 from pathlib import Path
@@ -7,6 +8,7 @@ from unittest import TestCase
 
 from lefthand.catalogue import KNOWLEDGE, load_catalogue, read_catalogue
 from lefthand.errors import CatalogueError
+from lefthand.names import Named
 from lefthand.vocabulary import Instrument, Kind
 
 # file, text to replace, replacement, what the error must say
@@ -82,6 +84,48 @@ class Catalogue(TestCase):
                         if instrument in e.instruments and cause.id in e.aims[:2]
                     ]
                     self.assertTrue(aimed)
+
+
+class Ids(TestCase):
+    """Records keep the ids that they were made with, so ids only grow."""
+
+    RELEASED = json.loads((Path(__file__).parent / "released_ids.json").read_text("utf-8"))
+
+    def test_every_id_of_an_earlier_release_is_known(self):
+        known = load_catalogue()
+        for part in ("causes", "evidence", "exercises"):
+            for name in self.RELEASED[part]:
+                self.assertIn(name, getattr(known, part), "give it a line in aliases.yaml")
+        for key, values in self.RELEASED["ways"].items():
+            self.assertLessEqual(set(values), set(known.ways[key].values))
+
+    def test_the_list_of_released_ids_is_complete(self):
+        known = load_catalogue()
+        for part in ("causes", "evidence", "exercises"):
+            self.assertLessEqual(set(getattr(known, part)), set(self.RELEASED[part]))
+
+    def test_a_renamed_id_finds_what_it_is_called_now(self):
+        named = Named({"new": 1, "other": 2}, {"old": "new", "older": "new"})
+        self.assertEqual((named["old"], named.get("older"), named.get("gone")), (1, 1, None))
+        self.assertIn("old", named)
+        self.assertNotIn("gone", named)
+        self.assertNotIn(3, named)
+        self.assertEqual((sorted(named), len(named)), (["new", "other"], 2))
+
+    def test_aliases_are_checked_on_load(self):
+        table = (
+            ("causes: {insecure_hold: over_pressing}", "'insecure_hold'"),
+            ("causes: {old: nothing}", "got 'nothing'"),
+            ("drills: {}", "expected one of"),
+        )
+        for text, words in table:
+            with self.subTest(text), tempfile.TemporaryDirectory() as folder:
+                copy = Path(folder) / "knowledge"
+                shutil.copytree(KNOWLEDGE, copy)
+                (copy / "aliases.yaml").write_text(text, encoding="utf-8")
+                with self.assertRaises(CatalogueError) as caught:
+                    read_catalogue(copy)
+                self.assertIn(words, str(caught.exception))
 
 
 class BrokenFiles(TestCase):

@@ -1,6 +1,8 @@
 """`python -m lefthand`: JSON on stdout, or exit 2 and one line that names the field."""
 
 import json
+import os
+import shlex
 import subprocess
 import sys
 import tempfile
@@ -32,6 +34,56 @@ class CommandLine(TestCase):
                 done = lefthand(command, json.dumps(CASE))
                 self.assertEqual((done.returncode, done.stderr), (0, ""))
                 self.assertEqual(json.loads(done.stdout)["format"], form)
+
+    def test_any_locale_prints_and_a_closed_pipe_is_no_error(self):
+        case = json.dumps({**CASE, "observations": {"web.closed": 3, "thumb.locked": 3}})
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "case.json"
+            path.write_text(case, encoding="utf-8")
+            plan = [sys.executable, "-m", "lefthand", "prescribe", str(path)]
+            ascii_only = {
+                **os.environ,
+                "LC_ALL": "C",
+                "PYTHONIOENCODING": "ascii",
+                "PYTHONUTF8": "0",
+            }
+            done = subprocess.run(
+                plan, cwd=BACKEND, env=ascii_only, capture_output=True, check=False
+            )
+            self.assertEqual((done.returncode, done.stderr), (0, b""))
+            self.assertIn("×", done.stdout.decode("utf-8"))
+            piped = f"{shlex.join(plan)} | true; exit ${{PIPESTATUS[0]}}"
+            done = subprocess.run(
+                ["/bin/bash", "-c", piped], cwd=BACKEND, capture_output=True, check=False
+            )
+            self.assertEqual((done.returncode, done.stderr), (0, b""))
+
+    def test_odd_files_are_refused_in_one_line(self):
+        observations = CASE["observations"]
+        odd = (
+            (
+                '{"format": "jolf-case/1", "instrument": "vn", "observations": {}, "age": %s}'
+                % ("9" * 400),
+                "age",
+            ),
+            ('{"a": ' + "9" * 5000 + "}", "is not JSON"),
+            ("[" * 100_000, "is not JSON"),
+            ("[]", "expected an object"),
+            ('"\\ud800"', "expected an object"),
+            (json.dumps({**CASE, "instrument": ["vn"]}), "instrument"),
+            (json.dumps({**CASE, "observations": [observations]}), "observations"),
+            (json.dumps({**CASE, "observations": {"\ud800": 1}}), "observations"),
+            (json.dumps({**CASE, "reports": {"pain_when": [1]}}), "reports.pain_when"),
+            (json.dumps({**CASE, "passed": {"thumb_taps": 1e300}}), "passed.thumb_taps"),
+            (json.dumps({**CASE, "way_of_teaching": {"carry": ["body"]}}), "way_of_teaching.carry"),
+            ('{"age": NaN}', "format"),
+        )
+        for content, words in odd:
+            with self.subTest(content[:40]):
+                done = lefthand("diagnose", content)
+                self.assertEqual((done.returncode, done.stdout), (2, ""), done.stderr)
+                self.assertEqual(done.stderr.count("\n"), 1)
+                self.assertIn(words, done.stderr)
 
     def test_bad_input_is_one_line_that_names_the_field_and_exit_two(self):
         bad = json.dumps({**CASE, "observations": {"web.closed": 7}})

@@ -4,7 +4,7 @@ First-position steps above the open string: common practice, no source (violin a
 5, 7, fourth low 6; cello 2, 3, 4, 5, wide with first to second 2; bass 2, 3, 4).
 """
 
-from itertools import pairwise
+from itertools import pairwise, product
 from unittest import TestCase
 
 from hypothesis import given, settings
@@ -15,6 +15,7 @@ from lefthand.errors import InputError
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.for_exercise import drill_of
 from lefthand.music.hands import FRAMES, POSITIONS, hand_of
+from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import MAX_BARS, DrillRequest
 from lefthand.music.score import BAR
 from lefthand.music.strings import FINGERBOARDS
@@ -106,6 +107,26 @@ class Playable(TestCase):
                     else:
                         self.assertLessEqual(abs(steps - hand[tone.finger][1]), MOVES_OF_FRAME)
         self.assertEqual(drill, make_drill(request))
+
+    def test_every_setting_of_every_drill_writes_or_names_what_cannot_be(self):
+        """Half position and double flats too: no note needs more than one sharp or flat."""
+        written = 0
+        for instrument in Instrument:
+            ends = (0, max(POSITIONS[instrument]))
+            hands = product(MAKERS, ends, FRAMES[instrument], (0, 2, 3))
+            for drill, position, frame, string in hands:
+                wish = DrillRequest(
+                    drill, instrument, position=position, frame=frame, string=string
+                )
+                try:
+                    made = make_drill(wish)
+                except InputError as error:
+                    self.assertIn(error.field, ("drill", "position", "frame"))
+                    continue
+                self.assertLessEqual(max(abs(p.alter) for p in made.pitches()), 1)
+                self.assertIn("<score-partwise", to_musicxml(made))
+                written += 1
+        self.assertGreater(written, 1000)
 
     def test_no_bar_stands_four_times_running(self):
         for instrument in Instrument:

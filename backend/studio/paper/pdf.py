@@ -1,6 +1,7 @@
 """The practice sheet as a tagged PDF, set with typst. Data goes in as JSON, never as source."""
 
 import json
+import logging
 from enum import StrEnum
 from pathlib import Path
 
@@ -12,6 +13,7 @@ from studio.paper.sheet import Sheet, SheetItem
 HERE = Path(__file__).parent
 TEMPLATE = HERE / "sheet.typ"
 FONTS = HERE / "fonts"
+log = logging.getLogger("jolf.paper")
 
 
 class Paper(StrEnum):
@@ -20,17 +22,30 @@ class Paper(StrEnum):
 
 
 def sheet_pdf(sheet: Sheet, paper: Paper = Paper.A4, *, large: bool = False) -> bytes:
-    """The sheet as PDF bytes. `large`: larger print for weak eyes."""
+    """The sheet as PDF bytes. `large`: larger print for weak eyes.
+
+    Text in a script that the shipped fonts lack prints with a mark for each letter, and the file
+    then goes without the accessibility profile, which demands every letter.
+    """
+    inputs = {
+        "sheet": json.dumps(_data(sheet)),
+        "paper": paper.value,
+        "scale": "1.3" if large else "1",
+    }
+    try:
+        return _set(inputs, is_accessible=True)
+    except typst.TypstError as error:
+        log.warning("a sheet is set without the accessibility profile: %s", error)
+        return _set(inputs, is_accessible=False)
+
+
+def _set(inputs: dict[str, str], *, is_accessible: bool) -> bytes:
     return typst.compile(
         TEMPLATE.read_bytes(),
         format="pdf",
         font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
-        sys_inputs={
-            "sheet": json.dumps(_data(sheet)),
-            "paper": paper.value,
-            "scale": "1.3" if large else "1",
-        },
-        pdf_standards="ua-1",
+        sys_inputs=inputs,
+        pdf_standards="ua-1" if is_accessible else None,
     )
 
 

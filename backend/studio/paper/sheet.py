@@ -15,7 +15,7 @@ from lefthand.vocabulary import Instrument
 from studio.models import Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching
-from studio.services.history import known_items
+from studio.services.known import known_items
 from studio.services.lessons import plan_minutes, practice_dates
 from studio.services.reviews import item_dose
 

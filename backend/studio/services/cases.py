@@ -26,6 +26,7 @@ from studio.services.findings import (
 )
 from studio.services.flags import days_since_lift, home_pain, lesson_safety
 from studio.services.history import History, load_history
+from studio.services.known import dismissed_in, focus_of, known_words
 from studio.services.reviews import ItemReview, limit_of_load, passed_rungs, review_last_plan
 
 RECENT_FOCUS_DAYS = 7
@@ -53,8 +54,8 @@ class LessonView:
 
     @cached_property
     def word(self) -> TeacherWord:
-        words = list(self.lesson.cause_words.all())
-        decided = [focus.cause for focus in self.lesson.focuses.all()]
+        words = known_words(self.lesson)
+        decided = focus_of(self.lesson)
         if not decided and not self._engine_focus and self.kept is not None:
             decided = [self.kept]
         pinned = [w.cause for w in words if w.word == "pinned" and w.cause not in decided]
@@ -79,9 +80,7 @@ class LessonView:
         if not self.history.last_focus:
             return None
         cause = self.history.last_focus[0]
-        dismissed = any(
-            w.cause == cause and w.word == "dismissed" for w in self.lesson.cause_words.all()
-        )
+        dismissed = cause in dismissed_in(self.lesson)
         shows = any(
             finding.grade > 0 and cause in self.catalogue.evidence[name].causes
             for name, finding in self.case.findings.items()
@@ -227,4 +226,4 @@ def recent_focus(history: History) -> list[str]:
     """Causes that were the focus in the seven days before the lesson."""
     since = history.lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
     recent = [each for each in history.earlier if each.date >= since]
-    return sorted({focus.cause for each in recent for focus in each.focuses.all()})
+    return sorted({cause for each in recent for cause in focus_of(each)})

@@ -15,7 +15,7 @@ from lefthand.week import LAST_DAY
 from studio.errors import StudioError
 from studio.models import Focus, Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
-from studio.services.history import known_items
+from studio.services.known import known_items
 from studio.services.reviews import item_dose
 
 MAX_PLAN_ITEMS = 6

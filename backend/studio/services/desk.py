@@ -3,6 +3,10 @@
 from datetime import date
 from typing import Any
 
+from django.contrib.auth.models import User
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
+
 from lefthand.catalogue import load_catalogue
 from lefthand.checks import check_number
 from lefthand.errors import InputError
@@ -17,6 +21,19 @@ FIXED_MEASURES = {"laxity_score"}  # published cut-offs
 def settings_of(teacher: Teacher) -> TeacherSettings:
     settings, _ = TeacherSettings.objects.get_or_create(teacher_id=teacher.pk)
     return settings
+
+
+def choose_password(teacher: Teacher, old: str, new: str) -> User:
+    """A new password for one who knows the present one. Raises StudioError naming the field."""
+    if not isinstance(teacher, User) or not teacher.check_password(old):
+        raise StudioError("bad_input", "old", "this is not your present password")
+    try:
+        validate_password(new, teacher)
+    except ValidationError as error:
+        raise StudioError("bad_input", "new", " ".join(error.messages)) from error
+    teacher.set_password(new)
+    teacher.save()
+    return teacher
 
 
 def choose_way(chosen: dict[str, str], key: str, value: str | None) -> dict[str, str]:

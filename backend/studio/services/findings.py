@@ -25,7 +25,9 @@ def youngest_age_at(player: Player, lesson: Lesson) -> int | None:
 def way_of_teaching(player: Player) -> dict[str, str]:
     """The teacher's way with the player's own choices over it."""
     settings = getattr(player.teacher, "studio_settings", None)
-    return {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
+    chosen = {**(settings.way_of_teaching if settings else {}), **player.way_of_teaching}
+    ways = load_catalogue().ways
+    return {k: v for k, v in chosen.items() if k in ways and v in ways[k].values}
 
 
 def thresholds_of(player: Player) -> dict[str, Cuts]:

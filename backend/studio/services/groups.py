@@ -202,7 +202,7 @@ def sweep(group: Group, on: date) -> Sweep:
     ]
     return Sweep(
         group=group,
-        checks=[evidence[name] for name in group.checks],
+        checks=[evidence[name] for name in group.checks if name in evidence],
         rows=rows,
         closer=closer_looks(swept),
         pairs=pair_up(partners),

@@ -4,11 +4,11 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
 
-from lefthand.catalogue import load_catalogue
 from lefthand.planning import SHORT_BREAK_WEEKS
 from lefthand.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS
 from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import findings_of
+from studio.services.known import focus_of, known_items
 
 
 @dataclass(frozen=True)
@@ -121,8 +121,8 @@ class History:
     @cached_property
     def last_focus(self) -> list[str]:
         """Causes of the newest earlier lesson in which a focus was decided."""
-        decided = [each for each in self.earlier if each.focuses.all()]
-        return [focus.cause for focus in decided[-1].focuses.all()] if decided else []
+        decided = [focus for each in self.earlier if (focus := focus_of(each))]
+        return decided[-1] if decided else []
 
     def judged_in(self, plan: Plan) -> Lesson:
         """The lesson that followed a plan: this one for the newest."""
@@ -152,16 +152,6 @@ class History:
         """Every exercise that was given, oldest first; those that the catalogue lost are left
         out."""
         return [(plan, item) for plan in self.plans for item in known_items(plan)]
-
-
-def known_items(plan: Plan) -> list[PlanItem]:
-    """The items of a plan whose exercise and rung the catalogue knows."""
-    exercises = load_catalogue().exercises
-    return [
-        item
-        for item in plan.items.all()
-        if item.exercise in exercises and item.rung <= len(exercises[item.exercise].rungs)
-    ]
 
 
 def load_history(lesson: Lesson) -> History:

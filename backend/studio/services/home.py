@@ -26,7 +26,7 @@ from studio.errors import StudioError
 from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import age_at, youngest_age_at
 from studio.services.flags import open_reasons, raise_from_home, take_back_from_home
-from studio.services.history import known_items
+from studio.services.known import known_items
 from studio.services.reviews import item_dose
 
 TOKEN_BYTES = 32

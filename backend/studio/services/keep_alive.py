@@ -8,6 +8,7 @@ from lefthand.catalogue import load_catalogue
 from lefthand.keep_alive import Kept, kept_causes
 from studio.models import Lesson
 from studio.services.cases import LessonView
+from studio.services.known import focus_of, known_items
 from studio.services.learning import lesson_facts
 
 HELPED_SHOWN = 3
@@ -48,8 +49,8 @@ def _helped(kept: Kept, lessons: Iterable[Lesson]) -> tuple[str, ...]:
     """Exercises that were given for it before its signs were gone, the last ones first."""
     given: dict[str, None] = {}
     for lesson in sorted(lessons, key=lambda each: each.date, reverse=True):
-        focus = {f.cause for f in lesson.focuses.all()}
+        focus = focus_of(lesson)
         if lesson.date < kept.since and kept.cause in focus and hasattr(lesson, "plan"):
-            given |= dict.fromkeys(item.exercise for item in lesson.plan.items.all())
+            given |= dict.fromkeys(item.exercise for item in known_items(lesson.plan))
     aiming = load_catalogue().exercises
     return tuple(e for e in given if kept.cause in aiming[e].aims)[:HELPED_SHOWN]

@@ -4,6 +4,7 @@ from lefthand.catalogue import load_catalogue
 from lefthand.learning import Count, LessonFacts, count_verdicts
 from studio.models import Lesson, Player, TeacherSettings
 from studio.services.findings import findings_of
+from studio.services.known import dismissed_in, focus_of
 
 
 def settled_by(settings: TeacherSettings, without_player: int | None = None) -> dict[str, Count]:
@@ -27,8 +28,8 @@ def settled_by(settings: TeacherSettings, without_player: int | None = None) -> 
 def lesson_facts(lesson: Lesson) -> LessonFacts:
     """What a lesson says about causes, without anything else."""
     return LessonFacts(
-        focus=tuple(focus.cause for focus in lesson.focuses.all()),
-        dismissed=frozenset(w.cause for w in lesson.cause_words.all() if w.word == "dismissed"),
+        focus=tuple(focus_of(lesson)),
+        dismissed=frozenset(dismissed_in(lesson)),
         grades={name: finding.grade for name, finding in findings_of(lesson).items()},
         is_harder=lesson.harder_piece,
     )

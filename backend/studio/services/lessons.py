@@ -9,8 +9,8 @@ from django.db.models import Prefetch, QuerySet
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
 from studio.services.flags import HOME_PAIN_DAYS
-from studio.services.history import known_items
 from studio.services.keep_alive import all_kept, reminders
+from studio.services.known import focus_of, known_items
 from studio.services.learning import counts_for
 from studio.services.reviews import item_dose
 
@@ -134,16 +134,14 @@ def _row(player: Player, on: date) -> DayRow:
     so_far: list[Lesson] = player.lessons_so_far  # type: ignore[attr-defined]
     flags: list[RedFlag] = player.flags_up  # type: ignore[attr-defined]
     before = [each for each in so_far if each.date < on and not each.is_glance]
-    decided = [lesson for lesson in so_far if lesson.focuses.all()]
+    decided = [focus for lesson in so_far if (focus := focus_of(lesson))]
     planned = [lesson for lesson in so_far if hasattr(lesson, "plan")]
     gone = {kept.cause for kept in all_kept(so_far) if kept.returned is None}
     return DayRow(
         player=player,
         last_lesson=before[-1] if before else None,
         today=next((each for each in so_far if each.date == on and not each.is_glance), None),
-        focus=[f.cause for f in decided[-1].focuses.all() if f.cause not in gone]
-        if decided
-        else [],
+        focus=[cause for cause in decided[-1] if cause not in gone] if decided else [],
         minutes=plan_minutes(planned[-1]) if planned else None,
         due=[each.kept.cause for each in reminders(so_far, on) if each.is_due],
         flags=flags,

@@ -1,15 +1,15 @@
-"""Everything that is kept of one player, as one document, and erasing it."""
+"""Everything that is kept of one player, as one document."""
 
 from typing import Any
 
 from studio.models import Lesson, Plan, PlanItem, Player, RedFlag
 from studio.services.players import PLAIN_FACTS
 
-PLAYER_FORMAT = "jolf-player/1"
+PLAYER_FORMAT = "jolf-player/2"
 
 
 def player_file(player: Player) -> dict[str, Any]:
-    """All records of the player as `jolf-player/1` (docs/case-files.md). Dates as YYYY-MM-DD."""
+    """All records of the player as `jolf-player/2` (docs/case-files.md). Dates as YYYY-MM-DD."""
     lessons = player.lessons.prefetch_related(
         "observations", "focuses", "cause_words", "home_days", "results", "plan__items__results"
     )
@@ -21,18 +21,15 @@ def player_file(player: Player) -> dict[str, Any]:
         "disliked": player.disliked,
         "group": player.group.name if player.group else None,
         "lessons": [_lesson(lesson) for lesson in lessons],
-        "red_flags": [_flag(flag) for flag in player.red_flags.all()],
+        "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
     }
-
-
-def erase_player(player: Player) -> None:
-    """The player and every record of them. There is no way back."""
-    player.delete()
 
 
 def _lesson(lesson: Lesson) -> dict[str, Any]:
     return {
         "date": str(lesson.date),
+        "is_glance": lesson.is_glance,
+        "look_order": lesson.look_order,
         "asked": lesson.asked,
         "reports": lesson.reports,
         "complaint": lesson.complaint or None,
@@ -44,13 +41,26 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
             {"cause": w.cause, "word": w.word, "why": w.why} for w in lesson.cause_words.all()
         ],
         "focus": [
-            {"cause": f.cause, "fingers": f.fingers, "why": f.why, "probability": f.probability}
+            {
+                "cause": f.cause,
+                "fingers": f.fingers,
+                "why": f.why,
+                "probability": f.probability,
+                "is_engines": f.is_engines,
+            }
             for f in lesson.focuses.all()
         ],
         "teacher_line": lesson.teacher_line,
         "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
         "home_days": [
-            {"date": str(d.date), "done": d.done, "felt": d.felt, "pain": d.pain, "signs": d.signs}
+            {
+                "date": str(d.date),
+                "done": d.done,
+                "felt": d.felt,
+                "pain": d.pain,
+                "signs": d.signs,
+                "later": d.later,
+            }
             for d in lesson.home_days.all()
         ],
     }
@@ -86,9 +96,12 @@ def _item(item: PlanItem) -> dict[str, Any]:
 
 def _flag(flag: RedFlag) -> dict[str, Any]:
     return {
+        "lesson": str(flag.lesson.date),
         "raised_on": str(flag.raised_on),
         "reasons": flag.reasons,
         "from_home": flag.from_home,
         "lifted_on": str(flag.lifted_on) if flag.lifted_on else None,
         "note": flag.note,
+        "pain": flag.pain,
+        "mistaken": flag.mistaken,
     }

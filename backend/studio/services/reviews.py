@@ -11,7 +11,8 @@ from lefthand.planning import is_load
 from lefthand.progress import Advice, Course, Move, PracticeDay, next_step
 from lefthand.safety import Safety, SafetyLevel
 from studio.models import Lesson, Plan, PlanItem, PracticeResult
-from studio.services.history import History, known_items
+from studio.services.history import History
+from studio.services.known import known_items
 
 NO_FLAG = Safety(SafetyLevel.NONE, ())
 
@@ -100,7 +101,7 @@ def _given_since(exercise: Exercise, history: History, lesson: Lesson) -> date |
     """When the run of plans with this exercise began that goes on into the last before a lesson."""
     since = None
     for plan in reversed([p for p in history.plans if history.date_of(p) < lesson.date]):
-        if exercise.id not in {item.exercise for item in plan.items.all()}:
+        if exercise.id not in {item.exercise for item in known_items(plan)}:
             break
         since = history.date_of(plan)
     return since

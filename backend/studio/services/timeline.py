@@ -82,10 +82,14 @@ def _ladders(player: Player, on: date) -> list[Ladder]:
         .order_by("plan__lesson__date")
         .select_related("plan__lesson")
     )
+    exercises = load_catalogue().exercises
     steps: dict[str, list[tuple[date, int]]] = {}
     for item in items:
-        steps.setdefault(item.exercise, []).append((item.plan.lesson.date, item.rung))
-    return [Ladder(load_catalogue().exercises[name], found) for name, found in steps.items()]
+        exercise = exercises.get(item.exercise)
+        if exercise is not None:
+            rung = min(item.rung, len(exercise.rungs))
+            steps.setdefault(exercise.id, []).append((item.plan.lesson.date, rung))
+    return [Ladder(exercises[name], found) for name, found in steps.items()]
 
 
 def _headline(rows: list[Row]) -> str:

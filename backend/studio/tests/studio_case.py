@@ -15,6 +15,16 @@ DAY = date(2026, 3, 4)
 GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}
 
 
+class Keys:
+    """Keys of entries, each once. (A generator could not be handed between test processes.)"""
+
+    def __init__(self) -> None:
+        self._numbers = count()
+
+    def __next__(self) -> str:
+        return f"key-{next(self._numbers):06}"
+
+
 class StudioCase(TestCase):
     def setUp(self) -> None:
         self.teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")
@@ -22,7 +32,7 @@ class StudioCase(TestCase):
             teacher=self.teacher, name="Pia Example", instrument="vn", level="intermediate",
             birth_year=2014,
         )  # fmt: skip
-        self._keys = (f"key-{number:06}" for number in count())
+        self._keys = Keys()
 
     def lesson(self, weeks: int = 0) -> Lesson:
         return start_lesson(self.player, DAY + timedelta(weeks=weeks))

@@ -1,7 +1,7 @@
 """Entries: saved at once, counted once, undone in order, refused with the field."""
 
 from studio.errors import StudioError
-from studio.models import Focus, LessonEntry, PlanItem
+from studio.models import Focus, LessonEntry, PlanItem, PracticeResult
 from studio.services.entries import UNDO_DEPTH, record, undo
 from studio.tests.studio_case import GRIP, StudioCase
 
@@ -85,6 +85,50 @@ class Entries(StudioCase):
         with self.assertRaises(StudioError) as caught:
             undo(lesson.pk)
         self.assertEqual(caught.exception.code, "nothing_to_undo")
+
+    def test_undo_gives_back_the_focus_that_a_dismissal_dropped(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.enter(lesson, "focus", "", ["thumb_index_grip", "over_pressing"])
+        self.enter(lesson, "cause", "thumb_index_grip", {"word": "dismissed"})
+        self.assertEqual([f.cause for f in lesson.focuses.all()], ["over_pressing"])
+        undo(lesson.pk)
+        decided = [f.cause for f in self.view(lesson).lesson.focuses.all()]
+        self.assertEqual(decided, ["thumb_index_grip", "over_pressing"])
+
+    def test_an_undo_that_arrives_twice_undoes_once(self):
+        lesson = self.lesson()
+        for line in ("one", "two"):
+            self.enter(lesson, "line", "", line)
+        for _ in range(3):
+            undo(lesson.pk, client_key="undo-key-01")
+        self.assertEqual(self.view(lesson).lesson.teacher_line, "one")
+
+    def test_an_undo_means_one_entry_and_no_other(self):
+        lesson = self.lesson()
+        for line in ("one", "two"):
+            self.enter(lesson, "line", "", line)
+        first, second = lesson.entries.order_by("pk")
+        with self.assertRaises(StudioError) as caught:
+            undo(lesson.pk, client_key="undo-key-01", entry_key=first.client_key)
+        self.assertEqual(caught.exception.code, "conflict")
+        undo(lesson.pk, client_key="undo-key-02", entry_key=second.client_key)
+        self.assertEqual(self.view(lesson).lesson.teacher_line, "one")
+
+    def test_editing_a_given_week_keeps_what_was_practised_and_the_days(self):
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps", "index_far_side")
+        item = PlanItem.objects.get(exercise="thumb_taps")
+        PracticeResult.objects.create(item=item, date=lesson.date, passed=True)
+        days = item.days
+        week = [{"exercise": "thumb_taps", "sets": 3}, {"exercise": "easy_melody"}]
+        self.enter(lesson, "plan", "", week)
+        same = PlanItem.objects.get(exercise="thumb_taps")
+        self.assertEqual((same.pk, same.sets, same.days), (item.pk, 3, days))
+        self.assertEqual(same.results.count(), 1)
+        self.assertFalse(PlanItem.objects.filter(exercise="index_far_side").exists())
+        undo(lesson.pk)
+        self.assertEqual(PlanItem.objects.get(exercise="thumb_taps").results.count(), 1)
 
     def test_undo_reaches_twenty_entries_back(self):
         lesson = self.lesson()

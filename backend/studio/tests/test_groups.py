@@ -8,6 +8,7 @@ from studio.errors import StudioError
 from studio.models import Group, Lesson, Player
 from studio.services.groups import (
     choose_checks,
+    day_seen,
     grade,
     grade_the_rest,
     group_of,
@@ -16,7 +17,8 @@ from studio.services.groups import (
     save_group,
     sweep,
 )
-from studio.tests.studio_case import DAY, StudioCase
+from studio.services.lessons import start_lesson
+from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 
 class GroupCase(StudioCase):
@@ -52,6 +54,48 @@ class Groups(GroupCase):
         self.group.delete()
         self.assertEqual(Player.objects.filter(group__isnull=True).count(), 3)
         self.assertEqual(Lesson.objects.count(), 1)
+
+    def test_a_swept_grade_keeps_the_fingers_that_were_named(self):
+        check = "tip.gives"
+        choose_checks(self.group, [check])
+        lesson = self.lesson()
+        self.enter(lesson, "observation", check, {"3": 1, "4": 3})
+        table = ((3, {"3": 1, "4": 3}), (2, {"3": 1, "4": 2}), (0, {"3": 0, "4": 0}))
+        for number, (value, entered) in enumerate(table):
+            with self.subTest(value):
+                grade(self.group, self.player.pk, check, value, key=f"key-swept-{number}", on=DAY)
+                self.assertEqual(lesson.observations.get(evidence=check).entered, entered)
+
+    def test_a_grade_is_kept_for_the_day_on_which_it_was_seen(self):
+        self.assertEqual(day_seen(None, DAY), DAY)
+        earlier = DAY - timedelta(days=3)
+        self.assertEqual(day_seen(earlier, DAY), earlier)
+        for wrong in (DAY - timedelta(days=61), DAY + timedelta(days=2)):
+            self.assert_refused("seen_on", lambda wrong=wrong: day_seen(wrong, DAY))
+
+    def test_a_glance_is_no_lesson_of_no_change(self):
+        check = "web.closed"
+        choose_checks(self.group, [check])
+        first = self.whole_lesson(0, GRIP)
+        for week in (1, 2, 3):
+            on = first.date + timedelta(weeks=week)
+            grade(self.group, self.player.pk, check, 3, key=f"key-glance-{week}", on=on)
+        self.assertTrue(self.player.lessons.last().is_glance)
+        review = self.view(self.lesson(4)).review
+        self.assertNotIn("look again", {r.advice.move.value for r in review})
+        self.assertFalse(self.lesson(3).is_glance, "begun as a lesson it is one")
+
+    def test_who_is_stopped_has_no_partner_card(self):
+        players = list(self.group.players.all())
+        choose_checks(self.group, ["web.closed"])
+        stopped = players[0]
+        flag = {"lesson": start_lesson(stopped, DAY), "raised_on": DAY, "reasons": ["swelling"]}
+        stopped.red_flags.create(**flag)
+        found = sweep(self.group, DAY)
+        paired = {p.watcher for p in found.pairs} | {p.watched for p in found.pairs}
+        self.assertNotIn(stopped.pk, paired)
+        self.assertEqual(found.resting, [stopped])
+        self.assertEqual([r.player for r in found.rows if r.flags], [stopped])
 
     def test_another_teachers_group_and_players_are_not_found(self):
         other = get_user_model().objects.create_user("other")

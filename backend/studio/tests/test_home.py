@@ -55,6 +55,53 @@ class Links(HomeCase):
         self.assert_refused("bad_input", lambda: make_link(lesson), "lesson")
 
 
+class LateLogs(HomeCase):
+    """A day that comes later is judged by what it held when it was its turn."""
+
+    def held(self):
+        found = PracticeResult.objects.filter(lesson=None).order_by("date")
+        days = {}
+        for result in found:
+            days.setdefault((result.date - DAY).days, set()).add(result.item.exercise)
+        return days
+
+    def planned(self, day):
+        return {i.exercise for i in self.given.plan.items.all() if day in i.days}
+
+    def test_days_sent_a_week_later_count_for_their_own_exercises(self):
+        for day in (1, 2, 3):
+            self.log(day, today=DAY + timedelta(days=6))
+        self.assertEqual(self.held(), {day: self.planned(day) for day in (1, 2, 3)})
+        review = self.view(self.lesson(1)).review
+        self.assertTrue([r for r in review if r.advice.move.value == "go on"])
+
+    def test_a_day_made_up_counts_and_is_not_asked_again(self):
+        for item in self.given.plan.items.all():
+            item.days = [1, 2, 5]
+            item.save()
+        self.log(2)
+        self.log(3)
+        self.assertEqual(self.held()[3], {i.exercise for i in self.given.plan.items.all()})
+        days = open_link(self.token, DAY + timedelta(days=4)).days
+        self.assertEqual({tuple(each) for each in days.values()}, {(2, 3, 5)})
+
+    def test_changing_a_log_changes_its_results(self):
+        self.log(1)
+        self.log(1, felt="tight", pain=1)
+        results = PracticeResult.objects.filter(date=DAY + timedelta(days=1))
+        self.assertEqual({(r.passed, r.tighter, r.pain) for r in results}, {(False, True, 1)})
+        self.assertEqual(results.count(), len(self.planned(1)))
+
+    def test_days_before_a_newer_lesson_are_taken_and_later_ones_are_not(self):
+        newer = self.whole_lesson(1, GRIP)
+        after = newer.date + timedelta(days=2)
+        self.log(3, today=after)
+        self.assertEqual(self.held(), {3: self.planned(3)})
+        self.assert_refused("link_gone", lambda: self.log(8, today=after))
+        self.assert_refused("link_gone", lambda: open_link(self.token, after))
+        self.assertTrue(self.view(newer).review[0].days_done)
+
+
 class Logs(HomeCase):
     def results(self):
         return PracticeResult.objects.filter(lesson=None).order_by("date", "item__order")

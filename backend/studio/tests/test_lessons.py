@@ -9,6 +9,7 @@ from pypdf import PdfReader
 from lefthand.case import Finding
 from lefthand.catalogue import load_catalogue
 from studio.demo_data import PLAYERS
+from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult
 from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import build_sheet
@@ -16,7 +17,7 @@ from studio.services.cases import weeks_away
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
 from studio.services.entries import undo
-from studio.services.lessons import day_rows, lesson_of
+from studio.services.lessons import day_rows, lesson_of, remove_lesson
 from studio.services.looks import lesson_look
 from studio.services.timeline import Row, build_timeline
 from studio.tests.studio_case import DAY, GRIP, StudioCase
@@ -63,6 +64,64 @@ class NextLesson(StudioCase):
             self.enter(lesson, "result", str(row.item.pk), {"passed": False})
             row = next(r for r in self.view(lesson).review if r.item.exercise == "thumb_taps")
             self.assertEqual(row.advice.move.value, move)
+
+    def test_no_change_is_looked_into_and_left_out_while_the_exercise_passes_or_fails(self):
+        for passed in (True, False, None):
+            with self.subTest(passed=passed):
+                self.player.lessons.all().delete()
+                for week in range(3):
+                    self.whole_lesson(week, GRIP)
+                newest = self.lesson(3)
+                self.look(newest, GRIP)
+                for row in self.view(newest).review:
+                    if passed is not None:
+                        self.enter(newest, "result", str(row.item.pk), {"passed": passed})
+                view = self.view(newest)
+                stuck = [r for r in view.review if r.advice.move.value == "look again"]
+                self.assertTrue(stuck)
+                proposed = {i.exercise for i in view.proposal.items}
+                self.assertFalse(proposed & {r.exercise.id for r in stuck})
+                look = lesson_look(view, view.history.real_earlier[-1])
+                trials = {
+                    t for r in stuck for t in view.catalogue.causes[r.exercise.aims[0]].settle
+                }
+                self.assertTrue(set(look.checks) & trials)
+
+    def test_measured_values_count_as_grades_do(self):
+        table = (((1.5, 1.5, 1.5, 1.5, 1.5), True), ((0.5, 0.5, 1.5, 2.5, 3.5), False))
+        for seconds, is_stuck in table:
+            with self.subTest(seconds):
+                self.player.lessons.all().delete()
+                for week, value in enumerate(seconds):
+                    lesson = self.lesson(week)
+                    self.look(lesson, {"hold.slips": {"value": value}})
+                    if week < len(seconds) - 1:
+                        self.give(lesson, "hands_free_hold")
+                moves = {r.advice.move.value for r in self.view(lesson).review}
+                self.assertEqual("look again" in moves, is_stuck)
+
+    def test_stepping_back_from_the_lowest_step_changes_the_exercise(self):
+        for week in (0, 1, 2):
+            lesson = self.whole_lesson(week, {**GRIP, "nail.pale": 2 - week})
+            for row in self.view(lesson).review:
+                self.enter(lesson, "result", str(row.item.pk), {"passed": False})
+        left_out = {r.exercise.id for r in self.view(lesson).review if r.advice.is_left_out}
+        self.assertTrue(left_out)
+        self.assertFalse(left_out & {i.exercise for i in self.view(lesson).proposal.items})
+
+    def test_a_lesson_begun_by_mistake_goes_and_one_with_a_stop_stays(self):
+        lesson = self.lesson(0)
+        self.look(lesson, GRIP)
+        remove_lesson(lesson)
+        self.assertFalse(self.player.lessons.exists())
+        stopped = self.lesson(1)
+        self.enter(stopped, "reports", "", {"swelling": True})
+        practised = self.lesson(2)
+        with self.assertRaises(StudioError):
+            remove_lesson(stopped)
+        practised.home_days.create(date=practised.date, done="done")
+        with self.assertRaises(StudioError):
+            remove_lesson(practised)
 
     def test_a_focus_that_still_shows_is_kept_though_it_is_not_likely_any_more(self):
         self.whole_lesson(0, GRIP)
@@ -260,6 +319,23 @@ class Sheets(StudioCase):
         _, text = self.text(lesson)
         self.assertIn("doctor or a physiotherapist", text)
         self.assertNotIn("Thumb taps", text)
+
+    def test_any_text_prints_though_the_fonts_lack_its_letters(self):
+        lesson = self.whole_lesson(0, GRIP)
+        plain, odd = ("Łukasz Ωmega", "Жанна"), ("李娜", "👩🏽‍🎤 Pia", "\ue000", "ẹ́", "ا لع")
+        for name in (*plain, *odd):
+            with self.subTest(name):
+                self.player.name = name
+                self.player.save()
+                self.enter(lesson, "line", "", f"{name} soft")
+                if name in plain:
+                    with self.assertNoLogs("jolf.paper"):
+                        reader, text = self.text(lesson)
+                    self.assertIn(name.split()[0], text)
+                else:
+                    reader, text = self.text(lesson)
+                self.assertIn("soft", text)
+                self.assertGreaterEqual(len(reader.pages), 1)
 
     def test_words_with_signs_of_the_page_language_stay_words(self):
         lesson = self.lesson()

@@ -3,10 +3,14 @@
 import json
 
 from django.apps import apps
+from django.contrib.auth import get_user_model
 
-from studio.models import Player
+from studio.errors import StudioError
+from studio.models import Player, RedFlag
+from studio.services.erasing import erase_player
 from studio.services.home import make_link
-from studio.services.player_file import PLAYER_FORMAT, erase_player, player_file
+from studio.services.player_file import PLAYER_FORMAT, player_file
+from studio.services.player_import import NOT_IN_A_FILE, read_player_file
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 
@@ -44,3 +48,75 @@ class PlayerFile(StudioCase):
             if model.__name__ not in kept:
                 with self.subTest(model.__name__):
                     self.assertFalse(model.objects.exists())
+
+
+class BringingIn(StudioCase):
+    def setUp(self):
+        super().setUp()
+        given = self.whole_lesson(0, GRIP)
+        self.enter(given, "line", "", "Soft hands.")
+        later = self.whole_lesson(1, {"web.closed": 1, "tip.gives": {"4": 2}})
+        self.enter(later, "result", str(given.plan.items.first().pk), {"passed": True})
+        self.enter(later, "cause", "over_pressing", {"word": "dismissed", "why": "no"})
+        given.home_days.create(date=DAY, done="done", felt="soft", pain=2, later=["rest"])
+        self.enter(later, "reports", "", {"pain": 5})
+        RedFlag.objects.update(lifted_on=later.date, note="Seen by a doctor.")
+        self.other = get_user_model().objects.create_user("other")
+
+    def file(self):
+        return json.loads(json.dumps(player_file(self.player)))
+
+    def bring(self, data):
+        return read_player_file(self.other, data, DAY.replace(year=DAY.year + 1))
+
+    def test_another_teacher_gets_the_same_player(self):
+        found = self.bring(self.file())
+        self.assertEqual(found.left_out, [NOT_IN_A_FILE])
+        self.assertEqual(found.player.teacher, self.other)
+        self.assertEqual(player_file(found.player), player_file(self.player))
+
+    def test_what_cannot_be_used_is_left_out_and_told(self):
+        table = (
+            (lambda d: d["lessons"][0]["observations"].update({"no.such": 1}), "no.such"),
+            (lambda d: d["lessons"][0]["observations"].update({"web.closed": 9}), "web.closed"),
+            (lambda d: d["lessons"][0]["reports"].update({"pain": "much"}), "reports.pain"),
+            (lambda d: d["lessons"][0]["plan"][0].update({"exercise": "gone"}), "'gone'"),
+            (lambda d: d["lessons"][0]["plan"][0].update({"rung": 99}), "rung"),
+            (lambda d: d["lessons"][0]["home_days"][0].update({"date": "soon"}), "'soon'"),
+            (lambda d: d["lessons"][1]["words"][0].update({"cause": 3}), "cause"),
+            (lambda d: d["lessons"][0].update({"plan": "weekly"}), "plan of"),
+            (lambda d: d["lessons"].append(3), "lessons 3"),
+            (lambda d: d["lessons"].append(d["lessons"][0]), "already"),
+            (lambda d: d["lessons"][0].update({"date": "2999-01-01"}), "future"),
+            (lambda d: d["lessons"][0].update({"observations": []}), "observations"),
+            (lambda d: d.update({"red_flags": "none"}), "red_flags"),
+            (lambda d: d["red_flags"][0].pop("reasons"), "stop 1"),
+            (lambda d: d.update({"group": "Tuesday"}), "Tuesday"),
+        )
+        for harm, words in table:
+            with self.subTest(words):
+                data = self.file()
+                harm(data)
+                found = self.bring(data)
+                self.assertTrue([told for told in found.left_out if words in told], found.left_out)
+                self.assertGreaterEqual(found.player.lessons.count(), 1)
+
+    def test_no_player_file_is_refused_whole(self):
+        table = (
+            ([], "format"),
+            ({"format": "jolf-case/1"}, "format"),
+            ({**self.file(), "name": ""}, "name"),
+            ({**self.file(), "instrument": "gt"}, "instrument"),
+            ({**self.file(), "lesson_time": "noonish"}, "lesson_time"),
+        )
+        for data, name in table:
+            with self.subTest(name), self.assertRaises(StudioError) as caught:
+                self.bring(data)
+            self.assertEqual(caught.exception.field, name)
+        self.assertFalse(self.other.players.exists())
+
+    def test_a_file_of_the_first_version_is_read(self):
+        data = {**self.file(), "format": "jolf-player/1"}
+        for lesson in data["lessons"]:
+            del lesson["is_glance"], lesson["look_order"]
+        self.assertEqual(self.bring(data).left_out, [NOT_IN_A_FILE])

@@ -89,6 +89,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Other devices are signed out by it; this one stays.
+         */
+        post: operations["api_routes_desk_change_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/way": {
         parameters: {
             query?: never;
@@ -505,6 +525,26 @@ export interface paths {
         put?: never;
         /** Add Player */
         post: operations["api_routes_players_add_player"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description A player from a player file, of another teacher or another computer.
+         */
+        post: operations["api_routes_players_bring_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1261,6 +1301,18 @@ export interface components {
             /** Planned */
             planned: string[];
         };
+        /**
+         * ImportedOut
+         * @description A player from a file. `left_out`: what of the file could not be kept, in words.
+         */
+        ImportedOut: {
+            /** Left Out */
+            left_out: string[];
+            /** Name */
+            name: string;
+            /** Player */
+            player: number;
+        };
         /** LadderOut */
         LadderOut: {
             /** Exercise */
@@ -1469,6 +1521,16 @@ export interface components {
          * @enum {string}
          */
         Paper: "a4" | "us-letter";
+        /**
+         * PasswordIn
+         * @description The present password and the new one.
+         */
+        PasswordIn: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
+        };
         /** PlanItemOut */
         PlanItemOut: {
             /** Days */
@@ -2166,6 +2228,46 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
                 };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
             503: {
@@ -3442,6 +3544,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlayerOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_players_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -7,6 +7,7 @@ import { deskQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
+import { ChangePassword } from './ChangePassword';
 import css from './DeskPage.module.css';
 import { Learning } from './Learning';
 
@@ -50,6 +51,10 @@ export function DeskPage() {
         {desk.data.measures.map((measure) => (
           <MeasureRow key={measure.measure} measure={measure} onSaved={keep} />
         ))}
+      </section>
+      <section>
+        <h2>Your password</h2>
+        <ChangePassword />
       </section>
     </div>
   );

@@ -53,7 +53,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
     if (!lesson.asked) enter('reports', '', {});
     onDone();
   }
-  const canBeWell = !isStopped && Object.values(lesson.reports).every((value) => value === 0);
+  const canBeWell = Object.values(lesson.reports).every((value) => value === 0);
   useKeys({
     w: canBeWell ? allWell : undefined,
     y: () => setOpen(true),
@@ -68,7 +68,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
         <h2>Any pain, numbness or tiredness?</h2>
         <div className={css.answers}>
           <Button size="lg" aria-keyshortcuts="w" onClick={allWell} disabled={!canBeWell}>
-            All is well
+            {isStopped ? 'Nothing new today' : 'All is well'}
           </Button>
           <Button size="lg" variant="default" aria-keyshortcuts="y" onClick={() => setOpen(true)}>
             Yes, something

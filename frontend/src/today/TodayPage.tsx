@@ -10,6 +10,7 @@ import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { PlayerDialog } from '../player/PlayerDialog';
 import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
+import { BringIn } from './BringIn';
 import css from './TodayPage.module.css';
 
 type Row = Schemas['DayRowOut'];
@@ -68,6 +69,7 @@ export function TodayPage() {
         >
           New player
         </Button>
+        <BringIn />
       </div>
       <PlayerDialog opened={adding} onClose={() => setAdding(false)} player={null} />
     </div>

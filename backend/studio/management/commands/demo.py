@@ -1,8 +1,9 @@
-"""Build the demo studio in this database."""
+"""Build the demo studio in this database; one that is there stays as it was left."""
 
 from typing import Any
 
-from django.core.management.base import BaseCommand
+from django.contrib.auth import get_user_model
+from django.core.management.base import BaseCommand, CommandParser
 from django.utils import timezone
 
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
@@ -12,7 +13,13 @@ from studio.services.demo import build_demo
 class Command(BaseCommand):
     help = __doc__
 
-    def handle(self, *_args: Any, **_options: Any) -> None:
-        players = build_demo(timezone.localdate())
-        self.stdout.write(f"Demo studio with {len(players)} players is ready.")
+    def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument("--fresh", action="store_true", help="build it anew")
+
+    def handle(self, *_args: Any, fresh: bool, **_options: Any) -> None:
+        if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
+            self.stdout.write("The demo studio is as you left it; --fresh builds it anew.")
+        else:
+            players = build_demo(timezone.localdate())
+            self.stdout.write(f"Demo studio with {len(players)} players is ready.")
         self.stdout.write(f"Sign in as {DEMO_USERNAME} with {DEMO_PASSWORD}")

@@ -1,13 +1,12 @@
 """Ask for the first teacher's name and password when there is no teacher yet."""
 
-import getpass
 import sys
 from typing import Any
 
 from django.contrib.auth import get_user_model
-from django.contrib.auth.password_validation import validate_password
-from django.core.exceptions import ValidationError
 from django.core.management.base import BaseCommand, CommandError
+
+from studio.management.commands.teacher import ask_password, check_name
 
 
 class Command(BaseCommand):
@@ -18,15 +17,13 @@ class Command(BaseCommand):
         if users.exists():
             return
         if not sys.stdin.isatty():
-            raise CommandError("No teacher yet: run ./jolf serve once in a terminal to make one.")
+            problem = "no teacher yet: run ./jolf serve once in a terminal to make one"
+            raise CommandError(problem, returncode=2)
         self.stdout.write("Welcome. Choose the name and password you will sign in with.")
-        name = input("Name: ").strip()
-        while True:
-            password = getpass.getpass("Password: ")
-            try:
-                validate_password(password)
-                break
-            except ValidationError as error:
-                self.stdout.write(" ".join(error.messages))
-        users.create_user(name, password=password)
+        try:
+            name = input("Name: ").strip()
+            check_name(name)
+            users.create_user(name, password=ask_password(name))
+        except (EOFError, KeyboardInterrupt) as error:
+            raise CommandError("broken off; nothing was changed", returncode=2) from error
         self.stdout.write(f"{name} can sign in now.")

@@ -1,0 +1,64 @@
+import { Button, PasswordInput } from '@mantine/core';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { ApiError, client, unwrapEmpty } from '../api/client';
+import css from './DeskPage.module.css';
+
+/** A new password for who knows the present one. */
+export function ChangePassword() {
+  const [old, setOld] = useState('');
+  const [fresh, setFresh] = useState('');
+  const [again, setAgain] = useState('');
+  const change = useMutation({
+    mutationFn: async () =>
+      unwrapEmpty(await client.POST('/api/desk/password', { body: { old, new: fresh } })),
+    onSuccess: () => [setOld, setFresh, setAgain].forEach((set) => set('')),
+  });
+  const problems = change.error instanceof ApiError ? change.error.fields : [];
+  const problemOf = (field: string) => problems.find((each) => each.field === field)?.problem;
+  const differs = again !== '' && again !== fresh;
+  return (
+    <form
+      className={css.password}
+      onSubmit={(event) => {
+        event.preventDefault();
+        change.mutate();
+      }}
+    >
+      <PasswordInput
+        label="Present password"
+        autoComplete="current-password"
+        value={old}
+        onChange={(event) => setOld(event.currentTarget.value)}
+        error={problemOf('old')}
+      />
+      <PasswordInput
+        label="New password"
+        autoComplete="new-password"
+        value={fresh}
+        onChange={(event) => setFresh(event.currentTarget.value)}
+        error={problemOf('new')}
+      />
+      <PasswordInput
+        label="The new one again"
+        autoComplete="new-password"
+        value={again}
+        onChange={(event) => setAgain(event.currentTarget.value)}
+        error={differs ? 'These are two different passwords.' : undefined}
+      />
+      <Button
+        type="submit"
+        variant="default"
+        loading={change.isPending}
+        disabled={old === '' || fresh === '' || fresh !== again}
+      >
+        Change the password
+      </Button>
+      {change.isSuccess && (
+        <p role="status">Changed. Your other devices will ask for the new one.</p>
+      )}
+      {change.error && problems.length === 0 && <p role="alert">{change.error.message}</p>}
+    </form>
+  );
+}

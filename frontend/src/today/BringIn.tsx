@@ -1,0 +1,69 @@
+import { Button, FileButton } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
+
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { Dialog } from '../components/Dialog';
+
+/** A player from a file that was saved here or by another teacher. */
+export function BringIn() {
+  const cache = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) => {
+      const form = new FormData();
+      form.append('file', file);
+      return unwrap(
+        await client.POST('/api/players/file', {
+          body: { file: '' },
+          bodySerializer: () => form,
+        }),
+      );
+    },
+    onSuccess: () => cache.invalidateQueries(),
+  });
+  return (
+    <>
+      <FileButton
+        accept="application/json,.json"
+        onChange={(file) => {
+          if (file) bring.mutate(file);
+        }}
+      >
+        {(props) => (
+          <Button variant="subtle" loading={bring.isPending} {...props}>
+            Bring in a player file
+          </Button>
+        )}
+      </FileButton>
+      <Dialog
+        opened={bring.isSuccess || bring.isError}
+        onClose={() => bring.reset()}
+        title={bring.data ? `${bring.data.name} is here` : 'This file cannot be used'}
+      >
+        {bring.data && <Told found={bring.data} />}
+        {bring.error && <p role="alert">{problemOf(bring.error)}</p>}
+      </Dialog>
+    </>
+  );
+}
+
+function Told({ found }: { found: Schemas['ImportedOut'] }) {
+  return (
+    <>
+      <p>What stays out of the records here:</p>
+      <ul>
+        {found.left_out.map((each) => (
+          <li key={each}>{each}</li>
+        ))}
+      </ul>
+      <Button component={Link} to={`/players/${found.player}`}>
+        Open the page of {found.name}
+      </Button>
+    </>
+  );
+}
+
+function problemOf(error: Error): string {
+  if (!(error instanceof ApiError)) return 'No connection to Jolf. Try again.';
+  return error.fields[0]?.problem ?? error.message;
+}
