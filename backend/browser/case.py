@@ -2,6 +2,7 @@
 
 import os
 from pathlib import Path
+from typing import Any
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import cache
@@ -24,6 +25,11 @@ EXPECTED_NOTES = (
 )
 
 
+def _is_portable(value: object) -> bool:
+    """True for what can go to another process: plain values."""
+    return isinstance(value, str | int | bool | None)
+
+
 class BrowserCase(StaticLiveServerTestCase):
     """`players` of the demo studio are built before each test; `page` is a fresh context's page."""
 
@@ -41,6 +47,11 @@ class BrowserCase(StaticLiveServerTestCase):
     def tearDownClass(cls) -> None:
         cls._chromium.__exit__(None, None, None)
         super().tearDownClass()
+
+    def __getstate__(self) -> dict[str, Any]:
+        """What goes from one test process to another: nothing that hangs on the browser."""
+        kept = {name: value for name, value in self.__dict__.items() if _is_portable(value)}
+        return {"_cleanups": [], "_type_equality_funcs": {}, **kept}
 
     def setUp(self) -> None:
         self.problems: list[str] = []

@@ -15,7 +15,7 @@ from lefthand.catalogue import Catalogue
 from lefthand.diagnosis import Diagnosis, safety_json
 from lefthand.dose import Dose
 from lefthand.exercises import Exercise
-from lefthand.rules import Situation, next_rung, reason_against
+from lefthand.rules import WARM_UP, Situation, next_rung, reason_against
 from lefthand.safety import EASE_OFF_DAYS, Safety
 from lefthand.vocabulary import POSSIBLE_ABOVE, Kind, Setting
 
@@ -274,7 +274,7 @@ def _balanced(ranked: Sequence[Exercise], worthy: set[str], now: Situation) -> l
     loads = bool(order) and is_load(order[0])
     releases = [e for e in ranked if e.kind is Kind.RELEASE]
     if loads and not releases:
-        releases = [now.catalogue.exercises["warm_up"]]
+        releases = [now.catalogue.exercises[WARM_UP]]
     placements = [
         e for e in ranked if e.kind in (Kind.PLACEMENT, Kind.COORDINATION) and e.id in worthy
     ]

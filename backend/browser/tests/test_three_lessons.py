@@ -23,7 +23,7 @@ class ThreeLessons(BrowserCase):
     def begin(self) -> None:
         self.page.goto(self.live_server_url)
         self.page.get_by_role("button", name="lesson of Mira Oslund").click()
-        self.page.get_by_role("button", name="All is well").wait_for()
+        self.page.get_by_role("heading", name="Any pain, numbness").wait_for()
 
     def look_and_give(self, grades: str) -> str:
         """From the answers to the sheet; the address of the phone's week."""

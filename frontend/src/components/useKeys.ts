@@ -2,7 +2,8 @@ import { useEffect, useRef } from 'react';
 
 export type KeyMap = Record<string, (() => void) | undefined>;
 
-const TYPING = 'input, textarea, select, [contenteditable="true"]';
+const TYPING =
+  'input:not([type="checkbox"], [type="radio"]), textarea, select, [contenteditable="true"]';
 
 /** Single keys while nothing is being typed and no dialog is open. Keys are `event.key` values. */
 export function useKeys(keys: KeyMap): void {

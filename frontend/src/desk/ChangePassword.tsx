@@ -5,6 +5,9 @@ import { useState } from 'react';
 import { ApiError, client, unwrapEmpty } from '../api/client';
 import css from './DeskPage.module.css';
 
+// The eye in the field is for a finger, too.
+const TOGGLE = { style: { minHeight: 44, minWidth: 44 } };
+
 /** A new password for who knows the present one. */
 export function ChangePassword() {
   const [old, setOld] = useState('');
@@ -28,6 +31,8 @@ export function ChangePassword() {
     >
       <PasswordInput
         label="Present password"
+        size="lg"
+        visibilityToggleButtonProps={TOGGLE}
         autoComplete="current-password"
         value={old}
         onChange={(event) => setOld(event.currentTarget.value)}
@@ -35,6 +40,8 @@ export function ChangePassword() {
       />
       <PasswordInput
         label="New password"
+        size="lg"
+        visibilityToggleButtonProps={TOGGLE}
         autoComplete="new-password"
         value={fresh}
         onChange={(event) => setFresh(event.currentTarget.value)}
@@ -42,6 +49,8 @@ export function ChangePassword() {
       />
       <PasswordInput
         label="The new one again"
+        size="lg"
+        visibilityToggleButtonProps={TOGGLE}
         autoComplete="new-password"
         value={again}
         onChange={(event) => setAgain(event.currentTarget.value)}

@@ -27,12 +27,21 @@ const TIMES: [string, string][] = [
   ['next_day', 'still the next day'],
 ];
 const PAINS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+const NOT_TOLD = { value: '', label: 'not told' };
 const WEEKS = [
+  NOT_TOLD,
   { value: '0', label: 'less than a week' },
   { value: '1', label: 'one to two weeks' },
   { value: '2', label: 'two weeks or more' },
 ];
-const PLACES = ['skin', 'thumb', 'hand', 'wrist', 'forearm', 'elbow', 'shoulder', 'neck', 'back'];
+const PLACES = [
+  NOT_TOLD,
+  { value: 'skin', label: 'fingertip skin' },
+  ...['thumb', 'hand', 'wrist', 'forearm', 'elbow', 'shoulder', 'neck', 'back'].map((place) => ({
+    value: place,
+    label: place,
+  })),
+];
 
 interface Props {
   handle: LessonHandle;
@@ -195,17 +204,17 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
       <div className={css.pain}>
         <Select
           label="Where"
-          data={PLACES.map((p) => ({ value: p, label: p === 'skin' ? 'fingertip skin' : p }))}
-          value={typeof reports['place'] === 'string' ? reports['place'] : null}
-          onChange={(value) => change('place', value)}
-          clearable
+          data={PLACES}
+          value={typeof reports['place'] === 'string' ? reports['place'] : ''}
+          allowDeselect={false}
+          onChange={(value) => change('place', value || null)}
         />
         <Select
           label="In the same place"
           data={WEEKS}
           value={weeksChosen(reports['same_place_weeks'])}
-          onChange={(value) => change('same_place_weeks', value === null ? null : Number(value))}
-          clearable
+          allowDeselect={false}
+          onChange={(value) => change('same_place_weeks', value ? Number(value) : null)}
         />
       </div>
       <Checkbox.Group
@@ -242,8 +251,8 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
   );
 }
 
-function weeksChosen(weeks: unknown): string | null {
-  if (typeof weeks !== 'number') return null;
+function weeksChosen(weeks: unknown): string {
+  if (typeof weeks !== 'number') return '';
   return weeks >= 2 ? '2' : weeks >= 1 ? '1' : '0';
 }
 

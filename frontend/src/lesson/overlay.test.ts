@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 
 import type { Finding, Lesson } from '../api/client';
 import type { Entry } from '../outbox/entry';
-import { withEntries } from './overlay';
+import { nextUndo, withEntries } from './overlay';
 
 const base = {
   findings: {
@@ -60,5 +60,37 @@ describe('a lesson with entries that are on their way', () => {
     expect(after('focus', '', ['over_pressing'])).toEqual(base);
     after('observation', 'web.closed', 0);
     expect(base.findings['web.closed']?.grade).toBe(2);
+  });
+});
+
+describe('what undo takes back next', () => {
+  const known = {
+    ...base,
+    undoable: [
+      { key: 'new', words: 'grade' },
+      { key: 'old', words: 'grade' },
+    ],
+  } as Lesson;
+  const entry = (clientKey: string, kind: string, key = ''): Entry => ({
+    clientKey,
+    kind,
+    key,
+    value: 1,
+  });
+
+  it.each([
+    ['the newest that the server knows', [], 'new'],
+    ['what is on its way first', [entry('a', 'line'), entry('b', 'line')], 'b'],
+    ['the one before, when one undo is on its way', [entry('u', 'undo', 'new')], 'old'],
+    ['nothing when all is undone', [entry('u', 'undo', 'new'), entry('v', 'undo', 'old')], null],
+  ])('is %s', (_name, entries, expected) => {
+    expect(nextUndo(known, entries)).toBe(expected);
+  });
+
+  it('shows an entry on its way as gone once its undo is on its way too', () => {
+    const grade = { clientKey: 'a', kind: 'observation', key: 'web.closed', value: 0 };
+    expect(withEntries(base, [grade]).findings['web.closed']?.grade).toBe(0);
+    const both = withEntries(base, [grade, entry('u', 'undo', 'a')]);
+    expect(both.findings['web.closed']?.grade).toBe(2);
   });
 });

@@ -11,6 +11,7 @@ import {
   weekOf,
   wishOf,
   withDay,
+  withPlan,
 } from './planDraft';
 
 const item: PlanItem = {
@@ -99,5 +100,28 @@ describe('changing the week by hand', () => {
     const days = weekOf(week);
     expect(days.map((each) => each.minutes)).toEqual([2, 3.5, 0, 0, 0, 0, 0]);
     expect(days.map((each) => each.loads).indexOf(true)).toBe(1);
+  });
+});
+
+describe('a week on its way', () => {
+  const lesson = {
+    plan: null,
+    proposal: { items: [item], minutes_a_day: 1 },
+    alternatives: [],
+  } as unknown as Lesson;
+
+  it('shows its numbers at once, so that quick touches add up', () => {
+    let now = lesson;
+    for (let touch = 0; touch < 3; touch += 1) {
+      const change = () => moreOrLess(itemsOf(now)[0] ?? item, 1);
+      now = withPlan(now, changed(itemsOf(now), 'thumb_taps', change));
+    }
+    expect(itemsOf(now)[0]).toMatchObject({ sets: 5, reps: 10 });
+  });
+
+  it('is taken back by nothing, and leaves out what nobody knows', () => {
+    const given = withPlan(lesson, [wishOf(item), { exercise: 'unknown' }]);
+    expect(itemsOf(given)).toHaveLength(1);
+    expect(withPlan(given, null).plan).toBeNull();
   });
 });

@@ -46,7 +46,9 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
   );
   const lesson = query.data;
   const undo = useCallback(() => {
-    if (!lesson || studioOutbox.takeBack(channel)) return;
+    if (!lesson) return;
+    const newest = studioOutbox.pending(channel).at(-1);
+    if (newest && newest.kind !== 'undo' && studioOutbox.takeBack(channel)) return;
     const target = nextUndo(lesson, studioOutbox.pending(channel));
     setUndoProblem(target === null ? 'There is nothing left to undo.' : null);
     if (target === null) return;

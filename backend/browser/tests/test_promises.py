@@ -1,0 +1,221 @@
+"""What is promised on the screen: nothing entered is lost, and a stop is a stop."""
+
+from datetime import timedelta
+
+from django.contrib.sessions.models import Session
+from django.utils import timezone
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import DEMO_PASSWORD, PLAYERS
+from studio.models import HomeDay, Lesson, LessonEntry, RedFlag
+from studio.services.home import make_link
+
+MIRA = PLAYERS[:1]
+
+
+class Held(BrowserCase):
+    """Entries across a sign-out, refusals and another window."""
+
+    players = MIRA
+
+    def begin(self):
+        self.sign_in()
+        self.page.get_by_role("button", name="Begin the lesson of Mira").click()
+        self.page.get_by_role("button", name="All is well").click()
+        self.page.get_by_role("heading", name="The same again").wait_for()
+        self.saved()
+
+    def grade(self, evidence):
+        found = Lesson.objects.order_by("date").last().observations.filter(evidence=evidence)
+        return [each.entered for each in found]
+
+    def test_entries_made_while_signed_out_wait_and_go_on_after_signing_in_place(self):
+        page = self.page
+        self.begin()
+        Session.objects.all().delete()
+        page.keyboard.press("3")
+        dialog = page.get_by_role("dialog", name="You were signed out")
+        expect(dialog.get_by_text("One entry is kept here")).to_be_visible()
+        self.assert_accessible("signed out")
+        self.assertEqual(self.grade("web.closed"), [])
+        dialog.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
+        page.keyboard.press("Enter")
+        expect(dialog).to_have_count(0)
+        self.saved()
+        self.assertEqual(self.grade("web.closed"), [3])
+        expect(page.get_by_role("heading", name="What it means")).to_be_visible()
+
+    def test_entries_kept_without_a_network_are_sent_from_any_page_another_day(self):
+        page = self.page
+        self.begin()
+        self.context.set_offline(True)
+        page.keyboard.press("2")
+        expect(page.get_by_text("No connection: 1 entry kept here")).to_be_visible()
+        self.context.set_offline(False)
+        page.goto(f"{self.live_server_url}/library")
+        page.get_by_role("heading", level=1).wait_for()
+        for _ in range(50):
+            if self.grade("web.closed"):
+                break
+            page.wait_for_timeout(100)
+        self.assertEqual(self.grade("web.closed"), [2])
+
+    def test_an_entry_that_cannot_be_taken_is_set_aside_with_its_words(self):
+        page = self.page
+        self.begin()
+        lesson = Lesson.objects.order_by("date").last()
+        page.route(
+            f"**/api/lessons/{lesson.pk}/entries",
+            lambda route: route.fulfill(
+                status=422,
+                content_type="application/json",
+                body='{"code": "bad_input", "message": "Cannot be used.", "fields": []}',
+            ),
+            times=1,
+        )
+        page.keyboard.press("3")
+        page.keyboard.press("1")
+        button = page.get_by_role("button", name="1 not taken")
+        expect(button).to_be_visible()
+        button.click()
+        dialog = page.get_by_role("dialog", name="Entries that were not taken")
+        expect(dialog.get_by_text("Grade · web.closed · 3")).to_be_visible()
+        self.assert_accessible("not taken")
+        dialog.get_by_role("button", name="Try again").click()
+        expect(dialog).to_have_count(0)
+        self.saved()
+        self.assertEqual(self.grade("web.closed"), [3])
+
+    def test_two_windows_add_up_and_each_sees_the_other(self):
+        self.begin()
+        other = self.new_page()
+        other.goto(self.page.url)
+        other.get_by_role("heading", name="What it means").wait_for()
+        self.page.keyboard.press("3")
+        self.saved()
+        expect(other.get_by_role("button", name="Opening beside the thumb: strong")).to_be_visible()
+        expect(other.get_by_text("changed in another window")).to_be_visible()
+        other.keyboard.press("u")
+        expect(
+            self.page.get_by_role("button", name="Opening beside the thumb: strong")
+        ).to_have_count(0)
+        self.assertEqual(self.grade("web.closed"), [])
+
+    def test_a_lesson_begun_by_mistake_goes(self):
+        self.begin()
+        count = Lesson.objects.count()
+        self.page.keyboard.press("a")
+        self.page.get_by_role("button", name="Begun by mistake").click()
+        self.assert_accessible("remove a lesson")
+        self.page.get_by_role("button", name="Remove it").click()
+        self.page.get_by_role("button", name="Begin the lesson of Mira").wait_for()
+        self.assertEqual(Lesson.objects.count(), count - 1)
+
+
+class StopStays(BrowserCase):
+    players = MIRA
+
+    def test_only_a_note_or_undo_takes_a_stop_away(self):
+        page = self.page
+        self.sign_in()
+        page.get_by_role("button", name="Begin the lesson of Mira").click()
+        page.get_by_role("button", name="Yes, something").click()
+        page.get_by_label("swelling").click()
+        stop = page.get_by_role("heading", name="Stop, and ask a doctor")
+        expect(stop).to_be_visible()
+        page.get_by_label("swelling").click()
+        self.saved()
+        page.keyboard.press("w")
+        self.saved()
+        expect(stop).to_be_visible()
+        self.assertEqual(RedFlag.objects.get(lifted_on=None).reasons, ["swelling"])
+        self.assert_accessible("stop in asking")
+        page.keyboard.press("u")
+        page.keyboard.press("u")
+        expect(stop).to_have_count(0)
+        self.saved()
+        undone = LessonEntry.objects.filter(kind="reports", undone=True)
+        self.assertEqual(undone.count(), 2)
+
+    def test_a_complaint_of_an_ache_asks_one_question_more(self):
+        page = self.page
+        self.sign_in()
+        page.get_by_role("button", name="Begin the lesson of Mira").click()
+        page.get_by_role("button", name="My thumb aches after playing").click()
+        page.get_by_role("button", name="All is well").click()
+        question = page.get_by_role("region", name="One question more")
+        expect(question).to_be_visible()
+        self.assert_accessible("one question more")
+        question.get_by_role("button", name="It hurts").click()
+        page.get_by_role("button", name="Pain 3 of 10").click()
+        expect(page.get_by_text("Ease off.")).to_be_visible()
+        expect(question).to_have_count(0)
+
+
+class PainAtHome(BrowserCase):
+    players = MIRA
+    viewport = {"width": 390, "height": 844}
+
+    def setUp(self):
+        super().setUp()
+        HomeDay.objects.all().delete()
+        self.lesson = Lesson.objects.order_by("date").last()
+        self.lesson.date = timezone.localdate() - timedelta(days=2)
+        self.lesson.save()
+        self.address = f"{self.live_server_url}/home/{make_link(self.lesson).token}"
+
+    def open(self):
+        self.page.goto(self.address)
+        self.page.get_by_role("heading", name="Mira’s week").wait_for()
+
+    def log(self, last):
+        log = self.page.get_by_role("region", name="How it went")
+        log.get_by_role("button", name="All of it").click()
+        log.get_by_role("button", name="Soft").click()
+        log.get_by_role("button", name=last, exact=True).click()
+
+    def test_slight_pain_eases_the_week_at_once_without_a_network_too(self):
+        self.open()
+        self.context.set_offline(True)
+        self.log("Pain 2 of 10")
+        expect(self.page.get_by_text("Easing off.")).to_be_visible()
+        self.context.set_offline(False)
+        self.page.evaluate("window.dispatchEvent(new Event('online'))")
+        self.saved()
+        expect(self.page.get_by_text("Easing off.")).to_be_visible()
+        self.assert_accessible("home, eased")
+        self.page.set_viewport_size({"width": 1280, "height": 800})
+        self.sign_in()
+        urgent = self.page.get_by_role("list", name="Stopped or in pain")
+        expect(urgent.get_by_text("Hurt at home")).to_be_visible()
+        self.assert_accessible("today, pain at home")
+
+    def test_the_next_day_asks_whether_it_is_still_there_and_then_stops(self):
+        yesterday = timezone.localdate() - timedelta(days=1)
+        HomeDay.objects.create(lesson=self.lesson, date=yesterday, done="done", felt="soft", pain=2)
+        self.open()
+        ask = self.page.get_by_role("region", name="After it hurt")
+        ask.get_by_role("button", name="Yes").click()
+        self.assert_accessible("home, still there")
+        ask.get_by_role("button", name="the next day").click()
+        ask.get_by_role("button", name="Keep this").click()
+        expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
+        self.saved()
+        flag = RedFlag.objects.get(lifted_on=None)
+        self.assertEqual(flag.reasons, ["pain that is still there the next day"])
+
+    def test_a_stop_says_what_the_teacher_knows_and_can_be_taken_back_at_once(self):
+        page = self.page
+        self.open()
+        self.context.set_offline(True)
+        self.log("swollen")
+        expect(page.get_by_text("Your teacher has not heard of it yet")).to_be_visible()
+        self.context.set_offline(False)
+        page.evaluate("window.dispatchEvent(new Event('online'))")
+        expect(page.get_by_text("Your teacher finds a note of it")).to_be_visible()
+        page.get_by_role("button", name="That was tapped by mistake").click()
+        expect(page.get_by_role("heading", name="Please stop for now")).to_have_count(0)
+        self.saved()
+        self.assertTrue(RedFlag.objects.get().mistaken)
+        self.assertFalse(HomeDay.objects.exists())
