@@ -242,7 +242,7 @@ class RedFlag(models.Model):
     note = models.CharField(max_length=300, blank=True)
     from_home = models.BooleanField(default=False)
     pain = models.FloatField(null=True, blank=True)
-    log_key = models.CharField(max_length=64, blank=True)
+    log_key = models.CharField(max_length=80, blank=True)
     mistaken = models.BooleanField(default=False)
 
     class Meta:

@@ -30,7 +30,8 @@ def keep_day(request: HttpRequest, token: str, data: HomeDayIn) -> HomeOut:
 @router.post("/{token}/later", response=HomeOut)
 def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
     """Whether pain of an earlier day was still there the next day, at rest or at night."""
-    return home_out(answer_later(token, data.date, data.times, today()))
+    key = data.client_key
+    return home_out(answer_later(token, data.date, data.times, today(), client_key=key))
 
 
 @router.post("/{token}/take-back", response=HomeOut)

@@ -86,6 +86,7 @@ class HomeDayIn(Schema):
 class LaterIn(Schema):
     """`times`: when pain of the day `date` was still there: next_day, rest, night."""
 
+    client_key: str = Field(default="", max_length=64)
     date: date
     times: list[str] = Field(max_length=3)
 

@@ -38,7 +38,7 @@ class Migration(migrations.Migration):
         migrations.AddField(
             model_name='redflag',
             name='log_key',
-            field=models.CharField(blank=True, max_length=64),
+            field=models.CharField(blank=True, max_length=80),
         ),
         migrations.AddField(
             model_name='redflag',

@@ -37,6 +37,7 @@ DONE = ("done", "partly", "not")
 FELT = ("", "soft", "mixed", "tight")
 LATER = ("next_day", "rest", "night")
 SECONDS_TO_TAKE_BACK = 60
+LATER_KEY = "later:"
 SIGNS = ("numbness", "radiating", "curling", "swelling", "sudden_weakness")
 
 
@@ -214,7 +215,9 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
 
 
 @transaction.atomic
-def answer_later(token: str, day: date, times: Sequence[str], today: date) -> HomeWeek:
+def answer_later(
+    token: str, day: date, times: Sequence[str], today: date, *, client_key: str = ""
+) -> HomeWeek:
     """Keep what the player says of pain of an earlier day: when it was still there, [] for not.
 
     Still there the next day, at rest or at night raises a flag. Raises StudioError.
@@ -230,7 +233,8 @@ def answer_later(token: str, day: date, times: Sequence[str], today: date) -> Ho
     log.save(update_fields=["later"])
     reasons = red_reasons(Reports(pain=log.pain, pain_when=tuple(log.later)))
     if log.later:
-        raise_from_home(lesson, reasons, on=today, pain=log.pain)
+        key = f"{LATER_KEY}{client_key}" if client_key else ""
+        raise_from_home(lesson, reasons, on=today, pain=log.pain, log_key=key)
     return HomeWeek(lesson, today)
 
 
@@ -238,15 +242,20 @@ def answer_later(token: str, day: date, times: Sequence[str], today: date) -> Ho
 def take_back_stop(token: str, client_key: str, seconds: float, today: date) -> HomeWeek:
     """Take back a stop that was tapped by mistake, within a minute of tapping it.
 
-    `client_key`: of the log that raised it. `seconds`: between the two taps, by the phone's clock,
-    so that one who was offline is not caught out. The log itself goes, too. Raises StudioError.
+    `client_key`: of the log, or of the answer about an earlier day, that raised it. `seconds`:
+    between the two taps, by the phone's clock, so that one who was offline is not caught out. What
+    was tapped goes, too. Raises StudioError.
     """
     lesson = _lesson_behind(token, today)
     if not 0 <= seconds <= SECONDS_TO_TAKE_BACK:
         raise StudioError("bad_input", "seconds", "a stop can be taken back within a minute")
-    flag = RedFlag.objects.filter(lesson=lesson, log_key=client_key, lifted_on=None).first()
-    if flag is None or not take_back_from_home(lesson, client_key, on=today):
+    keys = (client_key, f"{LATER_KEY}{client_key}")
+    flag = RedFlag.objects.filter(lesson=lesson, log_key__in=keys, lifted_on=None).first()
+    if flag is None or not take_back_from_home(lesson, flag.log_key, on=today):
         raise StudioError("conflict", "stop", "it cannot be taken back; tell your teacher")
+    if flag.log_key.startswith(LATER_KEY):
+        lesson.home_days.filter(pain__gt=0, date__lt=today).update(later=None)
+        return HomeWeek(lesson, today)
     HomeDay.objects.filter(lesson=lesson, date=flag.raised_on).delete()
     _keep_results(lesson, flag.raised_on)
     return HomeWeek(lesson, today)

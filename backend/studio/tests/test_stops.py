@@ -274,6 +274,15 @@ class AtHome(StopCase):
         self.assertFalse(self.view(self.lesson(1)).safety.is_amber)
         self.assert_refused("conflict", lambda: take_back_stop(self.token, key, 30, day))
 
+    def test_an_answer_by_mistake_is_taken_back_and_asked_again(self):
+        self.log(1, pain=2)
+        day, key = DAY + timedelta(2), "later-key-01"
+        answer_later(self.token, DAY + timedelta(1), ["night"], day, client_key=key)
+        week = take_back_stop(self.token, key, 10, day)
+        self.assertIsNone(week.reasons)
+        self.assertIsNone(HomeDay.objects.get().later)
+        self.assertTrue(week.is_eased, "it hurt all the same")
+
     def test_a_stop_with_another_reason_behind_it_is_not_taken_back(self):
         self.log(1, signs=["numbness"], client_key="log-key-0001")
         self.log(2, pain=6, client_key="log-key-0002")

@@ -1340,6 +1340,11 @@ export interface components {
          */
         LaterIn: {
             /**
+             * Client Key
+             * @default
+             */
+            client_key?: string;
+            /**
              * Date
              * Format: date
              */

@@ -100,7 +100,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
       ) : (
         <p className={css.minutes}>
           {items.length === 1 ? 'One exercise' : `${items.length} exercises`}, about{' '}
-          {items.reduce((sum, item) => sum + item.minutes, 0)} minutes
+          {minutesSaid(items.reduce((sum, item) => sum + item.minutes, 0))}
         </p>
       )}
       {items.map((item) => (
@@ -122,6 +122,10 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
       </p>
     </>
   );
+}
+
+function minutesSaid(minutes: number): string {
+  return minutes === 1 ? 'one minute' : `${minutes} minutes`;
 }
 
 function freeWords(week: WeekNow, isToday: boolean): string {

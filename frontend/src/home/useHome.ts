@@ -62,9 +62,12 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
     [outbox, channel, remember],
   );
   const answerLater = useCallback(
-    (date: string, times: string[]) =>
-      outbox.push(channel, { clientKey: newKey(), kind: 'later', key: date, value: times }),
-    [outbox, channel],
+    (date: string, times: string[]) => {
+      const clientKey = newKey();
+      if (times.length > 0) remember(clientKey);
+      outbox.push(channel, { clientKey, kind: 'later', key: date, value: times });
+    },
+    [outbox, channel, remember],
   );
   if (week === null) return error === null ? null : { error, kept: state.waiting.length };
   return { week: weekNow(week, state.waiting, today), queue: state, log, answerLater, takeBack };
@@ -86,7 +89,7 @@ function makeOutbox(token: string, onWeek: (week: Week) => void): Outbox {
 async function send(token: string, { clientKey, kind, key, value }: KeptEntry): Promise<Week> {
   const params = { path: { token } };
   if (kind === 'later') {
-    const body = { date: key, times: value as string[] };
+    const body = { client_key: clientKey, date: key, times: value as string[] };
     return unwrap(await client.POST('/api/home/{token}/later', { params, body }));
   }
   if (kind === 'take-back') {

@@ -70,7 +70,7 @@ describe('what undo takes back next', () => {
       { key: 'new', words: 'grade' },
       { key: 'old', words: 'grade' },
     ],
-  } as Lesson;
+  };
   const entry = (clientKey: string, kind: string, key = ''): Entry => ({
     clientKey,
     kind,

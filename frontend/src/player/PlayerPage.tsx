@@ -67,7 +67,7 @@ export function PlayerPage() {
           <LiftFlag playerId={player.id} reasons={stop.reasons} />
         </section>
       )}
-      {pain && (
+      {pain && !stop && (
         <p className={css.pain} role="status">
           <strong>Hurt at home</strong> on {shortDate(pain.date)}: {pain.pain} of 10. The week on
           the phone eases off.
