@@ -4,7 +4,7 @@ import logging
 from functools import partial
 from typing import Any
 
-from django.core.exceptions import RequestDataTooBig
+from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
 from django.db import DatabaseError, OperationalError
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, UnreadablePostError
 from ninja import NinjaAPI, Schema
@@ -76,6 +76,7 @@ WORDED: dict[type[Exception], str] = {
     AuthenticationError: "sign_in_needed",
     Throttled: "slow_down",
     Http404: "not_found",
+    ObjectDoesNotExist: "not_found",
     RequestDataTooBig: "too_large",
     UnreadablePostError: "bad_input",
 }

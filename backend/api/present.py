@@ -43,13 +43,14 @@ from lefthand.diagnosis import open_settling_trial
 from lefthand.explain import CauseView, Reason, phrase
 from lefthand.planning import Plan as CorePlan
 from lefthand.planning import PlanItem as CoreItem
+from lefthand.safety import is_loose_by_score
 from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
 from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections
 from studio.services.entries import KINDS, undoable_entries
 from studio.services.findings import age_at, findings_of, way_of_teaching
 from studio.services.flags import home_pain, open_flags, open_reasons
-from studio.services.keep_alive import Reminder, lesson_reminders, reminders
+from studio.services.keep_alive import Reminder, reminders
 from studio.services.known import focus_of, known_items, known_words
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
@@ -208,10 +209,10 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             flag=stop_out(view.open_flags),
             pain=pain_out(view.home_pain),
             asks_pain=asks_pain(lesson),
-            clinician=view.is_loose_by_score,
+            clinician=is_loose_by_score(view.case),
         ),
         home=report_out(lesson),
-        reminders=[_reminder_out(each) for each in lesson_reminders(view)],
+        reminders=[_reminder_out(each) for each in view.history.reminders],
         harder_piece=lesson.harder_piece,
         weeks_away=weeks_away(lesson, view.history),
         break_weeks=lesson.break_weeks,

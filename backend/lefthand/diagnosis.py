@@ -236,4 +236,8 @@ def _cause_json(view: CauseView) -> dict[str, Any]:
 
 
 def safety_json(safety: Safety) -> dict[str, Any]:
-    return {"level": safety.level.value, "reasons": list(safety.reasons)}
+    return {
+        "level": safety.level.value,
+        "reasons": list(safety.reasons),
+        "advice": list(safety.advice),
+    }

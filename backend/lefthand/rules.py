@@ -8,11 +8,10 @@ from lefthand.catalogue import Catalogue
 from lefthand.diagnosis import Diagnosis
 from lefthand.dose import Dose
 from lefthand.exercises import Exercise
-from lefthand.safety import Safety
+from lefthand.safety import Safety, is_loose_by_score
 from lefthand.vocabulary import (
     LIKELY_ABOVE,
     POSSIBLE_ABOVE,
-    Grade,
     Kind,
     Likelihood,
 )
@@ -21,7 +20,6 @@ from lefthand.ways import way_value
 STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
 WARM_UP = "warm_up"
-LOOSENESS_SCORE = "laxity.ninepoint"
 YOUNG = 8
 YOUNG_STATIC_SECONDS = 5
 BLOCKING_GRADE = 2
@@ -50,12 +48,7 @@ class Situation:
     @property
     def has_loose_joints(self) -> bool:
         """Possible by the signs, or by the nine-point score alone at or above its cut-off."""
-        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE) or self.is_loose_by_score
-
-    @property
-    def is_loose_by_score(self) -> bool:
-        score = self.findings.get(LOOSENESS_SCORE)
-        return score is not None and score.grade >= Grade.CLEAR
+        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE) or is_loose_by_score(self.case)
 
     def way(self, key: str) -> str:
         return way_value(self.case.way_of_teaching, self.catalogue, key)

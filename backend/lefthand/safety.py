@@ -8,7 +8,14 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from lefthand.case import Case, Reports
+from lefthand.vocabulary import Grade
 
+LOOSENESS_SCORE = "laxity.ninepoint"
+LOOSENESS_ADVICE = (
+    "loose all over, by the nine-point score, which screens and says no more: "
+    "a doctor or physiotherapist should have a look"
+)
+SORE_SKIN = "sore fingertip skin: play shorter, it is ordinary"
 RED_PAIN = 4
 RED_WEEKS = 2
 LONG_BREAK_WEEKS = 4
@@ -28,8 +35,11 @@ class SafetyLevel(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Safety:
+    """`advice`: what should be asked of somebody else whatever the level."""
+
     level: SafetyLevel
     reasons: tuple[str, ...]
+    advice: tuple[str, ...] = ()
 
     @property
     def is_red(self) -> bool:
@@ -42,15 +52,22 @@ class Safety:
 
 def assess_safety(case: Case) -> Safety:
     """The level and every reason for it, in plain words."""
+    advice = (LOOSENESS_ADVICE,) if is_loose_by_score(case) else ()
     red = red_reasons(case.reports)
     if red:
-        return Safety(SafetyLevel.RED, tuple(red))
+        return Safety(SafetyLevel.RED, tuple(red), advice)
     amber = _amber_reasons(case)
     if amber:
-        return Safety(SafetyLevel.AMBER, tuple(amber))
+        return Safety(SafetyLevel.AMBER, tuple(amber), advice)
     if _is_sore_skin(case.reports):
-        return Safety(SafetyLevel.NONE, ("sore fingertip skin: play shorter, it is ordinary",))
-    return Safety(SafetyLevel.NONE, ())
+        return Safety(SafetyLevel.NONE, (SORE_SKIN,), advice)
+    return Safety(SafetyLevel.NONE, (), advice)
+
+
+def is_loose_by_score(case: Case) -> bool:
+    """The nine-point score stands at or above its published cut-off; see `thresholds`."""
+    score = case.findings.get(LOOSENESS_SCORE)
+    return score is not None and score.grade >= Grade.CLEAR
 
 
 def _is_sore_skin(reports: Reports) -> bool:

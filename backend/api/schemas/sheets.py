@@ -45,6 +45,7 @@ class SheetOut(Schema):
     focus: list[str]
     teacher_line: str
     paused: bool
+    eased: bool
     reasons: list[str]
     items: list[SheetItemOut]
     minutes_a_day: float

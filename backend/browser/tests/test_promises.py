@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from studio.demo_data import DEMO_PASSWORD, PLAYERS
-from studio.models import HomeDay, Lesson, LessonEntry, RedFlag
+from studio.models import HomeDay, Lesson, LessonEntry, Plan, RedFlag
 from studio.services.home import make_link
 
 MIRA = PLAYERS[:1]
@@ -190,6 +190,25 @@ class PainAtHome(BrowserCase):
         urgent = self.page.get_by_role("list", name="Stopped or in pain")
         expect(urgent.get_by_text("Hurt at home")).to_be_visible()
         self.assert_accessible("today, pain at home")
+
+    def test_a_log_of_last_week_that_waited_is_sent_when_the_new_week_is_opened(self):
+        page = self.page
+        self.open()
+        self.context.set_offline(True)
+        self.log("Nothing hurt")
+        expect(page.get_by_text("1 entry kept here")).to_be_visible()
+        self.context.set_offline(False)
+        newer = Lesson.objects.create(player=self.lesson.player, date=timezone.localdate())
+        Plan.objects.create(lesson=newer).items.create(
+            order=1, exercise="thumb_taps", rung=1, reps=8, sets=2, seconds=2, days=[1, 2]
+        )
+        page.goto(f"{self.live_server_url}/home/{make_link(newer).token}")
+        page.get_by_role("heading", name="Mira’s week").wait_for()
+        for _ in range(50):
+            if HomeDay.objects.exists():
+                break
+            page.wait_for_timeout(100)
+        self.assertEqual(HomeDay.objects.get().lesson, self.lesson)
 
     def test_the_next_day_asks_whether_it_is_still_there_and_then_stops(self):
         yesterday = timezone.localdate() - timedelta(days=1)

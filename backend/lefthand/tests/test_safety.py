@@ -55,6 +55,16 @@ class Safety(TestCase):
                     bool(found.reasons), level != "none" or reports.get("place") == "skin"
                 )
 
+    def test_the_looseness_score_advises_a_clinicians_view_whatever_else_is_said(self):
+        table = (({"value": 5}, True), ({"value": 4}, False), (2, True), (1, False))
+        for entered, advised in table:
+            for reports in ({}, {"pain": 2}, {"swelling": True}):
+                with self.subTest(entered=entered, reports=reports):
+                    seen = case("vn", {"laxity.ninepoint": entered}, age=30, reports=reports)
+                    advice = assess_safety(seen).advice
+                    self.assertEqual(bool(advice), advised)
+                    self.assertTrue(all("doctor or physiotherapist" in each for each in advice))
+
     def test_every_red_reason_is_given(self):
         found = assess_safety(case(reports={"pain": 7, "pain_when": "night", "swelling": True}))
         self.assertEqual(len(found.reasons), 3)

@@ -57,6 +57,7 @@ def _data(sheet: Sheet) -> dict[str, object]:
         "focus": list(sheet.focus),
         "teacher_line": sheet.teacher_line,
         "paused": sheet.paused,
+        "eased": sheet.eased,
         "reasons": list(sheet.reasons),
         "minutes": f"{sheet.minutes_a_day:g}",
         "days": list(sheet.days),

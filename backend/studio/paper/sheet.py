@@ -1,11 +1,12 @@
 """What stands on a practice sheet: the least that a player and a parent need."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 from pathlib import Path
 
 from lefthand.catalogue import load_catalogue
+from lefthand.dose import Dose
 from lefthand.exercises import Exercise
 from lefthand.music.engraving import engrave
 from lefthand.music.for_exercise import drill_of
@@ -15,8 +16,9 @@ from lefthand.vocabulary import Instrument
 from studio.models import Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching
+from studio.services.home import HomeWeek
 from studio.services.known import known_items
-from studio.services.lessons import plan_minutes, practice_dates
+from studio.services.lessons import practice_dates
 from studio.services.reviews import item_dose
 
 WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
@@ -63,15 +65,25 @@ class Sheet:
     items: tuple[SheetItem, ...]
     minutes_a_day: float
     days: tuple[str, ...]
+    eased: bool = False
 
 
-def build_sheet(lesson: Lesson) -> Sheet:
-    """The sheet of a lesson's plan; without items while a red flag is up."""
+def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
+    """The sheet of a lesson's plan; without items while a red flag is up.
+
+    `today`: the day on which it is printed. After pain at home or a lifted stop it is eased off as
+    the phone's week is; without it the sheet is as it was given.
+    """
     view = LessonView(lesson)
     causes = view.catalogue.causes
     plan = Plan.objects.filter(lesson=lesson).prefetch_related("items").first()
     paused = view.safety.is_red
+    week = HomeWeek(lesson, today) if today is not None else None
+    eased = week is not None and week.is_eased and not paused
     items = [] if paused or plan is None else known_items(plan)
+    if week is not None and eased:
+        items = [item for item in items if not week.rests(item)]
+    doses = [week.dose(item) if week is not None else item_dose(item) for item in items]
     return Sheet(
         first_name=lesson.player.name.split()[0],
         date=lesson.date,
@@ -80,8 +92,12 @@ def build_sheet(lesson: Lesson) -> Sheet:
         teacher_line=lesson.teacher_line,
         paused=paused,
         reasons=view.safety.reasons if paused else (),
-        items=_said_once(_item(item, view, seed) for seed, item in enumerate(items, start=1)),
-        minutes_a_day=plan_minutes(lesson) if items else 0.0,
+        items=_said_once(
+            _item(item, dose, view, seed)
+            for seed, (item, dose) in enumerate(zip(items, doses, strict=True), start=1)
+        ),
+        minutes_a_day=_fullest_day(items, doses),
+        eased=eased,
         days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
     )
 
@@ -90,10 +106,17 @@ def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
     return tuple(WEEKDAYS[day.weekday()] for day in practice_dates(lesson, days))
 
 
-def _item(item: PlanItem, view: LessonView, seed: int) -> SheetItem:
+def _fullest_day(items: Sequence[PlanItem], doses: Sequence[Dose]) -> float:
+    by_day: dict[int, float] = {}
+    for item, dose in zip(items, doses, strict=True):
+        for day in item.days:
+            by_day[day] = by_day.get(day, 0.0) + dose.minutes(len(item.fingers))
+    return max(by_day.values(), default=0.0)
+
+
+def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
     exercise = view.catalogue.exercises[item.exercise]
     lesson = view.lesson
-    dose = item_dose(item)
     drill = item_drill(item, lesson, seed)
     return SheetItem(
         exercise=exercise,

@@ -33,6 +33,11 @@
   ]
 ] else [
   #if sheet.focus.len() > 0 [This week is about: *#sheet.focus.join(" and ")*. #h(1fr)] #if sheet.items.len() > 0 [About *#sheet.minutes minutes* a day.]
+  #if sheet.eased [
+    #block(stroke: 1pt, radius: 4pt, inset: 7pt, width: 100%)[
+      *Easing off:* half as much of it, soft and short, until your next lesson. Leave out whatever hurts.
+    ]
+  ]
   #if sheet.teacher_line != "" [
     #block(inset: (left: 10pt, y: 3pt), stroke: (left: 2pt + ink))[#emph(sheet.teacher_line)]
   ]

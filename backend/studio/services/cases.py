@@ -12,9 +12,7 @@ from lefthand.focus import TeacherWord
 from lefthand.learning import Count
 from lefthand.looks import LookOrder
 from lefthand.planning import SHORT_BREAK_WEEKS, Alternative, Plan, alternatives, prescribe
-from lefthand.rules import LOOSENESS_SCORE
 from lefthand.safety import Safety
-from lefthand.vocabulary import Grade
 from lefthand.ways import said_in_force
 from studio.models import HomeDay, Lesson, RedFlag
 from studio.services.findings import (
@@ -143,12 +141,6 @@ class LessonView:
     @cached_property
     def load_limit(self) -> float | None:
         return limit_of_load(self.history)
-
-    @cached_property
-    def is_loose_by_score(self) -> bool:
-        """The nine-point score stands at or above its cut-off: a clinician's view is advised."""
-        score = self.case.findings.get(LOOSENESS_SCORE)
-        return score is not None and score.grade >= Grade.CLEAR
 
 
 def case_data(lesson: Lesson, history: History) -> dict[str, Any]:

@@ -8,6 +8,7 @@ from lefthand.planning import SHORT_BREAK_WEEKS
 from lefthand.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS
 from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import findings_of
+from studio.services.keep_alive import Reminder, reminders
 from studio.services.known import focus_of, known_items
 
 
@@ -47,6 +48,11 @@ class History:
         return self._grades[lesson.pk]
 
     @cached_property
+    def reminders(self) -> list[Reminder]:
+        """Causes to look at again in this lesson, and causes that are back."""
+        return reminders(self.lessons, self.lesson.date, harder=self.lesson.harder_piece)
+
+    @cached_property
     def flags(self) -> list[RedFlag]:
         """All stops of the player, lifted ones too, newest first."""
         return list(RedFlag.objects.filter(player=self.lesson.player_id))
@@ -56,7 +62,7 @@ class History:
         """Days on which something was logged as practised at home, oldest first."""
         logs = HomeDay.objects.filter(lesson__player=self.lesson.player_id).exclude(done="not")
         days = set(logs.values_list("date", flat=True))
-        days |= {r.date for _, i in self.items() for r in i.results.all() if r.lesson_id is None}
+        days |= {r.date for _, i in self.items for r in i.results.all() if r.lesson_id is None}
         return sorted(days)
 
     @cached_property
@@ -141,13 +147,14 @@ class History:
         """Results of earlier lessons for this exercise on this rung, oldest first."""
         found = [
             (self._dates[result.lesson_id], result)
-            for _, item in self.items()
+            for _, item in self.items
             if item.exercise == exercise and item.rung == rung
             for result in item.results.all()
             if result.lesson_id is not None and result.lesson_id in self._dates
         ]
         return [result for _, result in sorted(found, key=lambda pair: pair[0])]
 
+    @cached_property
     def items(self) -> list[tuple[Plan, PlanItem]]:
         """Every exercise that was given, oldest first; those that the catalogue lost are left
         out."""

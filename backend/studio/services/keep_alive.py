@@ -7,7 +7,6 @@ from datetime import date
 from lefthand.catalogue import load_catalogue
 from lefthand.keep_alive import Kept, kept_causes
 from studio.models import Lesson
-from studio.services.cases import LessonView
 from studio.services.known import focus_of, known_items
 from studio.services.learning import lesson_facts
 
@@ -38,11 +37,6 @@ def all_kept(lessons: Sequence[Lesson]) -> list[Kept]:
     """Causes that were resolved once. `lessons`: oldest first."""
     facts = [(lesson.date, lesson_facts(lesson)) for lesson in lessons]
     return kept_causes(facts, load_catalogue())
-
-
-def lesson_reminders(view: LessonView) -> list[Reminder]:
-    lesson = view.lesson
-    return reminders(view.history.lessons, lesson.date, harder=lesson.harder_piece)
 
 
 def _helped(kept: Kept, lessons: Iterable[Lesson]) -> tuple[str, ...]:

@@ -10,7 +10,6 @@ from lefthand.vocabulary import Stage
 from studio.models import Lesson
 from studio.services.cases import LessonView
 from studio.services.findings import findings_of
-from studio.services.keep_alive import lesson_reminders
 
 CHECKS_AGAIN = 5
 
@@ -53,7 +52,7 @@ def _again(view: LessonView, last: Lesson) -> Look | None:
     """The next checks that found something last time or are due again, from far to near."""
     done = set(view.case.findings) | set(view.lesson.skipped)
     found = [name for name, finding in findings_of(last).items() if finding.grade > 0]
-    due = [sign for each in lesson_reminders(view) if each.is_due for sign in each.kept.signs]
+    due = [sign for each in view.history.reminders if each.is_due for sign in each.kept.signs]
     left = [
         view.catalogue.evidence[name]
         for name in dict.fromkeys([*due, *found])

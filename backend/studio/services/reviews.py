@@ -108,13 +108,14 @@ def _given_since(exercise: Exercise, history: History, lesson: Lesson) -> date |
 
 
 def passed_rungs(history: History) -> dict[str, int]:
-    """Rungs passed so far, by exercise, from every plan before the lesson.
+    """Rungs passed so far, by exercise: what its newest plan before the lesson led to.
 
     In the two weeks after a lifted stop or a long break: no further than the rung before the one
     that was given last before it.
     """
     passed: dict[str, int] = {}
-    for plan, item in history.items():
+    newest = {item.exercise: (plan, item) for plan, item in history.items}
+    for plan, item in newest.values():
         review = review_item(item, history, history.judged_in(plan))
         finished = review.advice.move is Move.GO_ON and item.rung >= len(review.exercise.rungs)
         passed[item.exercise] = item.rung if finished else review.advice.rung - 1
@@ -128,7 +129,7 @@ def _most_while_easing(history: History) -> dict[str, int]:
     since = history.easing_since
     if since is None:
         return {}
-    before = {i.exercise: i.rung for plan, i in history.items() if history.date_of(plan) < since}
+    before = {i.exercise: i.rung for plan, i in history.items if history.date_of(plan) < since}
     return {exercise: max(0, rung - 2) for exercise, rung in before.items()}
 
 

@@ -2,7 +2,6 @@
 
 from datetime import timedelta
 
-from studio.services.keep_alive import lesson_reminders
 from studio.services.lessons import day_rows
 from studio.services.looks import lesson_look
 from studio.tests.studio_case import DAY, GRIP, StudioCase
@@ -18,7 +17,7 @@ class KeepAlive(StudioCase):
         self.look(self.lesson(2), GONE)
 
     def reminders(self, weeks):
-        return [(r.kept.cause, r.is_due) for r in lesson_reminders(self.view(self.lesson(weeks)))]
+        return [(r.kept.cause, r.is_due) for r in self.view(self.lesson(weeks)).history.reminders]
 
     def test_nothing_is_due_before_two_weeks_and_then_its_checks_come_first(self):
         self.assertEqual(self.reminders(3), [])
@@ -39,7 +38,7 @@ class KeepAlive(StudioCase):
     def test_a_return_is_shown_with_what_helped(self):
         lesson = self.lesson(4)
         self.look(lesson, {**GONE, "web.closed": 3})
-        (back,) = lesson_reminders(self.view(lesson))
+        (back,) = self.view(lesson).history.reminders
         self.assertEqual(back.kept.returned, lesson.date)
         given = {i.exercise for i in self.player.lessons.first().plan.items.all()}
         self.assertTrue(back.helped)

@@ -13,7 +13,7 @@ from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult
 from studio.paper.pdf import Paper, sheet_pdf
 from studio.paper.sheet import build_sheet
-from studio.services.cases import weeks_away
+from studio.services.cases import LessonView, weeks_away
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
 from studio.services.entries import undo
@@ -345,6 +345,24 @@ class Sheets(StudioCase):
 
 
 class Demo(StudioCase):
+    def test_it_stores_what_was_proposed_dose_and_days_included(self):
+        checked = 0
+        for player in build_demo(DAY, PLAYERS[:5]):
+            for lesson in player.lessons.filter(plan__isnull=False):
+                view = self.view_of(player, lesson)
+                given = {
+                    i.exercise: (i.rung, i.reps, i.sets, i.days) for i in lesson.plan.items.all()
+                }
+                for item in view.proposal.items:
+                    dose = item.dose
+                    proposed = (item.rung, dose.reps, dose.sets, list(item.days))
+                    self.assertEqual(given[item.exercise], proposed)
+                    checked += 1
+        self.assertGreater(checked, 20)
+
+    def view_of(self, player, lesson):
+        return LessonView(lesson_of(player.teacher, lesson.pk))
+
     def test_it_is_the_same_each_time_and_lies_around_today(self):
         def snapshot():
             return [

@@ -5,6 +5,8 @@ from datetime import timedelta
 from lefthand.catalogue import load_catalogue
 from studio.errors import StudioError
 from studio.models import HomeDay, LessonEntry, PracticeResult, RedFlag
+from studio.paper.pdf import sheet_pdf
+from studio.paper.sheet import build_sheet
 from studio.services.entries import undo
 from studio.services.flags import lift_flags, open_flags, open_reasons
 from studio.services.home import answer_later, log_day, make_link, open_link, take_back_stop
@@ -250,6 +252,18 @@ class AtHome(StopCase):
         self.assertTrue(open_link(self.token, DAY + timedelta(2)).is_eased)
         self.assertTrue(open_link(self.token, DAY + timedelta(15)).is_eased)
         self.assertFalse(open_link(self.token, DAY + timedelta(16)).is_eased)
+
+    def test_a_sheet_printed_again_is_eased_too(self):
+        full = build_sheet(self.given, DAY)
+        self.assertFalse(full.eased)
+        self.log(1, signs=["swelling"])
+        self.lift(on=DAY + timedelta(2))
+        eased = build_sheet(self.given, DAY + timedelta(2))
+        week = open_link(self.token, DAY + timedelta(2))
+        self.assertTrue(eased.eased)
+        self.assertEqual([i.exercise.id for i in eased.items], [i.exercise for i in week.items])
+        self.assertLess(eased.minutes_a_day, full.minutes_a_day)
+        self.assertIn(b"%PDF", sheet_pdf(eased)[:8])
 
     def test_a_week_that_was_given_eased_is_not_halved_again(self):
         lesson = self.lesson(1)

@@ -1849,6 +1849,8 @@ export interface components {
             date: string;
             /** Days */
             days: string[];
+            /** Eased */
+            eased: boolean;
             /** First Name */
             first_name: string;
             /** Focus */

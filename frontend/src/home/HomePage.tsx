@@ -46,7 +46,34 @@ export function HomePage({ token }: { token: string }) {
       ) : (
         <Today token={token} handle={handle} />
       )}
+      <NotTaken handle={handle} />
     </main>
+  );
+}
+
+/** Logs that the server could not take, kept here until somebody decides. */
+function NotTaken({ handle }: { handle: HomeHandle }) {
+  const { aside } = handle.queue;
+  if (aside.length === 0) return null;
+  return (
+    <section className={css.ask} aria-label="Not taken">
+      <h2>Could not be sent</h2>
+      {aside.map((entry) => (
+        <div key={entry.clientKey}>
+          <p>
+            {entry.kind === 'day' ? `The log of ${entry.key}` : 'An answer'}: {entry.aside}
+          </p>
+          <div className={css.choice}>
+            <button type="button" onClick={() => handle.tryAgain(entry)}>
+              Try again
+            </button>
+            <button type="button" onClick={() => handle.throwAway(entry)}>
+              Throw away
+            </button>
+          </div>
+        </div>
+      ))}
+    </section>
   );
 }
 

@@ -18,26 +18,30 @@ export interface HomeHandle {
   answerLater: (date: string, times: string[]) => void;
   /** Takes back a stop that was tapped a moment ago; null when it is too late for that. */
   takeBack: (() => void) | null;
+  tryAgain: (entry: KeptEntry) => void;
+  throwAway: (entry: KeptEntry) => void;
 }
 
 const EVERY_MINUTE = 60_000;
 const ENDED = [404, 410];
+// Whoever holds the device; each week has a channel of its own.
+const OWNER = 'home';
 
 /** The week behind the link, with days that were logged here and are still to be sent. */
 export function useHome(token: string): HomeHandle | { error: string; kept: number } | null {
   const [week, setWeek] = useState<Week | null>(null);
   const [error, setError] = useState<string | null>(null);
   const channel = `home/${token}`;
-  const outbox = useMemo(() => makeOutbox(token, setWeek), [token]);
+  const outbox = useMemo(() => makeOutbox(channel, setWeek), [channel]);
   const state = useOutbox(outbox);
   const today = useToday();
 
   useEffect(() => {
-    const stop = outbox.start(channel);
+    const stop = outbox.start(OWNER);
     adoptOldEntries(
       localStorage,
-      (old) => old === channel,
-      (_, entry) => outbox.push(channel, entry),
+      (old) => old.startsWith('home/'),
+      (old, entry) => outbox.push(old, entry),
     );
     client
       .GET('/api/home/{token}', { params: { path: { token } } })
@@ -70,15 +74,27 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
     [outbox, channel, remember],
   );
   if (week === null) return error === null ? null : { error, kept: state.waiting.length };
-  return { week: weekNow(week, state.waiting, today), queue: state, log, answerLater, takeBack };
+  const mine = state.waiting.filter((entry) => entry.channel === channel);
+  return {
+    week: weekNow(week, mine, today),
+    queue: state,
+    log,
+    answerLater,
+    takeBack,
+    tryAgain: (entry) => outbox.tryAgain(entry),
+    throwAway: (entry) => outbox.throwAway(entry),
+  };
 }
 
-function makeOutbox(token: string, onWeek: (week: Week) => void): Outbox {
+/** Sends what was logged on this device, of earlier weeks too, whatever week is open now. */
+function makeOutbox(channel: string, onWeek: (week: Week) => void): Outbox {
   return new Outbox({
-    send: (entry) => send(token, entry),
-    onAnswer: (_, week) => onWeek(week as Week),
+    send,
+    onAnswer: (entry, week) => {
+      if (entry.channel === channel) onWeek(week as Week);
+    },
     onStale: () => undefined,
-    whoIsHere: () => Promise.resolve(`home/${token}`),
+    whoIsHere: () => Promise.resolve(OWNER),
     storage: globalThis.localStorage,
     window: globalThis.window,
     locks: (globalThis.navigator as Partial<Navigator>).locks,
@@ -86,8 +102,8 @@ function makeOutbox(token: string, onWeek: (week: Week) => void): Outbox {
   });
 }
 
-async function send(token: string, { clientKey, kind, key, value }: KeptEntry): Promise<Week> {
-  const params = { path: { token } };
+async function send({ channel, clientKey, kind, key, value }: KeptEntry): Promise<Week> {
+  const params = { path: { token: channel.slice('home/'.length) } };
   if (kind === 'later') {
     const body = { client_key: clientKey, date: key, times: value as string[] };
     return unwrap(await client.POST('/api/home/{token}/later', { params, body }));

@@ -81,7 +81,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       <Alternatives lesson={lesson} store={store} />
       <div className={css.more}>
         <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
-        <TeacherLine handle={handle} />
+        <TeacherLine key={lesson.teacher_line} handle={handle} />
       </div>
       <Disliked handle={handle} catalogue={catalogue} />
       <Withheld lesson={lesson} catalogue={catalogue} />

@@ -138,6 +138,25 @@ describe('entries on their way', () => {
     expect(order).toEqual(['theirs', 'mine']);
   });
 
+  it('are held by the page, and say so, when the storage has no room', async () => {
+    const storage = new Memory();
+    storage.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    let online = false;
+    const order: string[] = [];
+    const { outbox } = make(
+      (one) => (online ? sentBy(order)(one) : Promise.reject(new TypeError('no network'))),
+      { storage },
+    );
+    outbox.push(LESSON, entry('a'));
+    outbox.push(LESSON, entry('b'));
+    expect(savedWords(outbox.snapshot())).toContain('Keep this page open: 2 entries');
+    online = true;
+    await empty(outbox);
+    expect([order, outbox.snapshot().isFull]).toEqual([['a', 'b'], false]);
+  });
+
   it('do not break on storage that cannot be read', async () => {
     const storage = new Memory();
     storage.setItem(`${PREFIX}x`, '{broken');

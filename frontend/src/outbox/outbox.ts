@@ -11,6 +11,8 @@ export interface OutboxState {
   offline: boolean;
   busy: boolean;
   needsSignIn: boolean;
+  /** The browser has no room: what waits goes when the page is closed. */
+  isFull: boolean;
   /** What the server said to the newest refusal. */
   problem: string | null;
 }
@@ -61,6 +63,7 @@ export class Outbox {
     offline: false,
     busy: false,
     needsSignIn: false,
+    isFull: false,
     problem: null,
   };
 
@@ -223,6 +226,7 @@ export class Outbox {
     this.state = {
       ...this.state,
       ...change,
+      isFull: this.shelf.isFull,
       waiting: mine.filter((entry) => entry.aside === null),
       aside: mine.filter((entry) => entry.aside !== null),
     };
@@ -241,10 +245,12 @@ function counted(entries: readonly unknown[]): string {
 
 /** What stands beside the work: all is saved, on its way, or kept here. */
 export function savedWords(state: OutboxState): string {
-  const { waiting, offline, busy, needsSignIn, problem } = state;
+  const { waiting, aside, offline, busy, needsSignIn, isFull, problem } = state;
+  if (isFull) return `Keep this page open: ${counted(waiting)} could not be kept otherwise`;
   if (needsSignIn) return `Signed out: ${counted(waiting)} kept here`;
   if (offline && waiting.length > 0) return `No connection: ${counted(waiting)} kept here`;
   if (busy && waiting.length > 0) return `Jolf is busy: ${counted(waiting)} kept here`;
   if (problem !== null) return problem;
+  if (waiting.length === 0 && aside.length > 0) return `${counted(aside)} not taken`;
   return waiting.length > 0 ? 'Saving' : 'Saved';
 }

@@ -9,11 +9,19 @@ export type BrowserStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' 
  * theirs without overwriting the other's.
  */
 export class Shelf {
+  /** Entries that the storage had no room for: kept while this page is open. */
+  private readonly inMemory = new Map<string, KeptEntry>();
+
   constructor(private readonly storage: BrowserStorage) {}
+
+  /** True when an entry would go with the page. */
+  get isFull(): boolean {
+    return this.inMemory.size > 0;
+  }
 
   /** All entries of this browser in the order of entry. */
   all(): KeptEntry[] {
-    const found: KeptEntry[] = [];
+    const found: KeptEntry[] = [...this.inMemory.values()];
     for (let index = 0; index < this.storage.length; index += 1) {
       const key = this.storage.key(index);
       if (!key?.startsWith(PREFIX)) continue;
@@ -24,14 +32,16 @@ export class Shelf {
   }
 
   put(entry: KeptEntry): void {
-    this.storage.setItem(keyOf(entry), JSON.stringify(entry));
-  }
-
-  has(entry: KeptEntry): boolean {
-    return this.storage.getItem(keyOf(entry)) !== null;
+    try {
+      this.storage.setItem(keyOf(entry), JSON.stringify(entry));
+      this.inMemory.delete(entry.clientKey);
+    } catch {
+      this.inMemory.set(entry.clientKey, entry);
+    }
   }
 
   remove(entry: KeptEntry): void {
+    this.inMemory.delete(entry.clientKey);
     this.storage.removeItem(keyOf(entry));
   }
 }

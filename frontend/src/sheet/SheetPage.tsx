@@ -49,6 +49,11 @@ export function SheetPage() {
           </span>
         </header>
         <StringsRule />
+        {sheet.eased && (
+          <p role="status">
+            <strong>Easing off:</strong> half as much of it, soft and short, until the next lesson.
+          </p>
+        )}
         {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
       </article>
     </div>

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 
 import type { Schemas } from '../api/client';
 import { Dialog } from '../components/Dialog';
@@ -16,8 +16,11 @@ interface Props {
 export function SignInAgain({ owner, isOut }: Props) {
   const cache = useQueryClient();
   const { waiting } = useOutbox(studioOutbox);
+  const wasOut = useRef(false);
   useEffect(() => {
-    if (isOut) return;
+    const isBack = wasOut.current && !isOut;
+    wasOut.current = isOut;
+    if (!isBack) return;
     studioOutbox.start(owner.key);
     void cache.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
   }, [isOut, owner.key, cache]);

@@ -1,0 +1,33 @@
+"""A database that somebody holds for long: writers are told so, readers are not harmed."""
+
+import json
+import sqlite3
+from contextlib import closing
+
+from django.contrib.auth import get_user_model
+from django.db import connection
+from django.test import Client, TransactionTestCase
+
+from studio.models import Player
+
+
+class Busy(TransactionTestCase):
+    def test_writing_is_busy_and_reading_goes_on(self):
+        teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")
+        player = Player.objects.create(teacher=teacher, name="Pia Example", instrument="vn")
+        client = Client(raise_request_exception=False)
+        client.force_login(teacher)
+        lesson = client.post(f"/api/players/{player.pk}/lessons").json()["id"]
+        address = f"/api/lessons/{lesson}/entries"
+        entry = {"client_key": "busy-key-1", "kind": "observation", "key": "web.closed", "value": 2}
+        database = connection.settings_dict["NAME"]
+        with closing(sqlite3.connect(database, isolation_level=None)) as holder:
+            holder.execute("BEGIN IMMEDIATE")
+            self.assertEqual(client.get("/api/players/today").status_code, 200)
+            self.assertEqual(client.get(f"/api/lessons/{lesson}").json()["findings"], {})
+            with self.assertLogs("jolf.api", "ERROR"):
+                answer = client.post(address, json.dumps(entry), "application/json")
+            self.assertEqual((answer.status_code, answer.json()["code"]), (503, "busy"))
+            holder.execute("ROLLBACK")
+        answer = client.post(address, json.dumps(entry), "application/json")
+        self.assertEqual(answer.json()["findings"]["web.closed"]["grade"], 2)
