@@ -1,6 +1,7 @@
 """What is promised on the screen: nothing entered is lost, and a stop is a stop."""
 
 from datetime import timedelta
+from unittest import mock
 
 from django.contrib.sessions.models import Session
 from django.utils import timezone
@@ -8,7 +9,9 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from studio.demo_data import DEMO_PASSWORD, PLAYERS
+from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, LessonEntry, Plan, RedFlag
+from studio.services.entries import record
 from studio.services.home import make_link
 
 MIRA = PLAYERS[:1]
@@ -64,16 +67,17 @@ class Held(BrowserCase):
     def test_an_entry_that_cannot_be_taken_is_set_aside_with_its_words(self):
         page = self.page
         self.begin()
-        lesson = Lesson.objects.order_by("date").last()
-        page.route(
-            f"**/api/lessons/{lesson.pk}/entries",
-            lambda route: route.fulfill(
-                status=422,
-                content_type="application/json",
-                body='{"code": "bad_input", "message": "Cannot be used.", "fields": []}',
-            ),
-            times=1,
-        )
+        refused = []
+
+        def refuse_once(*arguments, **more):
+            if not refused:
+                refused.append(more)
+                raise StudioError("bad_input", "value", "is out of tune")
+            return record(*arguments, **more)
+
+        patch = mock.patch("api.routes.lessons.record", refuse_once)
+        patch.start()
+        self.addCleanup(patch.stop)
         page.keyboard.press("3")
         page.keyboard.press("1")
         button = page.get_by_role("button", name="1 not taken")
