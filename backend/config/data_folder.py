@@ -2,6 +2,7 @@
 
 import os
 import secrets
+from contextlib import suppress
 from pathlib import Path
 
 from django.core.exceptions import ImproperlyConfigured
@@ -33,8 +34,17 @@ def secret_key() -> str:
     return key
 
 
+def close_to_others() -> None:
+    """What is made from now on is readable by this user alone; the data folder is, too."""
+    os.umask(0o077)
+    folder = data_folder()
+    with suppress(OSError):  # a folder of somebody else, which they have opened to us
+        folder.mkdir(parents=True, exist_ok=True)
+        folder.chmod(0o700)
+
+
 def _make_key(path: Path) -> None:
-    path.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
+    path.parent.mkdir(parents=True, exist_ok=True)
     part = path.with_name(f".{path.name}.{os.getpid()}")
     with os.fdopen(os.open(part, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600), "w") as file:
         file.write(secrets.token_urlsafe(50))

@@ -57,6 +57,8 @@ class ApiMiddleware:
             response = error_answer(BY_STATUS.get(response.status_code, "bad_input"))
             if allow:
                 response["Allow"] = allow
+        # Records of children are kept by no browser and no proxy on the way.
+        response.headers.setdefault("Cache-Control", "no-store")
         if is_head:
             response.content = b""
         return response

@@ -6,6 +6,7 @@ JOLF_HOSTS: comma-separated host names the server answers to (default: this comp
 JOLF_ADDRESS: where phones reach it, such as https://studio.example (default: as the teacher does).
 JOLF_HTTPS: "1" when a proxy serves it over HTTPS.
 JOLF_DEBUG: "1" for development only.
+TZ: the time zone (default: that of the system).
 """
 
 import os
@@ -13,12 +14,14 @@ import secrets
 import sys
 from pathlib import Path
 
-from config.data_folder import data_folder, database_path, secret_key
+from config.data_folder import close_to_others, data_folder, database_path, secret_key
+from config.zone import system_zone
 
 BACKEND = Path(__file__).resolve().parent.parent
 ROOT = BACKEND.parent
 DATA = data_folder()
 DATABASE_FILE = database_path()
+close_to_others()
 FRONTEND_BUILD = ROOT / "frontend" / "dist"
 
 DEBUG = os.environ.get("JOLF_DEBUG") == "1"
@@ -79,7 +82,7 @@ AUTH_PASSWORD_VALIDATORS = [
 ]
 
 USE_TZ = True
-TIME_ZONE = os.environ.get("TZ") or "UTC"
+TIME_ZONE = system_zone()
 LANGUAGE_CODE = "en"
 USE_I18N = False
 

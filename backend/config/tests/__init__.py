@@ -1,0 +1,1 @@
+"""Tests of how an installation is set up."""
