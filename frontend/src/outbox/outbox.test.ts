@@ -186,6 +186,14 @@ describe('an answer that is no', () => {
     expect(outbox.snapshot().needsSignIn).toBe(false);
   });
 
+  it('given to another teacher who signed in meanwhile holds the entry, too', async () => {
+    const { outbox, whoIsHere } = make(() => refuse(404));
+    whoIsHere.mockImplementation(() => Promise.resolve('8'));
+    outbox.push(LESSON, entry('a'));
+    await vi.waitFor(() => expect(outbox.snapshot().needsSignIn).toBe(true));
+    expect([outbox.snapshot().waiting.length, outbox.snapshot().aside.length]).toEqual([1, 0]);
+  });
+
   it.each([408, 429, 503])('of %i is asked again as often as it takes', async (status) => {
     let tries = 0;
     const { outbox } = make(() => {

@@ -181,15 +181,17 @@ export class Outbox {
       return true;
     }
     if (LATER.includes(error.status)) return this.waitFor('busy');
-    if (SIGN_IN.includes(error.status)) {
+    if (error.status < 500) {
+      // What another teacher is refused says nothing of the entry.
       const here = await this.parts.whoIsHere().catch(() => entry.owner);
       if (here !== entry.owner) {
         this.update({ needsSignIn: true });
         return false;
       }
-    } else if (error.status < 500) {
-      this.setAside(entry, error);
-      return true;
+      if (!SIGN_IN.includes(error.status)) {
+        this.setAside(entry, error);
+        return true;
+      }
     }
     if (entry.tries + 1 >= MOST_TRIES) {
       this.setAside(entry, error);
