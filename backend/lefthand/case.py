@@ -16,6 +16,7 @@ from lefthand.checks import (
     check_flag,
     check_mapping,
     check_number,
+    check_one_of,
     check_words,
     short,
 )
@@ -293,18 +294,12 @@ def parse_reports(data: Any) -> Reports:
             values[name] = check_number(where, raw, 0, 5000)
         elif name == "pain_when":
             times = check_words(where, [raw] if isinstance(raw, str) else raw)
-            values[name] = tuple(_one_of(where, time, PAIN_TIMES) for time in times)
+            values[name] = tuple(check_one_of(where, time, PAIN_TIMES) for time in times)
         elif name == "place":
-            values[name] = _one_of(where, raw, PLACES)
+            values[name] = check_one_of(where, raw, PLACES)
         else:
             values[name] = check_flag(where, raw)
     return Reports(**values)
-
-
-def _one_of(where: str, value: Any, options: tuple[str, ...]) -> str:
-    if value not in options:
-        raise InputError(where, f"{value!r} is not one of {', '.join(options)}")
-    return str(value)
 
 
 def _complaint(raw: Any, catalogue: Catalogue, instrument: Instrument) -> str | None:

@@ -1,7 +1,7 @@
 """Checks of single values in decoded JSON. Each raises InputError naming the field."""
 
 import math
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from enum import StrEnum
 from typing import Any, TypeVar
 
@@ -44,6 +44,14 @@ def check_words(field: str, value: Any) -> list[str]:
     if not isinstance(value, list | tuple) or not all(isinstance(v, str) for v in value):
         raise InputError(field, f"expected a list of words, got {short(value)}")
     return list(value)
+
+
+def check_one_of(field: str, value: Any, options: Collection[str]) -> str:
+    """One of these words; an empty one is allowed where it stands among them, and not named."""
+    if not isinstance(value, str) or value not in options:
+        named = ", ".join(option for option in options if option)
+        raise InputError(field, f"{short(value)} is not one of {named}")
+    return value
 
 
 def check_choice(field: str, value: Any, options: type[Choice]) -> Choice:

@@ -22,6 +22,7 @@ from lefthand.planning import (
 )
 from lefthand.rules import Situation, next_rung, reason_against
 from lefthand.vocabulary import Kind
+from lefthand.week import fullest_day
 
 LEAST_DAYS = 4
 DAYS_OF_WEEK = 7
@@ -144,10 +145,7 @@ def _rests_between(week: _Week) -> bool:
 
 def _loads_keep_their_share(week: _Week) -> Iterator[str]:
     most = load_minutes(week.now.case)
-    fullest = max(
-        (sum(i.minutes for i in items if i in week.loads) for items in week.by_day.values()),
-        default=0.0,
-    )
+    fullest = fullest_day((item.minutes, item.days) for item in week.loads)
     if fullest > most:
         yield f"{fullest:g} minutes a day load the hand; {most:.2g} are enough"
 
@@ -186,7 +184,7 @@ def _not_too_many(week: _Week) -> Iterator[str]:
 
 
 def _minutes_fit(week: _Week) -> Iterator[str]:
-    fullest = max((sum(i.minutes for i in items) for items in week.by_day.values()), default=0.0)
+    fullest = fullest_day((item.minutes, item.days) for item in week.items)
     if fullest > week.now.case.minutes_budget:
         yield f"{fullest:g} minutes a day; {week.now.case.minutes_budget:g} were meant"
 

@@ -18,6 +18,7 @@ from lefthand.exercises import Exercise
 from lefthand.rules import WARM_UP, Situation, next_rung, reason_against
 from lefthand.safety import EASE_OFF_DAYS, Safety
 from lefthand.vocabulary import POSSIBLE_ABOVE, Kind, Setting
+from lefthand.week import fullest_day
 
 PLAN_FORMAT = "jolf-plan/1"
 MAX_ITEMS = 3
@@ -77,8 +78,7 @@ class Plan:
     @property
     def minutes_a_day(self) -> float:
         """Minutes of the fullest day."""
-        days = {d for item in self.items for d in item.days}
-        return max((sum(i.minutes for i in self.items if d in i.days) for d in days), default=0.0)
+        return fullest_day((item.minutes, item.days) for item in self.items)
 
 
 def prescribe(

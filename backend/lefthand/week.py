@@ -6,11 +6,20 @@ than one day's work, and a day that was made up is not asked for again. Loads ne
 days running when they are to rest a day between.
 """
 
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Iterable, Mapping
 
 LAST_DAY = 7
 
 Week = Mapping[str, Collection[int]]
+
+
+def fullest_day(items: Iterable[tuple[float, Collection[int]]]) -> float:
+    """Minutes of the day that asks for most, from (minutes, days) of each exercise; 0 for none."""
+    by_day: dict[int, float] = {}
+    for minutes, days in items:
+        for day in days:
+            by_day[day] = by_day.get(day, 0.0) + minutes
+    return max(by_day.values(), default=0.0)
 
 
 def moved_week(

@@ -1,6 +1,6 @@
 """What stands on a practice sheet: the least that a player and a parent need."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from datetime import date
 from pathlib import Path
@@ -13,6 +13,7 @@ from lefthand.music.for_exercise import drill_of
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.score import Drill
 from lefthand.vocabulary import Instrument
+from lefthand.week import fullest_day
 from studio.models import Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching
@@ -96,7 +97,10 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
             _item(item, dose, view, seed)
             for seed, (item, dose) in enumerate(zip(items, doses, strict=True), start=1)
         ),
-        minutes_a_day=_fullest_day(items, doses),
+        minutes_a_day=fullest_day(
+            (dose.minutes(len(item.fingers)), item.days)
+            for item, dose in zip(items, doses, strict=True)
+        ),
         eased=eased,
         days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
     )
@@ -104,14 +108,6 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
 
 def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
     return tuple(WEEKDAYS[day.weekday()] for day in practice_dates(lesson, days))
-
-
-def _fullest_day(items: Sequence[PlanItem], doses: Sequence[Dose]) -> float:
-    by_day: dict[int, float] = {}
-    for item, dose in zip(items, doses, strict=True):
-        for day in item.days:
-            by_day[day] = by_day.get(day, 0.0) + dose.minutes(len(item.fingers))
-    return max(by_day.values(), default=0.0)
 
 
 def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:

@@ -15,13 +15,13 @@ from django.db import transaction
 
 from lefthand.case import Reports
 from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_number, check_words
+from lefthand.checks import check_number, check_one_of, check_words
 from lefthand.dose import Dose
 from lefthand.errors import InputError
 from lefthand.planning import is_load, rests_between_loads
 from lefthand.rules import eased_dose
 from lefthand.safety import EASE_OFF_DAYS, red_reasons
-from lefthand.week import LAST_DAY, moved_week
+from lefthand.week import LAST_DAY, fullest_day, moved_week
 from studio.errors import StudioError
 from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import age_at, youngest_age_at
@@ -80,12 +80,10 @@ class HomeWeek:
     @property
     def minutes(self) -> float:
         """Minutes of the fullest day."""
-        by_day: dict[int, float] = {}
-        for item in self.items:
-            for day in self.days[item.exercise]:
-                minutes = self.dose(item).minutes(len(item.fingers))
-                by_day[day] = by_day.get(day, 0.0) + minutes
-        return max(by_day.values(), default=0.0)
+        return fullest_day(
+            (self.dose(item).minutes(len(item.fingers)), self.days[item.exercise])
+            for item in self.items
+        )
 
     @cached_property
     def logs(self) -> list[HomeDay]:
@@ -276,17 +274,11 @@ def _read_log(
         raise InputError("signs", f"unknown sign {sorted(unknown)[0]!r}")
     return {
         "date": day,
-        "done": _one_of("done", data.get("done"), DONE),
-        "felt": _one_of("felt", data.get("felt", ""), FELT),
+        "done": check_one_of("done", data.get("done"), DONE),
+        "felt": check_one_of("felt", data.get("felt", ""), FELT),
         "pain": int(check_number("pain", data.get("pain", 0), 0, 10, whole=True)),
         "signs": signs,
     }
-
-
-def _one_of(field: str, value: Any, options: tuple[str, ...]) -> str:
-    if value not in options:
-        raise InputError(field, f"expected one of {', '.join(o for o in options if o)}")
-    return str(value)
 
 
 def _keep_results(lesson: Lesson, day: date) -> None:

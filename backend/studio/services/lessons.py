@@ -6,6 +6,7 @@ from datetime import date, timedelta
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
 from django.db.models import Prefetch, QuerySet
 
+from lefthand.week import fullest_day
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
 from studio.services.flags import HOME_PAIN_DAYS
@@ -152,11 +153,8 @@ def _row(player: Player, on: date) -> DayRow:
 
 def plan_minutes(lesson: Lesson) -> float:
     """Minutes of the fullest day of the lesson's plan."""
-    by_day: dict[int, float] = {}
-    for item in known_items(lesson.plan):
-        for day in item.days:
-            by_day[day] = by_day.get(day, 0.0) + item_dose(item).minutes(len(item.fingers))
-    return max(by_day.values(), default=0.0)
+    items = known_items(lesson.plan)
+    return fullest_day((item_dose(i).minutes(len(i.fingers)), i.days) for i in items)
 
 
 def practice_dates(lesson: Lesson, days: list[int]) -> list[date]:

@@ -13,7 +13,14 @@ from django.db import transaction
 
 from lefthand.case import check_evidence_id, parse_finding, parse_reports
 from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_flag, check_mapping, check_number, check_words, short
+from lefthand.checks import (
+    check_flag,
+    check_mapping,
+    check_number,
+    check_one_of,
+    check_words,
+    short,
+)
 from lefthand.errors import InputError
 from lefthand.looks import LookOrder
 from lefthand.vocabulary import FINGERS, Instrument
@@ -238,8 +245,8 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: _Reading) -> Non
         lesson=lesson,
         date=_date("date", row.get("date")),
         defaults={
-            "done": _one_of("done", row.get("done"), DONE),
-            "felt": _one_of("felt", row.get("felt", ""), FELT),
+            "done": check_one_of("done", row.get("done"), DONE),
+            "felt": check_one_of("felt", row.get("felt", ""), FELT),
             "pain": int(check_number("pain", row.get("pain", 0), 0, 10, whole=True)),
             "signs": signs,
             "later": None if later is None else [t for t in LATER if t in later],
@@ -336,9 +343,3 @@ def _whole(name: str, value: Any, low: int, high: int) -> int:
 
 def _fingers(values: Any) -> list[int]:
     return sorted({_whole("fingers", value, FINGERS[0], FINGERS[-1]) for value in values})
-
-
-def _one_of(name: str, value: Any, options: tuple[str, ...]) -> str:
-    if value not in options:
-        raise InputError(name, f"{short(value)} is not one of {', '.join(o for o in options if o)}")
-    return str(value)
