@@ -11,7 +11,7 @@ from django.utils.datastructures import MultiValueDict
 from ninja.files import UploadedFile
 from ninja.parser import Parser
 
-from lefthand.errors import InputError
+from lefthand.values.errors import InputError
 
 LARGEST_NUMBER = 2**53
 LONGEST_TEXT = 20_000

@@ -10,7 +10,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, Unread
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationError
 
-from lefthand.errors import InputError
+from lefthand.values.errors import InputError
 from studio.errors import MESSAGES, StudioError
 
 STATUS = {

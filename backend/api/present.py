@@ -37,13 +37,13 @@ from api.schemas.players import (
     TimelineLesson,
     TimelineRow,
 )
-from lefthand.case import Finding
-from lefthand.catalogue import Cause, load_catalogue
-from lefthand.diagnosis import open_settling_trial
-from lefthand.explain import CauseView, Reason, phrase
-from lefthand.planning import Plan as CorePlan
-from lefthand.planning import PlanItem as CoreItem
-from lefthand.safety import is_loose_by_score
+from lefthand.case.case import Finding
+from lefthand.catalogue.catalogue import Cause, load_catalogue
+from lefthand.practice.plan import Plan as CorePlan
+from lefthand.practice.plan import PlanItem as CoreItem
+from lefthand.reason.diagnosis import open_settling_trial
+from lefthand.reason.explain import CauseView, Reason, phrase
+from lefthand.reason.safety import is_loose_by_score
 from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
 from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections

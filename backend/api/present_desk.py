@@ -3,9 +3,9 @@
 from collections.abc import Mapping
 
 from api.schemas.desk import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
-from lefthand.catalogue import load_catalogue
-from lefthand.learning import starting_value
-from lefthand.thresholds import MEASURES
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.learning import starting_value
+from lefthand.values.measures import MEASURES
 from studio.models import TeacherSettings
 from studio.services.desk import FIXED_MEASURES
 from studio.services.learning import settled_by

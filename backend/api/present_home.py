@@ -3,9 +3,9 @@
 from api.present_drills import notes_out
 from api.schemas.home import EasedOut, HomeDayOut, HomeItemOut, HomeOut
 from api.schemas.lessons import HomeReportOut
-from lefthand.catalogue import load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.strings import FINGERBOARDS
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem

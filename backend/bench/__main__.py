@@ -17,15 +17,15 @@ import time
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
-from lefthand.case import parse_case
-from lefthand.catalogue import Catalogue, load_catalogue
-from lefthand.diagnosis import Diagnosis, counted_findings, diagnose
-from lefthand.explain import view_causes
-from lefthand.network import MAX_CAUSES, network_for, posterior
-from lefthand.planning import prescribe
-from lefthand.simulation import draw_player, proposed_looks
+from lefthand.case.parsing import parse_case
+from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.practice.planning import prescribe
+from lefthand.reason.diagnosis import Diagnosis, counted_findings, diagnose
+from lefthand.reason.explain import view_causes
+from lefthand.reason.network import MAX_CAUSES, network_for, posterior
+from lefthand.simulation.players import draw_player, proposed_looks
 from lefthand.tests.reference_network import ReferenceNetwork
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 LESSONS = 15
 FINDINGS = 8

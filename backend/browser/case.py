@@ -7,7 +7,7 @@ from typing import Any
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import cache
 from django.utils import timezone
-from playwright.sync_api import ConsoleMessage, Page, Request, Route
+from playwright.sync_api import ConsoleMessage, Page, Request, Route, expect
 
 from browser.chromium import chromium
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
@@ -23,6 +23,11 @@ EXPECTED_NOTES = (
     "net::ERR_CONNECTION_RESET",
     "net::ERR_FAILED",
 )
+
+
+# A busy machine may take its time; nothing waits longer than it must.
+PATIENCE_MS = 20_000
+expect.set_options(timeout=PATIENCE_MS)
 
 
 def _is_portable(value: object) -> bool:
@@ -68,7 +73,7 @@ class BrowserCase(StaticLiveServerTestCase):
 
     def new_page(self) -> Page:
         page = self.context.new_page()
-        page.set_default_timeout(15_000)
+        page.set_default_timeout(PATIENCE_MS)
         page.on("console", self._note_console)
         page.on("pageerror", lambda error: self.problems.append(f"page error: {error}"))
         return page

@@ -1,0 +1,42 @@
+"""The core as a library: what is known, what is thought of a player, and what to practise.
+
+    catalogue = load_catalogue()
+    case = parse_case(json.loads(text), catalogue)
+    diagnosis = diagnose(case, catalogue)
+    plan = prescribe(diagnosis, catalogue)
+
+Floors, each using only those before it: values, catalogue, case, reason, then practice and music
+side by side, simulation on top. Inside the core modules are imported from where they stand.
+"""
+
+from lefthand.case.case import Case, Finding, Measurement
+from lefthand.case.parsing import parse_case, read_case
+from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.music.for_exercise import drill_of
+from lefthand.music.score import drill_json
+from lefthand.practice.plan import Plan, plan_json
+from lefthand.practice.planning import prescribe
+from lefthand.practice.selection import Wishes
+from lefthand.reason.diagnosis import Diagnosis, diagnose, diagnosis_json
+from lefthand.values.errors import CatalogueError, InputError
+
+__all__ = [
+    "Case",
+    "Catalogue",
+    "CatalogueError",
+    "Diagnosis",
+    "Finding",
+    "InputError",
+    "Measurement",
+    "Plan",
+    "Wishes",
+    "diagnose",
+    "diagnosis_json",
+    "drill_json",
+    "drill_of",
+    "load_catalogue",
+    "parse_case",
+    "plan_json",
+    "prescribe",
+    "read_case",
+]

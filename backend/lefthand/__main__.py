@@ -12,13 +12,21 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any
 
-from lefthand.case import Case, read_case
-from lefthand.catalogue import Catalogue, load_catalogue
-from lefthand.diagnosis import diagnose, diagnosis_json
-from lefthand.errors import InputError
-from lefthand.planning import plan_json, prescribe
-from lefthand.simulation_report import report
-from lefthand.vocabulary import Instrument
+from lefthand import (
+    Case,
+    Catalogue,
+    InputError,
+    diagnose,
+    diagnosis_json,
+    load_catalogue,
+    parse_case,
+    plan_json,
+    prescribe,
+    read_case,
+)
+from lefthand.case.parsing import parse_json
+from lefthand.simulation.report import report
+from lefthand.values.vocabulary import Instrument
 
 
 def _diagnose(case: Case, catalogue: Catalogue) -> dict[str, Any]:
@@ -29,7 +37,10 @@ def _prescribe(case: Case, catalogue: Catalogue) -> dict[str, Any]:
     return plan_json(prescribe(diagnose(case, catalogue), catalogue))
 
 
-COMMANDS: dict[str, tuple[Callable[[Case, Catalogue], dict[str, Any]], str]] = {
+Answer = Callable[[Case, Catalogue], dict[str, Any]]
+BAD_INPUT = 2
+
+COMMANDS: dict[str, tuple[Answer, str]] = {
     "diagnose": (_diagnose, "causes, focus, next look and safety of a case"),
     "prescribe": (_prescribe, "the week's plan for a case"),
 }
@@ -42,12 +53,49 @@ def _count(text: str) -> int:
     return number
 
 
+def _one(run: Answer, path: Path, catalogue: Catalogue) -> int:
+    try:
+        result = run(read_case(path, catalogue), catalogue)
+    except InputError as error:
+        print(" ".join(str(error).split()), file=sys.stderr)
+        return BAD_INPUT
+    json.dump(result, sys.stdout, indent=2, ensure_ascii=False)
+    print()
+    return 0
+
+
+def _many(run: Answer, path: Path, catalogue: Catalogue) -> int:
+    """One answer a line, in order; a case that cannot be used answers with its error."""
+    code = 0
+    try:
+        lines = sys.stdin if str(path) == "-" else path.open(encoding="utf-8")
+    except OSError as error:
+        print(f"{path}: cannot be read ({error.strerror})", file=sys.stderr)
+        return BAD_INPUT
+    with lines:
+        for number, line in enumerate(lines, start=1):
+            answer: dict[str, Any]
+            try:
+                case = parse_case(parse_json(line, f"line {number}"), catalogue)
+                answer = run(case, catalogue)
+            except InputError as error:
+                answer = {"error": {"field": error.field, "problem": error.problem}}
+                code = BAD_INPUT
+            print(json.dumps(answer, ensure_ascii=False))
+    return code
+
+
 def main(arguments: Sequence[str] | None = None) -> int:
     parser = argparse.ArgumentParser(prog="lefthand", description=__doc__)
     commands = parser.add_subparsers(dest="command", required=True)
     for name, (_, summary) in COMMANDS.items():
         command = commands.add_parser(name, help=summary)
         command.add_argument("case", type=Path, help="a jolf-case/1 file")
+        command.add_argument(
+            "--lines",
+            action="store_true",
+            help="the file (- for stdin) holds one case a line; answer one result a line",
+        )
     trial = commands.add_parser("simulate", help="how well the next look does on simulated players")
     trial.add_argument("--players", type=_count, default=200)
     trial.add_argument("--seed", type=int, default=1)
@@ -60,15 +108,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
             print(line, flush=True)
         return 0
     run, _ = COMMANDS[chosen.command]
-    catalogue = load_catalogue()
-    try:
-        result = run(read_case(chosen.case, catalogue), catalogue)
-    except InputError as error:
-        print(" ".join(str(error).split()), file=sys.stderr)
-        return 2
-    json.dump(result, sys.stdout, indent=2, ensure_ascii=False)
-    print()
-    return 0
+    return (_many if chosen.lines else _one)(run, chosen.case, load_catalogue())
 
 
 def run_as_command() -> int:

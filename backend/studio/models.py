@@ -109,7 +109,8 @@ class Lesson(models.Model):
 
 
 class Observation(models.Model):
-    """One finding as it was entered: a grade, {"value": number} or {finger: grade}."""
+    """One finding as it was entered: a grade, {"value": number, "grade": as it was graded then}, or
+    either by finger."""
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="observations")
     evidence = models.CharField(max_length=40)

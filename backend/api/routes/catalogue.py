@@ -13,9 +13,9 @@ from api.schemas.catalogue import (
     ExerciseInfo,
     RungInfo,
 )
-from lefthand.catalogue import load_catalogue
-from lefthand.exercises import Exercise
-from lefthand.thresholds import MEASURES
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.exercises import Exercise
+from lefthand.values.measures import MEASURES
 
 router = Router(tags=["catalogue"])
 

@@ -5,7 +5,6 @@ from ninja import Query, Router
 
 from api.present_drills import notes_out
 from api.schemas.drills import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
-from lefthand.checks import check_choice, check_number
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS
@@ -13,7 +12,8 @@ from lefthand.music.midi import to_midi
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
-from lefthand.vocabulary import Instrument
+from lefthand.values.fields import read_choice, read_number
+from lefthand.values.vocabulary import Instrument
 
 router = Router(tags=["drills"])
 
@@ -70,12 +70,12 @@ def _file(content: bytes, content_type: str, name: str) -> HttpResponse:
 
 def _drill(wanted: DrillIn) -> Drill:
     if wanted.tempo is not None:
-        check_number("tempo", wanted.tempo, *TEMPO_RANGE, whole=True)
+        read_number("tempo", wanted.tempo, *TEMPO_RANGE, whole=True)
     pair = (wanted.low, wanted.high) if wanted.low and wanted.high else None
     return make_drill(
         DrillRequest(
             drill=wanted.drill,
-            instrument=check_choice("instrument", wanted.instrument, Instrument),
+            instrument=read_choice("instrument", wanted.instrument, Instrument),
             tempo=wanted.tempo,
             bars=wanted.bars,
             fingers=(wanted.finger,) if wanted.finger else (),

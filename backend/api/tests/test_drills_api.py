@@ -6,7 +6,7 @@ from xml.etree import ElementTree as ET
 import mido
 from django.test import Client
 
-from lefthand.exercises import DRILLS
+from lefthand.catalogue.exercises import DRILLS
 from studio.tests.studio_case import StudioCase
 
 ASKED = "drill=frame_pattern&instrument=vc&tempo=80&position=3&frame=wide&finger=4&seed=5"

@@ -20,7 +20,7 @@ ENTRIES = (
     ("observation", "web.closed", [1], "observations.web.closed"),
     ("observation", "web.closed", {"value": "x"}, "observations.web.closed.value"),
     ("observation", "tip.gives/²", 1, "evidence.tip.gives/²"),
-    ("observation", "tip.gives", {"4": {"4": 1}}, "observations.tip.gives.4.4"),
+    ("observation", "tip.gives", {"4": {"4": 1}}, "observations.tip.gives.4.value"),
     ("observation", "web\u0000closed", 1, "key"),
     ("reports", "", {"pain": HUGE}, "value.pain"),
     ("reports", "", {"pain_when": [["rest"]]}, "reports.pain_when"),

@@ -8,7 +8,6 @@ import random
 from collections.abc import Callable, Mapping, Sequence
 from fractions import Fraction
 
-from lefthand.errors import InputError
 from lefthand.music.hands import POSITIONS, hand_of
 from lefthand.music.patterns import finger_orders
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillHand, DrillRequest, check_request
@@ -27,7 +26,8 @@ from lefthand.music.score import (
 )
 from lefthand.music.tune_placing import place_tune
 from lefthand.music.tunes import TUNES
-from lefthand.vocabulary import Instrument
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Instrument
 
 DEFAULT_TEMPO = 60
 PATTERN_BARS = 4

@@ -7,7 +7,7 @@ from typing import Any
 
 import verovio
 
-from lefthand.errors import InputError
+from lefthand.values.errors import InputError
 
 RESOURCES = str(Path(verovio.__file__).parent / "data")
 SCALE = 40

@@ -2,12 +2,12 @@
 
 from collections.abc import Mapping
 
-from lefthand.exercises import Exercise
+from lefthand.catalogue.exercises import Exercise
 from lefthand.music.drills import make_drill
 from lefthand.music.hands import BASS_FRAME_OF_WAY, FRAMES, LOW_FOURTH
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
 from lefthand.music.score import Drill
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 NO_WAYS: Mapping[str, str] = {}
 

@@ -8,8 +8,8 @@ positions higher up differ between schools; here a position says where the first
 
 from collections.abc import Mapping
 
-from lefthand.errors import InputError
-from lefthand.vocabulary import Instrument
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Instrument
 
 Step = tuple[int, int]
 Hand = Mapping[int, Step]

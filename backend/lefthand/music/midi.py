@@ -5,7 +5,7 @@ from io import BytesIO
 import mido
 
 from lefthand.music.score import Drill
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 TICKS_PER_QUARTER = 480
 LOUDNESS = 72

@@ -4,11 +4,11 @@ from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
 
-from lefthand.errors import InputError
 from lefthand.music.hands import FRAMES, LOW_FOURTH, Hand, hand_of
 from lefthand.music.score import QUARTER, Event, Tone
 from lefthand.music.strings import FINGERBOARDS, Fingerboard
-from lefthand.vocabulary import FINGERS, Instrument
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import FINGERS, Instrument
 
 USUAL_STRING = 2
 MAX_BARS = 32

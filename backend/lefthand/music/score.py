@@ -6,7 +6,7 @@ from fractions import Fraction
 from typing import Any
 
 from lefthand.music.strings import Pitch
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 WHOLE, HALF, QUARTER = Fraction(4), Fraction(2), Fraction(1)
 EIGHTH, SIXTEENTH = Fraction(1, 2), Fraction(1, 4)

@@ -3,8 +3,8 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from lefthand.errors import InputError
-from lefthand.vocabulary import Instrument
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Instrument
 
 STEP_NAMES = "CDEFGAB"
 STEP_SEMITONES = (0, 2, 4, 5, 7, 9, 11)

@@ -3,10 +3,10 @@
 from collections.abc import Set
 from fractions import Fraction
 
-from lefthand.errors import InputError
 from lefthand.music.request import DrillHand
 from lefthand.music.score import Tone
 from lefthand.music.tunes import Tune
+from lefthand.values.errors import InputError
 
 Placed = list[tuple[Tone, Fraction]]
 

@@ -2,10 +2,12 @@
 
 from typing import Any
 
-from lefthand.case import Case, parse_case
-from lefthand.catalogue import load_catalogue
-from lefthand.diagnosis import Diagnosis, diagnose
-from lefthand.planning import Plan, prescribe
+from lefthand.case.case import Case
+from lefthand.case.parsing import parse_case
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.plan import Plan
+from lefthand.practice.planning import prescribe
+from lefthand.reason.diagnosis import Diagnosis, diagnose
 
 
 def case(instrument: str = "vn", observations: dict[str, Any] | None = None, **more: Any) -> Case:

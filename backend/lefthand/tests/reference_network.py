@@ -8,8 +8,8 @@ from collections.abc import Iterable, Mapping, Sequence
 
 import pyagrum as gum
 
-from lefthand.catalogue import Evidence
-from lefthand.network import GRADE_IF_THERE, grades_if_not
+from lefthand.catalogue.catalogue import Evidence
+from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
 
 
 class ReferenceNetwork:

@@ -4,8 +4,8 @@ from dataclasses import asdict
 from unittest import TestCase
 
 from bench.__main__ import measure
-from lefthand.catalogue import load_catalogue
-from lefthand.vocabulary import Instrument
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.vocabulary import Instrument
 
 
 class Bench(TestCase):

@@ -8,11 +8,12 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from lefthand.case import parse_case, read_case
-from lefthand.catalogue import load_catalogue
-from lefthand.errors import InputError
+from lefthand.case.case import Measurement, Source
+from lefthand.case.parsing import parse_case, read_case
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.tests.cases import case
-from lefthand.vocabulary import Level
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Level
 
 CATALOGUE = load_catalogue()
 GOOD = {"format": "jolf-case/1", "instrument": "vn", "observations": {"web.closed": 3}}
@@ -38,6 +39,19 @@ BAD = (
     ({"observations": {"hold.slips": {"value": "2"}}}, "observations.hold.slips.value"),
     ({"observations": {"hold.slips": {"value": 2, "unit": "s"}}}, "observations.hold.slips.unit"),
     ({"observations": {"hold.slips": {"value": -2}}}, "observations.hold.slips.value"),
+    (
+        {"observations": {"hold.slips": {"value": 2, "spread": -1}}},
+        "observations.hold.slips.spread",
+    ),
+    (
+        {"observations": {"hold.slips": {"value": 2, "source": "ear"}}},
+        "observations.hold.slips.source",
+    ),
+    ({"observations": {"hold.slips": {"value": 2, "grade": 4}}}, "observations.hold.slips.grade"),
+    (
+        {"observations": {"tip.gives": {"4": {"value": 2, "grade": "1"}}}},
+        "observations.tip.gives.4.grade",
+    ),
     ({"level": "expert"}, "level"),
     ({"age": -3}, "age"),
     ({"age": "nine"}, "age"),
@@ -110,6 +124,13 @@ class GoodCases(TestCase):
         )
         self.assertEqual((found["hold.slips"].grade, found["hold.slips"].value), (1, 2.5))
         self.assertEqual((found["middle.locks"].grade, found["middle.locks"].by_finger), (2, {}))
+        self.assertEqual(found["tip.gives"].measured[3], Measurement(5, "degrees"))
+
+    def test_a_measurement_keeps_its_spread_its_source_and_the_grade_decided_then(self):
+        entered = {"value": 2.5, "spread": 0.3, "source": "take", "grade": 3}
+        found = case("vn", {"hold.slips": entered}).findings["hold.slips"]
+        self.assertEqual(found.grade, 3)
+        self.assertEqual(found.measured[0], Measurement(2.5, "s", 0.3, Source.TAKE))
 
 
 class BadCases(TestCase):

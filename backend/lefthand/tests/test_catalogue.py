@@ -6,10 +6,10 @@ import tempfile
 from pathlib import Path
 from unittest import TestCase
 
-from lefthand.catalogue import KNOWLEDGE, load_catalogue, read_catalogue
-from lefthand.errors import CatalogueError
-from lefthand.names import Named
-from lefthand.vocabulary import Instrument, Kind
+from lefthand.catalogue.catalogue import KNOWLEDGE, load_catalogue, read_catalogue
+from lefthand.values.errors import CatalogueError
+from lefthand.values.names import Named
+from lefthand.values.vocabulary import Instrument, Kind
 
 # file, text to replace, replacement, what the error must say
 BROKEN = (
@@ -38,7 +38,7 @@ BROKEN = (
         "unknown instrument ['gt']",
     ),
     ("evidence.yaml", "measure: hold_seconds", "measure: hold_hours", "has no thresholds"),
-    ("evidence.yaml", "  place: jaw", "  spot: jaw\n  place: jaw", "unknown field 'spot'"),
+    ("evidence.yaml", "  place: jaw", "  spot: jaw\n  place: jaw", "spot: unknown field"),
     ("evidence.yaml", "    - falls at once\n", "", "slight, clear and strong"),
     ("ways.yaml", "thumb.under: [1, 2]", "thumb.over: [1, 2]", "unknown evidence 'thumb.over'"),
     ("ways.yaml", "thumb.under: [1, 2]", "thumb.under: [0]", "grades must be 1, 2 or 3"),

@@ -97,3 +97,18 @@ class CommandLine(TestCase):
                 self.assertEqual((done.returncode, done.stdout), (2, ""))
                 self.assertEqual(done.stderr.count("\n"), 1)
                 self.assertIn(words, done.stderr)
+
+    def test_many_cases_a_line_each_answer_in_order_and_a_bad_one_keeps_its_place(self):
+        bad = {**CASE, "observations": {"web.closed": 7}}
+        for command, form in (("diagnose", "jolf-diagnosis/1"), ("prescribe", "jolf-plan/1")):
+            with self.subTest(command):
+                done = subprocess.run(
+                    [sys.executable, "-m", "lefthand", command, "--lines", "-"],
+                    input="\n".join([json.dumps(CASE), json.dumps(bad), "{", json.dumps(CASE)]),
+                    cwd=BACKEND, capture_output=True, text=True, check=False,
+                )  # fmt: skip
+                first, second, third, last = map(json.loads, done.stdout.splitlines())
+                self.assertEqual((done.returncode, done.stderr), (2, ""))
+                self.assertEqual((first["format"], first), (form, last))
+                self.assertEqual(second["error"]["field"], "observations.web.closed")
+                self.assertEqual(third["error"]["field"], "line 3")

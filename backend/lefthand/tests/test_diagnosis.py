@@ -2,12 +2,12 @@
 
 from unittest import TestCase
 
-from lefthand.catalogue import load_catalogue
-from lefthand.diagnosis import Looking, diagnose, diagnosis_json
-from lefthand.focus import TeacherWord, choose_focus
-from lefthand.looks import STAGE_CHANGE_SECONDS
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.diagnosis import Looking, diagnose, diagnosis_json
+from lefthand.reason.focus import TeacherWord, choose_focus
+from lefthand.reason.looks import STAGE_CHANGE_SECONDS
 from lefthand.tests.cases import WORKED_CASES, case, diagnosis
-from lefthand.vocabulary import Instrument, Stage, likelihood_of
+from lefthand.values.vocabulary import Instrument, Stage, likelihood_of
 
 CATALOGUE = load_catalogue()
 # probabilities, what was checked, expected focus (violin)

@@ -10,8 +10,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from lefthand.catalogue import load_catalogue
-from lefthand.errors import InputError
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.for_exercise import drill_of
 from lefthand.music.hands import FRAMES, POSITIONS, hand_of
@@ -20,7 +19,8 @@ from lefthand.music.request import MAX_BARS, DrillRequest
 from lefthand.music.score import BAR
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.music.tunes import TUNES
-from lefthand.vocabulary import Instrument
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Instrument
 
 # Drills that leave the frame on purpose: by a slide, a shift or an extension.
 LEAVES_FRAME = {"glide_add", "shift_pair", "slide_four", "extension_pattern"}

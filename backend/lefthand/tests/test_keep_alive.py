@@ -6,9 +6,9 @@
 from datetime import date, timedelta
 from unittest import TestCase
 
-from lefthand.catalogue import load_catalogue
-from lefthand.keep_alive import kept_causes
-from lefthand.learning import LessonFacts
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.keep_alive import kept_causes
+from lefthand.reason.learning import LessonFacts
 
 CATALOGUE = load_catalogue()
 GRIP = "thumb_index_grip"

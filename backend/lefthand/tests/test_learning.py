@@ -5,10 +5,10 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lefthand.case import parse_case
-from lefthand.catalogue import load_catalogue
-from lefthand.diagnosis import diagnose
-from lefthand.learning import Count, LessonFacts, Verdict, count_verdicts, verdict
+from lefthand.case.parsing import parse_case
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.diagnosis import diagnose
+from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts, verdict
 
 CATALOGUE = load_catalogue()
 GRIP = "thumb_index_grip"

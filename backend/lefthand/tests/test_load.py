@@ -7,7 +7,7 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lefthand.load import GivenLoad, load_limit
+from lefthand.practice.load import GivenLoad, load_limit
 
 START = date(2026, 1, 5)
 

@@ -10,9 +10,8 @@ from fractions import Fraction
 from unittest import TestCase
 from xml.etree import ElementTree as ET
 
-from lefthand.catalogue import load_catalogue
-from lefthand.errors import InputError
-from lefthand.exercises import DRILLS
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.exercises import DRILLS
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.engraving import METRONOME_QUARTER, engrave, flat_svg
 from lefthand.music.for_exercise import drill_of
@@ -21,7 +20,8 @@ from lefthand.music.musicxml import DIVISIONS, key_for, to_musicxml
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import BAR, QUARTER, Drill, Event, Tone, drill_json, into_bars, rest
 from lefthand.music.strings import FINGERBOARDS, Pitch
-from lefthand.vocabulary import Instrument
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Instrument
 
 REACH_SEMITONES = 12
 

@@ -19,7 +19,7 @@ from lefthand.music.midi import PROGRAMS, to_midi
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import DrillRequest
 from lefthand.tests.test_music import all_requests
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 NAMESPACES = {
     "xml.xsd": ("http://www.w3.org/XML/1998/namespace", ("lang", "space", "base", "id")),

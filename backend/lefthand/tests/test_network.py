@@ -6,8 +6,8 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from lefthand.catalogue import load_catalogue
-from lefthand.network import (
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.network import (
     MAX_CAUSES,
     build_network,
     log_odds,
@@ -17,7 +17,7 @@ from lefthand.network import (
 )
 from lefthand.tests.cases import WORKED_CASES
 from lefthand.tests.reference_network import reference_posterior
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 TOLERANCE = 1e-6
 SUBNET = ("thumb_index_grip", "closed_frame", "over_pressing", "held_fingers", "weak_finger")

@@ -3,12 +3,13 @@
 from dataclasses import replace
 from unittest import TestCase
 
-from lefthand.catalogue import load_catalogue
-from lefthand.dose import Dose
-from lefthand.objections import WeekItem, objections
-from lefthand.planning import prescribe
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.objections import WeekItem, objections
+from lefthand.practice.planning import prescribe
+from lefthand.practice.situation import Situation
 from lefthand.tests.cases import diagnosis
-from lefthand.vocabulary import Kind
+from lefthand.values.dose import Dose
+from lefthand.values.vocabulary import Kind
 
 CATALOGUE = load_catalogue()
 WEAK_FOURTH = {
@@ -27,7 +28,7 @@ def item(name, rung=1, days=(1, 2, 3, 5, 6), fingers=(4,), **dose):
 
 
 def said(items, seen, **more):
-    return [o.reason for o in objections(items, seen, CATALOGUE, **more)]
+    return [o.reason for o in objections(items, Situation(seen, CATALOGUE), **more)]
 
 
 class Objections(TestCase):

@@ -5,23 +5,21 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from lefthand.catalogue import load_catalogue
-from lefthand.diagnosis import diagnose
-from lefthand.objections import WeekItem, objections
-from lefthand.planning import (
-    EVERY_DAY,
-    SPACED_DAYS,
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.doses import EVERY_DAY, SPACED_DAYS, is_load, least_dose, load_minutes
+from lefthand.practice.objections import WeekItem, objections
+from lefthand.practice.plan import plan_json
+from lefthand.practice.planning import (
     alternatives,
-    is_load,
-    least_dose,
-    load_minutes,
     plan_item,
-    plan_json,
     prescribe,
 )
-from lefthand.rules import STRENGTH_WAITS_FOR, Situation, reason_against
+from lefthand.practice.rules import STRENGTH_WAITS_FOR, reason_against
+from lefthand.practice.selection import Wishes
+from lefthand.practice.situation import Situation
+from lefthand.reason.diagnosis import diagnose
 from lefthand.tests.cases import WORKED_CASES, case, diagnosis, plan
-from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Kind
+from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Kind
 
 CATALOGUE = load_catalogue()
 WEAK_FOURTH = {
@@ -128,7 +126,7 @@ class Rules(TestCase):
         strong = diagnosis("vn", WEAK_FOURTH, level="advanced")
 
         def weekly_work(limit):
-            found = prescribe(strong, CATALOGUE, load_limit=limit)
+            found = prescribe(strong, CATALOGUE, Wishes(load_limit=limit))
             load = next(i for i in found.items if i.kind is Kind.STRENGTH)
             return load.dose.work_seconds(len(load.fingers)) * len(load.days)
 
@@ -144,7 +142,7 @@ class Rules(TestCase):
         self.assertTrue(table)
         name, passed, level = table[0]
         seen = diagnosis("vn", WEAK_FOURTH, passed={name: passed})
-        now = Situation.from_diagnosis(seen, CATALOGUE)
+        now = Situation(seen, CATALOGUE)
         self.assertIn(f"its next step is for {level} players",
                       str(reason_against(CATALOGUE.exercises[name], now)))  # fmt: skip
         self.assertNotIn(name, [i.exercise for i in found.items if i.rung > passed])
@@ -163,7 +161,7 @@ class Rules(TestCase):
             with self.subTest(age=age, score=score):
                 seen = diagnosis("vn", {"laxity.ninepoint": {"value": score}, "tip.gives": {"4": 3},
                                         "middle.locks": 0, "laxity.fingers": 0}, age=age)  # fmt: skip
-                self.assertTrue(Situation.from_diagnosis(seen, CATALOGUE).has_loose_joints)
+                self.assertTrue(Situation(seen, CATALOGUE).has_loose_joints)
                 for name in prescribe(seen, CATALOGUE).offered:
                     exercise = CATALOGUE.exercises[name]
                     self.assertFalse(exercise.nudge or exercise.stretch)
@@ -197,12 +195,12 @@ class Rules(TestCase):
     def test_what_is_under_way_is_preferred(self):
         grip = diagnosis("vn", GRIP)
         usual = prescribe(grip, CATALOGUE).offered.index("tighten_and_melt")
-        kept = prescribe(grip, CATALOGUE, under_way={"tighten_and_melt"}).offered
+        kept = prescribe(grip, CATALOGUE, Wishes(under_way={"tighten_and_melt"})).offered
         self.assertLess(kept.index("tighten_and_melt"), usual)
 
     def test_an_item_given_by_hand_keeps_its_rung(self):
         item = plan_item(
-            CATALOGUE.exercises["thumb_taps"], diagnosis("vn", GRIP), CATALOGUE, rung=3
+            CATALOGUE.exercises["thumb_taps"], Situation(diagnosis("vn", GRIP), CATALOGUE), rung=3
         )
         self.assertEqual((item.rung, item.dose.words()), (3, "2 × 10 taps"))
 
@@ -236,11 +234,13 @@ def players(draw):
     )
 
 
-class Wishes(TestCase):
+class WhatAWeekMinds(TestCase):
     GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}
 
     def plan(self, **wishes):
-        return prescribe(diagnosis("vn", self.GRIP, level="intermediate"), CATALOGUE, **wishes)
+        return prescribe(
+            diagnosis("vn", self.GRIP, level="intermediate"), CATALOGUE, Wishes(**wishes)
+        )
 
     def test_what_is_disliked_gives_way_and_is_still_offered(self):
         first = self.plan().offered[0]
@@ -251,7 +251,7 @@ class Wishes(TestCase):
     def test_two_alternatives_one_with_others_and_one_shorter(self):
         seen = diagnosis("vn", self.GRIP, level="intermediate")
         proposal = prescribe(seen, CATALOGUE)
-        other, shorter = alternatives(proposal, seen, CATALOGUE)
+        other, shorter = alternatives(proposal, Situation(seen, CATALOGUE))
         leading = min((i.exercise for i in proposal.items), key=proposal.offered.index)
         self.assertNotIn(leading, [i.exercise for i in other.plan.items])
         self.assertLessEqual(shorter.plan.minutes_a_day, proposal.minutes_a_day / 2)
@@ -259,7 +259,7 @@ class Wishes(TestCase):
 
     def test_a_paused_week_has_no_alternatives(self):
         seen = diagnosis("vn", self.GRIP, reports={"swelling": True})
-        self.assertEqual(alternatives(prescribe(seen, CATALOGUE), seen, CATALOGUE), ())
+        self.assertEqual(alternatives(prescribe(seen, CATALOGUE), Situation(seen, CATALOGUE)), ())
 
 
 class Properties(TestCase):
@@ -267,7 +267,7 @@ class Properties(TestCase):
     @given(players())
     def test_alternatives_are_as_safe_as_the_proposal(self, player):
         seen = diagnose(player, CATALOGUE)
-        for each in alternatives(prescribe(seen, CATALOGUE), seen, CATALOGUE):
+        for each in alternatives(prescribe(seen, CATALOGUE), Situation(seen, CATALOGUE)):
             self.assertLessEqual(each.plan.minutes_a_day, player.minutes_budget)
             self.check_waiting(player, seen, each.plan)
             for item in each.plan.items:
@@ -277,8 +277,8 @@ class Properties(TestCase):
     @given(players(), st.floats(1, 900))
     def test_what_loads_the_hand_keeps_to_the_limit_or_to_the_least_dose(self, player, limit):
         seen = diagnose(player, CATALOGUE)
-        now = Situation.from_diagnosis(seen, CATALOGUE)
-        for item in prescribe(seen, CATALOGUE, load_limit=limit).items:
+        now = Situation(seen, CATALOGUE)
+        for item in prescribe(seen, CATALOGUE, Wishes(load_limit=limit)).items:
             exercise = CATALOGUE.exercises[item.exercise]
             if is_load(exercise):
                 fingers = len(item.fingers)
@@ -291,11 +291,11 @@ class Properties(TestCase):
     @given(players(), st.one_of(st.none(), st.floats(1, 900)))
     def test_the_rules_never_object_to_a_proposal(self, player, limit):
         seen = diagnose(player, CATALOGUE)
-        proposal = prescribe(seen, CATALOGUE, load_limit=limit)
-        others = alternatives(proposal, seen, CATALOGUE, load_limit=limit)
+        proposal = prescribe(seen, CATALOGUE, Wishes(load_limit=limit))
+        others = alternatives(proposal, Situation(seen, CATALOGUE), Wishes(load_limit=limit))
         for each in (proposal, *(other.plan for other in others)):
             week = [WeekItem(i.exercise, i.rung, i.dose, i.days, i.fingers) for i in each.items]
-            self.assertEqual(objections(week, seen, CATALOGUE, load_limit=limit), [])
+            self.assertEqual(objections(week, Situation(seen, CATALOGUE), limit), [])
 
     @settings(max_examples=1500, deadline=None)
     @given(players())

@@ -2,9 +2,9 @@
 
 from unittest import TestCase
 
-from lefthand.dose import Dose
-from lefthand.progress import Course, PracticeDay, next_step
-from lefthand.safety import Safety, SafetyLevel
+from lefthand.practice.progress import Course, PracticeDay, next_step
+from lefthand.reason.safety import Safety, SafetyLevel
+from lefthand.values.dose import Dose
 
 CALM = Safety(SafetyLevel.NONE, ())
 RED = Safety(SafetyLevel.RED, ("swelling",))

@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from lefthand.safety import assess_safety
+from lefthand.reason.safety import assess_safety
 from lefthand.tests.cases import case, plan
 
 # reports, other fields of the case, level

@@ -3,8 +3,8 @@
 import random
 from unittest import TestCase
 
-from lefthand.catalogue import load_catalogue
-from lefthand.simulation import (
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.simulation.players import (
     CALM,
     TIMES,
     Disturbance,
@@ -15,7 +15,7 @@ from lefthand.simulation import (
     random_order,
     simulate,
 )
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 
 CATALOGUE = load_catalogue()
 PLAYERS = 60

@@ -5,9 +5,8 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lefthand.catalogue import load_catalogue
-from lefthand.network import network_for, posterior
-from lefthand.sweep import (
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.sweep import (
     GLANCE_SECONDS,
     Pair,
     Partner,
@@ -17,7 +16,8 @@ from lefthand.sweep import (
     most_telling,
     pair_up,
 )
-from lefthand.vocabulary import Instrument
+from lefthand.reason.network import network_for, posterior
+from lefthand.values.vocabulary import Instrument
 
 CATALOGUE = load_catalogue()
 PARTNERS = st.lists(st.tuples(st.booleans(), st.integers(0, 9)), min_size=2, max_size=30).map(

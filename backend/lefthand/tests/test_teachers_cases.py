@@ -6,7 +6,7 @@ Written from teaching practice (common practice, no source). `expected` must be 
 
 from unittest import TestCase
 
-from lefthand.catalogue import load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.tests.cases import diagnosis
 
 # instrument, findings, expected leading cause, reason

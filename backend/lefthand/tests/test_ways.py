@@ -5,11 +5,11 @@ The table is the trade's own (common practice, no source).
 
 from unittest import TestCase
 
-from lefthand.catalogue import load_catalogue
-from lefthand.diagnosis import counted_findings
+from lefthand.case.ways import cuts_in_force, said_in_force
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.diagnosis import counted_findings
 from lefthand.tests.cases import case, diagnosis
-from lefthand.vocabulary import Instrument
-from lefthand.ways import cuts_in_force, said_in_force
+from lefthand.values.vocabulary import Instrument
 
 CATALOGUE = load_catalogue()
 

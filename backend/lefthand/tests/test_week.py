@@ -7,7 +7,7 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lefthand.week import moved_week
+from lefthand.practice.week import moved_week
 
 CASES = Path(__file__).parent / "moved_week.json"
 DAYS = st.sets(st.integers(1, 6), min_size=1)

@@ -4,7 +4,7 @@ from datetime import UTC, datetime, time, timedelta
 
 from icalendar import Alarm, Calendar, Event
 
-from lefthand.catalogue import load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
 from studio.models import PlanItem
 from studio.services.home import HomeWeek
 

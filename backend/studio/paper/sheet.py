@@ -5,15 +5,15 @@ from dataclasses import dataclass, replace
 from datetime import date
 from pathlib import Path
 
-from lefthand.catalogue import load_catalogue
-from lefthand.dose import Dose
-from lefthand.exercises import Exercise
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.exercises import Exercise
 from lefthand.music.engraving import engrave
 from lefthand.music.for_exercise import drill_of
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.score import Drill
-from lefthand.vocabulary import Instrument
-from lefthand.week import fullest_day
+from lefthand.practice.week import fullest_day
+from lefthand.values.dose import Dose
+from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching

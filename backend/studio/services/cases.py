@@ -5,15 +5,20 @@ from datetime import timedelta
 from functools import cached_property
 from typing import Any
 
-from lefthand.case import Case, parse_case
-from lefthand.catalogue import Catalogue, load_catalogue
-from lefthand.diagnosis import Diagnosis, Looking, diagnose
-from lefthand.focus import TeacherWord
-from lefthand.learning import Count
-from lefthand.looks import LookOrder
-from lefthand.planning import SHORT_BREAK_WEEKS, Alternative, Plan, alternatives, prescribe
-from lefthand.safety import Safety
-from lefthand.ways import said_in_force
+from lefthand.case.case import Case
+from lefthand.case.parsing import parse_case
+from lefthand.case.ways import said_in_force
+from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.practice.doses import SHORT_BREAK_WEEKS
+from lefthand.practice.plan import Plan
+from lefthand.practice.planning import Alternative, alternatives, plan_week
+from lefthand.practice.selection import Wishes
+from lefthand.practice.situation import Situation
+from lefthand.reason.diagnosis import Diagnosis, Looking, diagnose
+from lefthand.reason.focus import TeacherWord
+from lefthand.reason.learning import Count
+from lefthand.reason.looks import LookOrder
+from lefthand.reason.safety import Safety
 from studio.models import HomeDay, Lesson, RedFlag
 from studio.services.findings import (
     age_at,
@@ -122,21 +127,25 @@ class LessonView:
         return review_last_plan(self.history, self.safety)
 
     @cached_property
+    def situation(self) -> Situation:
+        return Situation(self.diagnosis, self.catalogue)
+
+    @cached_property
     def proposal(self) -> Plan:
-        return prescribe(self.diagnosis, self.catalogue, **self._wishes)
+        return plan_week(self.situation, self.wishes)
 
     @cached_property
     def alternatives(self) -> tuple[Alternative, ...]:
-        return alternatives(self.proposal, self.diagnosis, self.catalogue, **self._wishes)
+        return alternatives(self.proposal, self.situation, self.wishes)
 
     @cached_property
-    def _wishes(self) -> dict[str, Any]:
-        return {
-            "load_limit": self.load_limit,
-            "under_way": {r.exercise.id for r in self.review if r.is_under_way},
-            "without": {r.exercise.id for r in self.review if r.advice.is_left_out},
-            "disliked": set(self.lesson.player.disliked),
-        }
+    def wishes(self) -> Wishes:
+        return Wishes(
+            load_limit=self.load_limit,
+            under_way={r.exercise.id for r in self.review if r.is_under_way},
+            without=frozenset(r.exercise.id for r in self.review if r.advice.is_left_out),
+            disliked=set(self.lesson.player.disliked),
+        )
 
     @cached_property
     def load_limit(self) -> float | None:

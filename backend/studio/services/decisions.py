@@ -3,15 +3,15 @@
 from dataclasses import dataclass
 from typing import Any
 
-from lefthand.checks import check_mapping, check_number, short
-from lefthand.errors import InputError
-from lefthand.exercises import Exercise
-from lefthand.explain import why_sentence
-from lefthand.objections import Objection, WeekItem
-from lefthand.objections import objections as week_objections
-from lefthand.planning import plan_item
-from lefthand.vocabulary import Instrument
-from lefthand.week import LAST_DAY
+from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.objections import Objection, WeekItem
+from lefthand.practice.objections import objections as week_objections
+from lefthand.practice.planning import plan_item
+from lefthand.practice.week import LAST_DAY
+from lefthand.reason.explain import why_sentence
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_mapping, read_number, short
+from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import Focus, Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
@@ -100,7 +100,7 @@ class _Wish:
 
 
 def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
-    data = check_mapping(where, row)
+    data = read_mapping(where, row)
     name = data.get("exercise")
     exercise = view.catalogue.exercises.get(name) if isinstance(name, str) else None
     if exercise is None or Instrument(view.lesson.player.instrument) not in exercise.instruments:
@@ -115,7 +115,7 @@ def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
 
 
 def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
-    planned = plan_item(wish.exercise, view.diagnosis, view.catalogue, view.load_limit, wish.rung)
+    planned = plan_item(wish.exercise, view.situation, view.load_limit, wish.rung)
     stays = plan.items.filter(exercise=wish.exercise.id).first()
     PlanItem.objects.update_or_create(
         plan=plan,
@@ -137,7 +137,7 @@ def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
 def _whole(wish: Any, name: str, where: str, low: int, high: int) -> int | None:
     if wish.get(name) is None:
         return None
-    return int(check_number(f"{where}.{name}", wish[name], low, high, whole=True))
+    return int(read_number(f"{where}.{name}", wish[name], low, high, whole=True))
 
 
 def _days(wish: Any, where: str) -> list[int] | None:
@@ -146,7 +146,7 @@ def _days(wish: Any, where: str) -> list[int] | None:
         return None
     if not isinstance(days, list) or not days:
         raise InputError(f"{where}.days", f"expected days 1 to 7, got {short(days)}")
-    numbers = [int(check_number(f"{where}.days", day, 1, LAST_DAY, whole=True)) for day in days]
+    numbers = [int(read_number(f"{where}.days", day, 1, LAST_DAY, whole=True)) for day in days]
     return sorted(set(numbers))
 
 
@@ -165,4 +165,4 @@ def objections(view: LessonView) -> list[Objection]:
         )
         for item in known_items(plan)
     ]
-    return week_objections(week, view.diagnosis, view.catalogue, load_limit=view.load_limit)
+    return week_objections(week, view.situation, view.load_limit)

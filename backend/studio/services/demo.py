@@ -8,8 +8,8 @@ from typing import Any
 from django.contrib.auth import get_user_model
 from django.db import transaction
 
-from lefthand.planning import PlanItem as CoreItem
-from lefthand.progress import Move
+from lefthand.practice.plan import PlanItem as CoreItem
+from lefthand.practice.progress import Move
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.demo_group import GROUP, GROUP_CHECKS
 from studio.demo_shapes import DemoLesson, DemoPlayer

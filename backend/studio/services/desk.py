@@ -7,10 +7,10 @@ from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_number
-from lefthand.errors import InputError
-from lefthand.thresholds import MEASURES
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_number
+from lefthand.values.measures import MEASURES
 from studio.errors import StudioError
 from studio.models import Player, TeacherSettings
 from studio.services.lessons import Teacher
@@ -92,7 +92,7 @@ def _cuts(measure: str, cuts: list[Any]) -> list[float]:
     if len(cuts) != len(spec.cuts):
         raise StudioError("bad_input", "cuts", f"expected three numbers, got {len(cuts)}")
     try:
-        numbers = [check_number("cuts", cut, spec.low, spec.high) for cut in cuts]
+        numbers = [read_number("cuts", cut, spec.low, spec.high) for cut in cuts]
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
     if numbers != sorted(numbers, reverse=not spec.higher_is_worse):

@@ -2,11 +2,13 @@
 
 from typing import Any
 
-from lefthand.case import Finding, parse_finding
-from lefthand.catalogue import load_catalogue
-from lefthand.thresholds import Body, Cuts
-from lefthand.vocabulary import Instrument
-from lefthand.ways import cuts_in_force
+from lefthand.case.case import Finding
+from lefthand.case.findings import Grading, parse_finding
+from lefthand.case.grading import Body
+from lefthand.case.ways import cuts_in_force
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.measures import Cuts
+from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson, Player
 
 
@@ -39,13 +41,17 @@ def thresholds_of(player: Player) -> dict[str, Cuts]:
     return {**cuts_in_force(way_of_teaching(player), load_catalogue(), instrument), **own}
 
 
+def grading_of(lesson: Lesson) -> Grading:
+    """What the grade of a number depends on in this lesson."""
+    return Grading(Body(age_at(lesson.player, lesson)), thresholds_of(lesson.player))
+
+
 def findings_of(lesson: Lesson) -> dict[str, Finding]:
     """The lesson's findings as graded by the core, without anything else of the case."""
-    body = Body(age_at(lesson.player, lesson))
     evidence = load_catalogue().evidence
-    cuts = thresholds_of(lesson.player)
+    grading = grading_of(lesson)
     return {
-        name: parse_finding(entered, evidence[name], body, cuts)
+        name: parse_finding(entered, evidence[name], grading)
         for name, entered in observed(lesson).items()
     }
 

@@ -10,8 +10,8 @@ from typing import Any
 
 from django.db import transaction
 
-from lefthand.case import Case
-from lefthand.safety import EASE_OFF_DAYS, Safety, SafetyLevel, assess_safety, red_reasons
+from lefthand.case.case import Case
+from lefthand.reason.safety import EASE_OFF_DAYS, Safety, SafetyLevel, assess_safety, red_reasons
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, RedFlag
 

@@ -11,12 +11,10 @@ from typing import Any
 from django.db import transaction
 from django.db.models import Prefetch, QuerySet
 
-from lefthand.case import Finding, check_evidence_id
-from lefthand.catalogue import Evidence, load_catalogue
-from lefthand.checks import check_words
-from lefthand.errors import InputError
-from lefthand.network import network_for, posterior
-from lefthand.sweep import (
+from lefthand.case.case import Finding
+from lefthand.case.findings import check_evidence_id, is_by_finger
+from lefthand.catalogue.catalogue import Evidence, load_catalogue
+from lefthand.practice.sweep import (
     MAX_CHECKS,
     CloserLook,
     Pair,
@@ -27,11 +25,13 @@ from lefthand.sweep import (
     most_telling,
     pair_up,
 )
-from lefthand.vocabulary import Instrument
+from lefthand.reason.network import network_for, posterior
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_words
+from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import Group, HomeDay, Lesson, Player, RedFlag
 from studio.services.entries import record
-from studio.services.entries.observation import is_by_finger
 from studio.services.findings import findings_of
 from studio.services.home import DAYS_AHEAD
 from studio.services.lessons import (
@@ -106,7 +106,7 @@ def save_group(
 
 def choose_checks(group: Group, checks: Sequence[str]) -> Group:
     """The one to three checks of the sweep. Raises StudioError naming what cannot be swept."""
-    names = check_words("checks", list(checks))
+    names = read_words("checks", list(checks))
     if not 1 <= len(set(names)) == len(names) <= MAX_CHECKS:
         raise StudioError("bad_input", "checks", f"expected 1 to {MAX_CHECKS} different checks")
     possible = {e.id for e in possible_checks(group)}

@@ -4,8 +4,8 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
 
-from lefthand.planning import SHORT_BREAK_WEEKS
-from lefthand.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS
+from lefthand.practice.doses import SHORT_BREAK_WEEKS
+from lefthand.reason.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS
 from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import findings_of
 from studio.services.keep_alive import Reminder, reminders

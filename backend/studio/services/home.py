@@ -13,15 +13,15 @@ from typing import Any
 
 from django.db import transaction
 
-from lefthand.case import Reports
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_number, check_one_of, check_words
-from lefthand.dose import Dose
-from lefthand.errors import InputError
-from lefthand.planning import is_load, rests_between_loads
-from lefthand.rules import eased_dose
-from lefthand.safety import EASE_OFF_DAYS, red_reasons
-from lefthand.week import LAST_DAY, fullest_day, moved_week
+from lefthand.case.case import Reports
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.doses import is_load, rests_between_loads
+from lefthand.practice.rules import eased_dose
+from lefthand.practice.week import LAST_DAY, fullest_day, moved_week
+from lefthand.reason.safety import EASE_OFF_DAYS, red_reasons
+from lefthand.values.dose import Dose
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_number, read_one_of, read_words
 from studio.errors import StudioError
 from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import age_at, youngest_age_at
@@ -268,15 +268,15 @@ def _read_log(
         raise InputError("date", "expected a day from the lesson until today")
     if newer is not None and day > newer:
         raise StudioError("link_gone")
-    signs = check_words("signs", data.get("signs", []))
+    signs = read_words("signs", data.get("signs", []))
     unknown = set(signs) - set(SIGNS)
     if unknown:
         raise InputError("signs", f"unknown sign {sorted(unknown)[0]!r}")
     return {
         "date": day,
-        "done": check_one_of("done", data.get("done"), DONE),
-        "felt": check_one_of("felt", data.get("felt", ""), FELT),
-        "pain": int(check_number("pain", data.get("pain", 0), 0, 10, whole=True)),
+        "done": read_one_of("done", data.get("done"), DONE),
+        "felt": read_one_of("felt", data.get("felt", ""), FELT),
+        "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),
         "signs": signs,
     }
 

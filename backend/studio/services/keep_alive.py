@@ -4,8 +4,8 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from lefthand.catalogue import load_catalogue
-from lefthand.keep_alive import Kept, kept_causes
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.keep_alive import Kept, kept_causes
 from studio.models import Lesson
 from studio.services.known import focus_of, known_items
 from studio.services.learning import lesson_facts

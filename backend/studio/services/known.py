@@ -4,7 +4,7 @@ Records keep the ids that they were made with. What was renamed is found by its 
 catalogue does not know any more is passed over and breaks no page.
 """
 
-from lefthand.catalogue import load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
 from studio.models import CauseWord, Focus, Lesson, Plan, PlanItem
 
 

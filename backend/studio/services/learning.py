@@ -1,7 +1,7 @@
 """What a teacher's own lessons have settled about causes, counted from the records."""
 
-from lefthand.catalogue import load_catalogue
-from lefthand.learning import Count, LessonFacts, count_verdicts
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.learning import Count, LessonFacts, count_verdicts
 from studio.models import Lesson, Player, TeacherSettings
 from studio.services.findings import findings_of
 from studio.services.known import dismissed_in, focus_of

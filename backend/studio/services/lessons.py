@@ -6,7 +6,7 @@ from datetime import date, timedelta
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
 from django.db.models import Prefetch, QuerySet
 
-from lefthand.week import fullest_day
+from lefthand.practice.week import fullest_day
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
 from studio.services.flags import HOME_PAIN_DAYS

@@ -3,10 +3,10 @@ lesson's checks again, then the engine's."""
 
 from dataclasses import dataclass
 
-from lefthand.diagnosis import open_settling_trial
-from lefthand.looks import STAGE_CHANGE_SECONDS
-from lefthand.progress import Move
-from lefthand.vocabulary import Stage
+from lefthand.practice.progress import Move
+from lefthand.reason.diagnosis import open_settling_trial
+from lefthand.reason.looks import STAGE_CHANGE_SECONDS
+from lefthand.values.vocabulary import Stage
 from studio.models import Lesson
 from studio.services.cases import LessonView
 from studio.services.findings import findings_of

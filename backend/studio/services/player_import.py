@@ -11,20 +11,21 @@ from typing import Any
 
 from django.db import transaction
 
-from lefthand.case import check_evidence_id, parse_finding, parse_reports
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import (
-    check_flag,
-    check_mapping,
-    check_number,
-    check_one_of,
-    check_words,
+from lefthand.case.findings import check_evidence_id, parse_finding, with_grades
+from lefthand.case.parsing import parse_reports
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.week import LAST_DAY
+from lefthand.reason.looks import LookOrder
+from lefthand.values.errors import InputError
+from lefthand.values.fields import (
+    read_flag,
+    read_mapping,
+    read_number,
+    read_one_of,
+    read_words,
     short,
 )
-from lefthand.errors import InputError
-from lefthand.looks import LookOrder
-from lefthand.vocabulary import FINGERS, Instrument
-from lefthand.week import LAST_DAY
+from lefthand.values.vocabulary import FINGERS, Instrument
 from studio.errors import StudioError
 from studio.models import (
     CauseWord,
@@ -38,6 +39,7 @@ from studio.models import (
     PracticeResult,
     RedFlag,
 )
+from studio.services.findings import grading_of
 from studio.services.home import DONE, FELT, LATER, SIGNS
 from studio.services.lessons import Teacher
 from studio.services.players import PLAIN_FACTS, save_player
@@ -154,7 +156,7 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
         is_glance=row.get("is_glance") is True,
         look_order=order if order in set(LookOrder) else LookOrder.TELLING.value,
         harder_piece=row.get("harder_piece") is True,
-        break_weeks=None if weeks is None else check_number("break_weeks", weeks, 0, 5000),
+        break_weeks=None if weeks is None else read_number("break_weeks", weeks, 0, 5000),
         teacher_line=_text("teacher_line", row.get("teacher_line")),
     )
     reading.lessons[day] = lesson
@@ -162,7 +164,7 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     reading.keep(f"{where}, reports", _reports, row.get("reports") or {}, lesson)
     reading.keep(f"{where}, complaint", _complaint, row.get("complaint"), lesson, reading)
     reading.keep(f"{where}, skipped", _skipped, row.get("skipped") or [], lesson, reading)
-    for name, entered in check_mapping("observations", row.get("observations", {})).items():
+    for name, entered in read_mapping("observations", row.get("observations", {})).items():
         reading.keep(where, _observation, name, entered, lesson, reading)
     for name, make in (("words", _word), ("focus", _focus), ("home_days", _home_day)):
         for each in _rows(f"{where}, {name}", row.get(name) or [], reading):
@@ -180,7 +182,7 @@ def _reports(reports: Any, lesson: Lesson) -> None:
 def _complaint(name: Any, lesson: Lesson, reading: _Reading) -> None:
     if name is None:
         return
-    known = check_words("complaint", [name])[0]
+    known = read_words("complaint", [name])[0]
     catalogue = load_catalogue()
     lesson.complaint = check_evidence_id("complaint", known, catalogue, reading.instrument).id
     lesson.save(update_fields=["complaint"])
@@ -190,14 +192,14 @@ def _skipped(names: Any, lesson: Lesson, reading: _Reading) -> None:
     catalogue = load_catalogue()
     lesson.skipped = [
         check_evidence_id("skipped", name, catalogue, reading.instrument).id
-        for name in check_words("skipped", names)
+        for name in read_words("skipped", names)
     ]
     lesson.save(update_fields=["skipped"])
 
 
 def _observation(name: str, entered: Any, lesson: Lesson, reading: _Reading) -> None:
     evidence = check_evidence_id("observations", name, load_catalogue(), reading.instrument)
-    parse_finding(entered, evidence)
+    entered = with_grades(entered, parse_finding(entered, evidence, grading_of(lesson)))
     position = lesson.observations.count() + 1
     if lesson.observations.filter(evidence=evidence.id).exists():
         raise InputError("observations", f"{evidence.id!r} stands twice")
@@ -207,7 +209,7 @@ def _observation(name: str, entered: Any, lesson: Lesson, reading: _Reading) -> 
 
 
 def _cause(row: Mapping[str, Any], reading: _Reading) -> str:
-    name = check_words("cause", [row.get("cause")])[0]
+    name = read_words("cause", [row.get("cause")])[0]
     cause = load_catalogue().causes.get(name)
     if cause is None or reading.instrument not in cause.instruments:
         raise InputError("cause", f"unknown cause {name!r}")
@@ -231,13 +233,13 @@ def _focus(row: Mapping[str, Any], lesson: Lesson, reading: _Reading) -> None:
         rank=lesson.focuses.count() + 1,
         fingers=_fingers(row.get("fingers") or []),
         why=_text("why", row.get("why"), 2000),
-        probability=check_number("probability", row.get("probability"), 0, 1),
+        probability=read_number("probability", row.get("probability"), 0, 1),
         is_engines=row.get("is_engines", True) is True,
     )
 
 
 def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: _Reading) -> None:
-    signs = check_words("signs", row.get("signs") or [])
+    signs = read_words("signs", row.get("signs") or [])
     later = row.get("later")
     if set(signs) - set(SIGNS):
         raise InputError("signs", f"unknown sign {sorted(set(signs) - set(SIGNS))[0]!r}")
@@ -245,9 +247,9 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: _Reading) -> Non
         lesson=lesson,
         date=_date("date", row.get("date")),
         defaults={
-            "done": check_one_of("done", row.get("done"), DONE),
-            "felt": check_one_of("felt", row.get("felt", ""), FELT),
-            "pain": int(check_number("pain", row.get("pain", 0), 0, 10, whole=True)),
+            "done": read_one_of("done", row.get("done"), DONE),
+            "felt": read_one_of("felt", row.get("felt", ""), FELT),
+            "pain": int(read_number("pain", row.get("pain", 0), 0, 10, whole=True)),
             "signs": signs,
             "later": None if later is None else [t for t in LATER if t in later],
         },
@@ -262,7 +264,7 @@ def _plan(rows: Any, lesson: Lesson, reading: _Reading) -> None:
 
 
 def _item(row: Mapping[str, Any], order: int, plan: Plan, reading: _Reading) -> None:
-    name = check_words("exercise", [row.get("exercise")])[0]
+    name = read_words("exercise", [row.get("exercise")])[0]
     exercise = load_catalogue().exercises.get(name)
     if exercise is None or reading.instrument not in exercise.instruments:
         raise InputError("exercise", f"unknown exercise {name!r}")
@@ -276,7 +278,7 @@ def _item(row: Mapping[str, Any], order: int, plan: Plan, reading: _Reading) -> 
         rung=_whole("rung", row.get("rung"), 1, len(exercise.rungs)),
         reps=_whole("reps", row.get("reps"), 1, 99),
         sets=_whole("sets", row.get("sets"), 1, 20),
-        seconds=check_number("seconds", row.get("seconds"), 0, 3600),
+        seconds=read_number("seconds", row.get("seconds"), 0, 3600),
         tempo=None if tempo is None else _whole("tempo", tempo, 20, 500),
         days=sorted({_whole("days", day, 1, LAST_DAY) for day in row.get("days") or []}),
         fingers=_fingers(row.get("fingers") or []),
@@ -294,8 +296,8 @@ def _result(row: Mapping[str, Any], item: PlanItem, reading: _Reading) -> None:
         item=item,
         lesson=lesson,
         date=day,
-        passed=check_flag("passed", row.get("passed")),
-        pain=None if pain is None else check_number("pain", pain, 0, 10),
+        passed=read_flag("passed", row.get("passed")),
+        pain=None if pain is None else read_number("pain", pain, 0, 10),
         tighter=row.get("tighter") is True,
     )
 
@@ -314,11 +316,11 @@ def _flag(row: Mapping[str, Any], reading: _Reading) -> None:
         player=reading.player,
         lesson=lesson,
         raised_on=raised,
-        reasons=[_text("reasons", reason) for reason in check_words("reasons", row["reasons"])],
+        reasons=[_text("reasons", reason) for reason in read_words("reasons", row["reasons"])],
         lifted_on=None if lifted is None else _date("lifted_on", lifted),
         note=_text("note", row.get("note")),
         from_home=row.get("from_home") is True,
-        pain=None if pain is None else check_number("pain", pain, 0, 10),
+        pain=None if pain is None else read_number("pain", pain, 0, 10),
         mistaken=row.get("mistaken") is True,
     )
 
@@ -331,14 +333,14 @@ def _date(name: str, value: Any) -> date:
 
 
 def _text(name: str, value: Any, most: int = MAX_TEXT) -> str:
-    text = check_words(name, [value or ""])[0]
+    text = read_words(name, [value or ""])[0]
     if len(text) > most:
         raise InputError(name, f"expected at most {most} characters, got {len(text)}")
     return text
 
 
 def _whole(name: str, value: Any, low: int, high: int) -> int:
-    return int(check_number(name, value, low, high, whole=True))
+    return int(read_number(name, value, low, high, whole=True))
 
 
 def _fingers(values: Any) -> list[int]:

@@ -4,11 +4,11 @@ from collections.abc import Mapping
 from datetime import date, time
 from typing import Any
 
-from lefthand.case import AGE_RANGE, HOURS_RANGE, MINUTES_RANGE
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_choice, check_flag, check_number, check_words, short
-from lefthand.errors import InputError
-from lefthand.vocabulary import Instrument, Level
+from lefthand.case.parsing import AGE_RANGE, HOURS_RANGE, MINUTES_RANGE
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_choice, read_flag, read_number, read_words, short
+from lefthand.values.vocabulary import Instrument, Level
 from studio.errors import StudioError
 from studio.models import Player
 from studio.services.lessons import Teacher
@@ -47,12 +47,12 @@ def save_player(
 def _fields(data: Mapping[str, Any], on: date) -> dict[str, Any]:
     return {
         "name": _text(data, "name", MAX_NAME, least=1),
-        "instrument": check_choice("instrument", data.get("instrument"), Instrument).value,
-        "level": check_choice("level", data.get("level"), Level).value,
+        "instrument": read_choice("instrument", data.get("instrument"), Instrument).value,
+        "level": read_choice("level", data.get("level"), Level).value,
         "piece": _text(data, "piece", MAX_PIECE),
         "birth_year": _whole(data, "birth_year", on.year - AGE_RANGE[1], on.year - AGE_RANGE[0]),
         "daily_minutes": _number(data, "daily_minutes", *MINUTES_RANGE),
-        "hours_a_day": check_number("hours_a_day", data.get("hours_a_day"), *HOURS_RANGE),
+        "hours_a_day": read_number("hours_a_day", data.get("hours_a_day"), *HOURS_RANGE),
         "helper_at_home": _flag(data, "helper_at_home"),
         "weekday": _whole(data, "weekday", 0, 6),
         "lesson_time": _time(data, "lesson_time"),
@@ -66,7 +66,7 @@ def equipment() -> list[str]:
 
 
 def _missing(data: Mapping[str, Any]) -> list[str]:
-    missing = check_words("missing", data.get("missing", []))
+    missing = read_words("missing", data.get("missing", []))
     unknown = set(missing) - set(equipment())
     if unknown:
         raise InputError("missing", f"unknown equipment {sorted(unknown)[0]!r}")
@@ -74,7 +74,7 @@ def _missing(data: Mapping[str, Any]) -> list[str]:
 
 
 def _text(data: Mapping[str, Any], name: str, most: int, least: int = 0) -> str:
-    text = " ".join(check_words(name, [data.get(name) or ""])[0].split())
+    text = " ".join(read_words(name, [data.get(name) or ""])[0].split())
     if not least <= len(text) <= most:
         raise InputError(name, f"expected {least} to {most} characters, got {len(text)}")
     return text
@@ -82,17 +82,17 @@ def _text(data: Mapping[str, Any], name: str, most: int, least: int = 0) -> str:
 
 def _number(data: Mapping[str, Any], name: str, low: float, high: float) -> float | None:
     value = data.get(name)
-    return None if value is None else check_number(name, value, low, high)
+    return None if value is None else read_number(name, value, low, high)
 
 
 def _whole(data: Mapping[str, Any], name: str, low: int, high: int) -> int | None:
     value = data.get(name)
-    return None if value is None else int(check_number(name, value, low, high, whole=True))
+    return None if value is None else int(read_number(name, value, low, high, whole=True))
 
 
 def _flag(data: Mapping[str, Any], name: str) -> bool | None:
     value = data.get(name)
-    return None if value is None else check_flag(name, value)
+    return None if value is None else read_flag(name, value)
 
 
 def _time(data: Mapping[str, Any], name: str) -> time | None:

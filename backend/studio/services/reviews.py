@@ -3,13 +3,13 @@
 from dataclasses import dataclass
 from datetime import date
 
-from lefthand.catalogue import load_catalogue
-from lefthand.dose import Dose
-from lefthand.exercises import Exercise
-from lefthand.load import GivenLoad, load_limit
-from lefthand.planning import is_load
-from lefthand.progress import Advice, Course, Move, PracticeDay, next_step
-from lefthand.safety import Safety, SafetyLevel
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.doses import is_load
+from lefthand.practice.load import GivenLoad, load_limit
+from lefthand.practice.progress import Advice, Course, Move, PracticeDay, next_step
+from lefthand.reason.safety import Safety, SafetyLevel
+from lefthand.values.dose import Dose
 from studio.models import Lesson, Plan, PlanItem, PracticeResult
 from studio.services.history import History
 from studio.services.known import known_items

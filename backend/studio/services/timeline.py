@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 from datetime import date
 
-from lefthand.case import Finding
-from lefthand.catalogue import Evidence, load_catalogue
-from lefthand.exercises import Exercise
+from lefthand.case.case import Finding
+from lefthand.catalogue.catalogue import Evidence, load_catalogue
+from lefthand.catalogue.exercises import Exercise
 from studio.models import Lesson, PlanItem, Player
 from studio.services.findings import findings_of
 

@@ -9,9 +9,9 @@ import random
 from dataclasses import dataclass, field
 from datetime import timedelta
 
-from lefthand.catalogue import load_catalogue
-from lefthand.planning import is_load
-from lefthand.rules import too_much_when_easing
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.doses import is_load
+from lefthand.practice.rules import too_much_when_easing
 from studio.services.decisions import objections
 from studio.services.flags import lift_flags
 from studio.services.home import log_day, make_link

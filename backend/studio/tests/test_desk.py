@@ -40,17 +40,28 @@ class Desk(StudioCase):
         grades = {k: f.grade for k, f in self.fresh(lesson).case.findings.items()}
         self.assertEqual(grades, {"hold.slips": 0, "tip.gives": 1})
         set_thresholds(self.teacher, "hold_seconds", [30, 10, 4])
+        self.look(lesson, {"hold.slips": {"value": 5}})
         self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 2)
-        set_thresholds(self.teacher, "hold_seconds", None)
-        self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 0)
+
+    def test_other_edges_later_do_not_read_as_a_change_in_the_player(self):
+        lesson = self.lesson()
+        self.look(lesson, {"hold.slips": {"value": 5}, "tip.gives": {"4": {"value": 2}, "3": 2}})
+        set_thresholds(self.teacher, "hold_seconds", [30, 10, 4])
+        set_thresholds(self.teacher, "tip_angle", [1, 0, -1])
+        found = self.fresh(lesson).case.findings
+        self.assertEqual((found["hold.slips"].grade, found["hold.slips"].value), (0, 5))
+        self.assertEqual(found["tip.gives"].by_finger, {3: 2, 4: 1})
+        self.look(lesson, {"tip.gives/3": 1})
+        self.assertEqual(self.fresh(lesson).case.findings["tip.gives"].by_finger, {3: 1, 4: 1})
 
     def test_a_way_moves_an_edge_and_the_teachers_own_edge_wins_over_it(self):
         lesson = self.lesson()
-        self.look(lesson, {"hold.slips": {"value": 10}})
         set_teachers_way(self.teacher, "carry", "body")
+        self.look(lesson, {"hold.slips": {"value": 10}})
         self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 1)
         self.assertIn("thirty", " ".join(self.fresh(lesson).says["hold.slips"]))
         set_thresholds(self.teacher, "hold_seconds", [8, 4, 2])
+        self.look(lesson, {"hold.slips": {"value": 10}})
         self.assertEqual(self.fresh(lesson).case.findings["hold.slips"].grade, 0)
 
     def test_bad_choices_name_the_field_and_change_nothing(self):

@@ -6,8 +6,8 @@ from unittest import TestCase
 
 from pypdf import PdfReader
 
-from lefthand.case import Finding
-from lefthand.catalogue import load_catalogue
+from lefthand.case.case import Finding
+from lefthand.catalogue.catalogue import load_catalogue
 from studio.demo_data import PLAYERS
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult

@@ -2,7 +2,7 @@
 
 from datetime import timedelta
 
-from lefthand.catalogue import load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
 from studio.errors import StudioError
 from studio.models import HomeDay, LessonEntry, PracticeResult, RedFlag
 from studio.paper.pdf import sheet_pdf

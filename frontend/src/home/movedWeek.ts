@@ -13,7 +13,7 @@ interface Going {
 }
 
 /**
- * The week with missed days moved to free ones, as `lefthand/week.py` does it, so that a phone
+ * The week with missed days moved to free ones, as `lefthand/practice/week.py` does it, so that a phone
  * without a network shows the right day. Both are held to the same table of cases.
  */
 export function movedWeek(

@@ -2,9 +2,10 @@
 
 from typing import Any
 
-from lefthand.case import check_evidence_id, parse_case
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_flag, check_mapping, check_number, check_words
+from lefthand.case.findings import check_evidence_id
+from lefthand.case.parsing import parse_case
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.fields import read_flag, read_mapping, read_number, read_words
 from studio.models import Lesson
 from studio.services.cases import case_data
 from studio.services.entries.kind import EntryKind, instrument_of
@@ -26,7 +27,7 @@ def _read_reports(lesson: Lesson, _key: str) -> Any:
 
 def _write_reports(lesson: Lesson, _key: str, value: Any) -> None:
     lesson.asked = value is not None
-    lesson.reports = dict(check_mapping("reports", value)) if value is not None else {}
+    lesson.reports = dict(read_mapping("reports", value)) if value is not None else {}
     raise_what_is_red(lesson)
 
 
@@ -38,7 +39,7 @@ def _write_complaint(lesson: Lesson, _key: str, value: Any) -> None:
     if value is None:
         lesson.complaint = ""
         return
-    name = check_words("complaint", [value])[0]
+    name = read_words("complaint", [value])[0]
     lesson.complaint = check_evidence_id(
         "complaint", name, load_catalogue(), instrument_of(lesson)
     ).id
@@ -49,7 +50,7 @@ def _read_harder(lesson: Lesson, _key: str) -> Any:
 
 
 def _write_harder(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.harder_piece = check_flag("harder", value)
+    lesson.harder_piece = read_flag("harder", value)
 
 
 def _read_break(lesson: Lesson, _key: str) -> Any:
@@ -57,7 +58,7 @@ def _read_break(lesson: Lesson, _key: str) -> Any:
 
 
 def _write_break(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.break_weeks = None if value is None else check_number("break", value, 0, MAX_BREAK_WEEKS)
+    lesson.break_weeks = None if value is None else read_number("break", value, 0, MAX_BREAK_WEEKS)
 
 
 REPORTS = EntryKind("answers", _read_reports, _write_reports, flag_of_lesson, restore_flag)

@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_mapping, check_words
-from lefthand.errors import InputError
-from lefthand.focus import MAX_FOCUS
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.focus import MAX_FOCUS
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_mapping, read_words
 from studio.models import CauseWord, Lesson
 from studio.services.decisions import read_focus, write_focus
 from studio.services.entries.kind import EntryKind, instrument_of
@@ -25,11 +25,11 @@ def _write_cause(lesson: Lesson, key: str, value: Any) -> None:
     if value is None:
         lesson.cause_words.filter(cause=cause.id).delete()
         return
-    data = check_mapping("cause", value)
+    data = read_mapping("cause", value)
     word = data.get("word")
     if word not in ("pinned", "dismissed"):
         raise InputError("cause.word", f"expected pinned or dismissed, got {word!r}")
-    why = check_words("cause.why", [data.get("why", "")])[0]
+    why = read_words("cause.why", [data.get("why", "")])[0]
     if len(why) > MAX_WHY:
         raise InputError("cause.why", f"expected at most {MAX_WHY} characters, got {len(why)}")
     CauseWord.objects.update_or_create(
@@ -50,7 +50,7 @@ def _read_focus(lesson: Lesson, _key: str) -> Any:
 
 
 def _write_focus(lesson: Lesson, _key: str, value: Any) -> None:
-    causes = check_words("focus", value if value is not None else [])
+    causes = read_words("focus", value if value is not None else [])
     if len(causes) > MAX_FOCUS:
         raise InputError("focus", f"expected at most {MAX_FOCUS} causes, got {len(causes)}")
     if len(set(causes)) != len(causes):

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from lefthand.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson
 
 

@@ -8,7 +8,7 @@ from typing import Any
 
 from django.db import transaction
 
-from lefthand.errors import InputError
+from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Lesson, LessonEntry
 from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, REPORTS

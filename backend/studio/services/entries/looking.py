@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from lefthand.case import check_evidence_id
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_choice, check_flag
-from lefthand.looks import LookOrder
+from lefthand.case.findings import check_evidence_id
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.looks import LookOrder
+from lefthand.values.fields import read_choice, read_flag
 from studio.models import Lesson
 from studio.services.entries.kind import EntryKind, instrument_of
 
@@ -17,7 +17,7 @@ def _read_skip(lesson: Lesson, key: str) -> Any:
 def _write_skip(lesson: Lesson, key: str, value: Any) -> None:
     name = check_evidence_id("evidence", key, load_catalogue(), instrument_of(lesson)).id
     skipped = [each for each in lesson.skipped if each != name]
-    lesson.skipped = [*skipped, name] if check_flag("skip", value) else skipped
+    lesson.skipped = [*skipped, name] if read_flag("skip", value) else skipped
 
 
 def _read_order(lesson: Lesson, _key: str) -> Any:
@@ -25,7 +25,7 @@ def _read_order(lesson: Lesson, _key: str) -> Any:
 
 
 def _write_order(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.look_order = check_choice("order", value, LookOrder).value
+    lesson.look_order = read_choice("order", value, LookOrder).value
 
 
 SKIP = EntryKind("skipped check", _read_skip, _write_skip)

@@ -1,15 +1,20 @@
-"""A finding: a grade, a measured value, or either for one finger ("tip.gives/4")."""
+"""A finding: a grade, a measured value, or either for one finger ("tip.gives/4").
+
+A value is kept with the grade that it had when it was entered, so that other edges later do not
+read as a change in the player.
+"""
 
 from typing import Any
 
 from django.db.models import Max
 
-from lefthand.case import check_evidence_id, parse_finding
-from lefthand.catalogue import load_catalogue
-from lefthand.errors import InputError
-from lefthand.vocabulary import FINGERS
+from lefthand.case.findings import check_evidence_id, is_by_finger, parse_finding, with_grades
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import FINGERS
 from studio.models import Lesson, Observation
 from studio.services.entries.kind import EntryKind, instrument_of
+from studio.services.findings import grading_of
 
 
 def _split(key: str) -> tuple[str, str]:
@@ -41,7 +46,7 @@ def _write(lesson: Lesson, key: str, value: Any) -> None:
     if entered is None:
         lesson.observations.filter(evidence=evidence.id).delete()
         return
-    parse_finding(entered, evidence)
+    entered = with_grades(entered, parse_finding(entered, evidence, grading_of(lesson)))
     if stored is not None:
         stored.entered = entered
         stored.save(update_fields=["entered"])
@@ -50,10 +55,6 @@ def _write(lesson: Lesson, key: str, value: Any) -> None:
     Observation.objects.create(
         lesson=lesson, evidence=evidence.id, entered=entered, position=last + 1
     )
-
-
-def is_by_finger(entered: Any) -> bool:
-    return isinstance(entered, dict) and "value" not in entered
 
 
 OBSERVATION = EntryKind("grade", _read, _write)

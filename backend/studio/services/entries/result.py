@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from lefthand.checks import check_flag, check_mapping, check_number
-from lefthand.errors import InputError
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_flag, read_mapping, read_number
 from studio.models import Lesson, PracticeResult
 from studio.services.entries.answers import raise_what_is_red
 from studio.services.entries.kind import EntryKind
@@ -25,15 +25,15 @@ def _write(lesson: Lesson, key: str, value: Any) -> None:
     if value is None:
         PracticeResult.objects.filter(lesson=lesson, item_id=item_id).delete()
         return
-    data = check_mapping("result", value)
+    data = read_mapping("result", value)
     pain = data.get("pain")
     PracticeResult.objects.update_or_create(
         lesson=lesson,
         item_id=item_id,
         defaults={
             "date": lesson.date,
-            "passed": check_flag("result.passed", data.get("passed")),
-            "pain": None if pain is None else check_number("result.pain", pain, 0, 10),
+            "passed": read_flag("result.passed", data.get("passed")),
+            "pain": None if pain is None else read_number("result.pain", pain, 0, 10),
         },
     )
     raise_what_is_red(lesson)

@@ -2,9 +2,9 @@
 
 from typing import Any
 
-from lefthand.catalogue import load_catalogue
-from lefthand.checks import check_flag, check_words
-from lefthand.errors import InputError
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_flag, read_words
 from studio.models import Lesson
 from studio.services.decisions import read_plan, write_plan
 from studio.services.entries.kind import EntryKind
@@ -17,7 +17,7 @@ def _read_line(lesson: Lesson, _key: str) -> Any:
 
 
 def _write_line(lesson: Lesson, _key: str, value: Any) -> None:
-    line = check_words("line", [value])[0].strip()
+    line = read_words("line", [value])[0].strip()
     if len(line) > MAX_LINE:
         raise InputError("line", f"expected at most {MAX_LINE} characters, got {len(line)}")
     lesson.teacher_line = line
@@ -33,7 +33,7 @@ def _write_disliked(lesson: Lesson, key: str, value: Any) -> None:
         raise InputError("disliked", f"unknown exercise {key!r}")
     player = lesson.player
     others = [name for name in player.disliked if name != exercise.id]
-    player.disliked = [*others, exercise.id] if check_flag("disliked", value) else others
+    player.disliked = [*others, exercise.id] if read_flag("disliked", value) else others
     player.save(update_fields=["disliked"])
 
 

@@ -1,21 +1,14 @@
 """Why an exercise may not be given now. One rule, one function, one plain reason."""
 
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable
 
-from lefthand.case import Case, Finding
-from lefthand.catalogue import Catalogue
-from lefthand.diagnosis import Diagnosis
-from lefthand.dose import Dose
-from lefthand.exercises import Exercise
-from lefthand.safety import Safety, is_loose_by_score
-from lefthand.vocabulary import (
-    LIKELY_ABOVE,
-    POSSIBLE_ABOVE,
+from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.situation import Situation
+from lefthand.values.dose import Dose
+from lefthand.values.vocabulary import (
     Kind,
     Likelihood,
 )
-from lefthand.ways import way_value
 
 STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
@@ -23,35 +16,6 @@ WARM_UP = "warm_up"
 YOUNG = 8
 YOUNG_STATIC_SECONDS = 5
 BLOCKING_GRADE = 2
-
-
-@dataclass(frozen=True, eq=False)
-class Situation:
-    """All that the rules read. `probabilities` by cause, of all causes of the instrument."""
-
-    case: Case
-    catalogue: Catalogue
-    probabilities: Mapping[str, float]
-    findings: Mapping[str, Finding]
-    safety: Safety
-
-    @classmethod
-    def from_diagnosis(cls, diagnosis: Diagnosis, catalogue: Catalogue) -> "Situation":
-        case = diagnosis.case
-        probabilities = {v.cause: v.probability for v in diagnosis.causes}
-        return cls(case, catalogue, probabilities, case.findings, diagnosis.safety)
-
-    def is_at_least(self, cause: str, word: Likelihood) -> bool:
-        edge = LIKELY_ABOVE if word is Likelihood.LIKELY else POSSIBLE_ABOVE
-        return self.probabilities.get(cause, 0.0) > edge
-
-    @property
-    def has_loose_joints(self) -> bool:
-        """Possible by the signs, or by the nine-point score alone at or above its cut-off."""
-        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE) or is_loose_by_score(self.case)
-
-    def way(self, key: str) -> str:
-        return way_value(self.case.way_of_teaching, self.catalogue, key)
 
 
 Rule = Callable[[Exercise, Situation], str | None]

@@ -7,22 +7,22 @@ from typing import Any
 
 import numpy as np
 
-from lefthand.case import COMPLAINT_GRADE, Case, Finding
-from lefthand.catalogue import Catalogue
-from lefthand.explain import CauseView, view_causes, why_sentence
-from lefthand.focus import (
+from lefthand.case.case import COMPLAINT_GRADE, Case, Finding
+from lefthand.case.ways import Accepted, accepted_findings
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.reason.explain import CauseView, view_causes, why_sentence
+from lefthand.reason.focus import (
     NO_WORD,
     TeacherWord,
     choose_focus,
     main_focus_columns,
     may_focus_on_reach,
 )
-from lefthand.learning import Count, starting_value
-from lefthand.looks import Look, LookOrder, is_enough, next_look
-from lefthand.network import Network, Posterior, network_for, posterior, with_priors
-from lefthand.safety import Safety, assess_safety
-from lefthand.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
-from lefthand.ways import Accepted, accepted_findings
+from lefthand.reason.learning import Count, starting_value
+from lefthand.reason.looks import Look, LookOrder, is_enough, next_look
+from lefthand.reason.network import Network, Posterior, network_for, posterior, with_priors
+from lefthand.reason.safety import Safety, assess_safety
+from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
 
 DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
 

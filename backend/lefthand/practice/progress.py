@@ -11,11 +11,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from lefthand.safety import Safety
+from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE
+from lefthand.reason.safety import Safety
 
 DAYS_RUNNING = 3
 FAILED_LESSONS = 2
-LESSONS_WITHOUT_CHANGE = 3
 
 
 class Move(StrEnum):

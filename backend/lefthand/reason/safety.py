@@ -7,8 +7,8 @@ words name no disease: they say what was reported and who should be asked.
 from dataclasses import dataclass
 from enum import StrEnum
 
-from lefthand.case import Case, Reports
-from lefthand.vocabulary import Grade
+from lefthand.case.case import Case, Reports
+from lefthand.values.vocabulary import Grade
 
 LOOSENESS_SCORE = "laxity.ninepoint"
 LOOSENESS_ADVICE = (

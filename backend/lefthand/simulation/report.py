@@ -8,9 +8,9 @@ from functools import reduce
 from itertools import repeat
 from operator import add
 
-from lefthand.catalogue import load_catalogue
-from lefthand.simulation import CALM, TIMES, Disturbance, Tally, simulate
-from lefthand.vocabulary import Instrument
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.simulation.players import CALM, TIMES, Disturbance, Tally, simulate
+from lefthand.values.vocabulary import Instrument
 
 DISTURBED = Disturbance(strengths=0.3, misgraded=0.1)
 CHUNK = 25

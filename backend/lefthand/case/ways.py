@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-from lefthand.catalogue import Catalogue, Way
-from lefthand.thresholds import Cuts
-from lefthand.vocabulary import Instrument
+from lefthand.catalogue.catalogue import Catalogue, Way
+from lefthand.values.measures import Cuts
+from lefthand.values.vocabulary import Instrument
 
 
 @dataclass(frozen=True, slots=True)

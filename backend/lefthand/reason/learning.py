@@ -14,10 +14,10 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from lefthand.catalogue import Catalogue, Cause
-from lefthand.progress import LESSONS_WITHOUT_CHANGE
+from lefthand.catalogue.catalogue import Catalogue, Cause
 
 STARTING_VALUE_IN_LESSONS = 20
+LESSONS_WITHOUT_CHANGE = 3
 EASED = 0.5
 
 

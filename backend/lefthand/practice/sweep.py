@@ -3,10 +3,10 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from lefthand.catalogue import Catalogue, Evidence
-from lefthand.looks import information_of
-from lefthand.network import Posterior
-from lefthand.vocabulary import Grade, Instrument, Stage
+from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.reason.looks import information_of
+from lefthand.reason.network import Posterior
+from lefthand.values.vocabulary import Grade, Instrument, Stage
 
 MAX_CHECKS = 3
 GLANCE_SECONDS = 15

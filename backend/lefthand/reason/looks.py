@@ -17,9 +17,9 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from lefthand.catalogue import Catalogue, Evidence
-from lefthand.network import GRADE_IF_THERE, Network, Posterior, heaviest
-from lefthand.vocabulary import Instrument, Stage
+from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.reason.network import GRADE_IF_THERE, Network, Posterior, heaviest
+from lefthand.values.vocabulary import Instrument, Stage
 
 Floats = NDArray[np.float64]
 

@@ -2,7 +2,7 @@
 
 `load_catalogue()` reads the project's own data files; `read_catalogue(folder)` reads any folder
 with files of the same shape. Everything is checked on load: an unknown id, strength, instrument or
-field, or a cycle in `needs`, is a `CatalogueError` that names file and entry.
+field, or a cycle in `needs`, is a `CatalogueError` that names file and record.
 """
 
 from collections.abc import Iterator, Mapping, Set
@@ -12,12 +12,12 @@ from pathlib import Path
 from types import MappingProxyType
 from typing import Any
 
-from lefthand.entries import Entry, read_entries
-from lefthand.errors import CatalogueError
-from lefthand.exercises import Exercise, check_needs, read_exercises
-from lefthand.names import Named
-from lefthand.thresholds import MEASURES, Cuts
-from lefthand.vocabulary import FINGERS, Grade, Instrument, Stage
+from lefthand.catalogue.exercises import Exercise, check_needs, read_exercises
+from lefthand.values.errors import CatalogueError
+from lefthand.values.knowledge_file import Record, read_records
+from lefthand.values.measures import MEASURES, Cuts
+from lefthand.values.names import Named
+from lefthand.values.vocabulary import FINGERS, Grade, Instrument, Stage
 
 KNOWLEDGE = Path(__file__).parent / "knowledge"
 STRENGTHS = {"D": 0.95, "S": 0.80, "M": 0.50, "W": 0.25}
@@ -137,14 +137,14 @@ def load_catalogue() -> Catalogue:
 
 def read_catalogue(folder: Path) -> Catalogue:
     """Read and check the knowledge files in `folder`. Raises CatalogueError."""
-    causes = {e.id: _cause(e) for e in read_entries(folder / "causes.yaml")}
-    evidence = {e.id: _evidence(e, causes) for e in read_entries(folder / "evidence.yaml")}
+    causes = {e.id: _cause(e) for e in read_records(folder / "causes.yaml")}
+    evidence = {e.id: _evidence(e, causes) for e in read_records(folder / "evidence.yaml")}
     _check_settling_trials(causes, evidence)
     exercises = read_exercises(folder / "exercises", set(causes), set(evidence))
     check_needs(exercises, set(evidence))
     _check_first_exercises(causes, exercises)
-    ways = {e.id: _way(e, evidence, exercises) for e in read_entries(folder / "ways.yaml")}
-    complaints = {e.id: _complaint(e, evidence) for e in read_entries(folder / "complaints.yaml")}
+    ways = {e.id: _way(e, evidence, exercises) for e in read_records(folder / "ways.yaml")}
+    complaints = {e.id: _complaint(e, evidence) for e in read_records(folder / "complaints.yaml")}
     today = {"causes": set(causes), "evidence": set(evidence), "exercises": set(exercises)}
     aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
@@ -159,91 +159,91 @@ def read_catalogue(folder: Path) -> Catalogue:
 def _aliases(path: Path, today: Mapping[str, set[str]]) -> dict[str, dict[str, str]]:
     """Earlier ids by part of the catalogue, each with today's."""
     found: dict[str, dict[str, str]] = {part: {} for part in today}
-    for entry in read_entries(path):
-        if entry.id not in today:
-            entry.fail(f"expected one of {', '.join(today)}")
-        for old, new in entry.rest().items():
-            if new not in today[entry.id] or old in today[entry.id]:
-                entry.fail(f"{old!r}: expected an earlier id and one of today, got {new!r}")
-            found[entry.id][old] = new
+    for record in read_records(path):
+        if record.id not in today:
+            record.fail(f"expected one of {', '.join(today)}")
+        for old, new in record.rest().items():
+            if new not in today[record.id] or old in today[record.id]:
+                record.fail(f"{old!r}: expected an earlier id and one of today, got {new!r}")
+            found[record.id][old] = new
     return found
 
 
-def _cause(entry: Entry) -> Cause:
+def _cause(record: Record) -> Cause:
     cause = Cause(
-        id=entry.id,
-        order=entry.number("order", low=1, high=99, whole=True),
-        prior=entry.number("prior", low=0.0, high=1.0),
-        instruments=entry.instruments(),
-        name=entry.text("name"),
-        meaning=entry.text("meaning"),
-        because=entry.text("because"),
-        settle=tuple(entry.words("settle")),
-        begin_with=tuple(entry.words("begin_with")),
-        places=tuple(entry.words("places")),
+        id=record.id,
+        order=record.whole("order", 1, 99),
+        prior=record.number("prior", 0.0, 1.0),
+        instruments=record.instruments(),
+        name=record.text("name"),
+        meaning=record.text("meaning"),
+        because=record.text("because"),
+        settle=tuple(record.words("settle")),
+        begin_with=tuple(record.words("begin_with")),
+        places=tuple(record.words("places")),
     )
-    entry.done()
+    record.done()
     return cause
 
 
-def _evidence(entry: Entry, causes: Mapping[str, Cause]) -> Evidence:
-    measure = entry.text("measure", default="") or None
+def _evidence(record: Record, causes: Mapping[str, Cause]) -> Evidence:
+    measure = record.text("measure", default="") or None
     if measure is not None and measure not in MEASURES:
-        entry.fail(f"measure: {measure!r} has no thresholds")
-    of_finger = entry.number("of_finger", low=1, high=4, whole=True, default=0) or None
+        record.fail(f"measure: {measure!r} has no thresholds")
+    of_finger = record.whole("of_finger", 1, 4, default=0) or None
     evidence = Evidence(
-        id=entry.id,
-        stage=entry.choice("stage", Stage),
-        seconds=entry.number("seconds", low=1, high=600, whole=True),
-        per_finger=entry.flag("finger"),
+        id=record.id,
+        stage=record.choice("stage", Stage),
+        seconds=record.whole("seconds", 1, 600),
+        per_finger=record.flag("finger"),
         of_finger=of_finger,
-        instruments=entry.instruments(),
+        instruments=record.instruments(),
         measure=measure,
-        leak=entry.number("leak", low=0.0, high=1.0, default=DEFAULT_LEAK),
-        mistaken=entry.number("mistaken", low=0.0001, high=0.1, default=None),
-        causes=_strengths(entry, causes),
-        place=entry.text("place"),
-        label=entry.text("label"),
-        look=entry.text("look"),
-        note=entry.text("note", default=""),
-        means=_means(entry),
-        child=entry.text("child", default=""),
+        leak=record.number("leak", 0.0, 1.0, default=DEFAULT_LEAK),
+        mistaken=record.number("mistaken", 0.0001, 0.1, default=None),
+        causes=_strengths(record, causes),
+        place=record.text("place"),
+        label=record.text("label"),
+        look=record.text("look"),
+        note=record.text("note", default=""),
+        means=_means(record),
+        child=record.text("child", default=""),
     )
-    entry.done()
+    record.done()
     return evidence
 
 
-def _means(entry: Entry) -> tuple[str, ...]:
-    means = tuple(entry.words("means"))
+def _means(record: Record) -> tuple[str, ...]:
+    means = tuple(record.words("means"))
     if len(means) != len(Grade) - 1:
-        entry.fail(f"means: expected words for slight, clear and strong, got {means!r}")
+        record.fail(f"means: expected words for slight, clear and strong, got {means!r}")
     return means
 
 
-def _strengths(entry: Entry, causes: Mapping[str, Cause]) -> Mapping[str, float]:
+def _strengths(record: Record, causes: Mapping[str, Cause]) -> Mapping[str, float]:
     strengths = {}
-    for cause, letter in entry.mapping("from").items():
+    for cause, letter in record.mapping("from").items():
         if cause not in causes:
-            entry.fail(f"from: unknown cause {cause!r}")
+            record.fail(f"from: unknown cause {cause!r}")
         if letter not in STRENGTHS:
-            entry.fail(f"from.{cause}: strength must be D, S, M or W, got {letter!r}")
+            record.fail(f"from.{cause}: strength must be D, S, M or W, got {letter!r}")
         strengths[cause] = STRENGTHS[letter]
     if not strengths:
-        entry.fail("from: at least one cause is needed")
+        record.fail("from: at least one cause is needed")
     return MappingProxyType(strengths)
 
 
-def _complaint(entry: Entry, evidence: Mapping[str, Evidence]) -> Complaint:
+def _complaint(record: Record, evidence: Mapping[str, Evidence]) -> Complaint:
     complaint = Complaint(
-        id=entry.id,
-        says=entry.text("says"),
-        evidence=entry.text("evidence"),
-        common=entry.flag("common"),
-        hurts=entry.flag("hurts"),
+        id=record.id,
+        says=record.text("says"),
+        evidence=record.text("evidence"),
+        common=record.flag("common"),
+        hurts=record.flag("hurts"),
     )
     if complaint.evidence not in evidence:
-        entry.fail(f"evidence: unknown evidence {complaint.evidence!r}")
-    entry.done()
+        record.fail(f"evidence: unknown evidence {complaint.evidence!r}")
+    record.done()
     return complaint
 
 
@@ -264,69 +264,71 @@ def _check_first_exercises(causes: Mapping[str, Cause], exercises: Mapping[str, 
                 raise CatalogueError("causes.yaml", cause.id, problem)
 
 
-def _way(entry: Entry, evidence: Mapping[str, Evidence], exercises: Mapping[str, Exercise]) -> Way:
-    words = entry.mapping("values")
+def _way(
+    record: Record, evidence: Mapping[str, Evidence], exercises: Mapping[str, Exercise]
+) -> Way:
+    words = record.mapping("values")
 
     def by_value(name: str) -> Iterator[tuple[str, Any]]:
-        for value, found in entry.mapping(name, default={}).items():
+        for value, found in record.mapping(name, default={}).items():
             if value not in words:
-                entry.fail(f"{name}: unknown value {value!r}")
+                record.fail(f"{name}: unknown value {value!r}")
             yield value, found
 
     way = Way(
-        key=entry.id,
+        key=record.id,
         values=tuple(words),
-        instruments=entry.instruments(),
-        label=entry.text("label"),
+        instruments=record.instruments(),
+        label=record.text("label"),
         words=MappingProxyType({k: str(v) for k, v in words.items()}),
-        accepts={v: _accepted(entry, v, found, evidence) for v, found in by_value("accepts")},
-        cuts={v: _way_cuts(entry, v, found) for v, found in by_value("cuts")},
-        prefers={v: _preferred(entry, v, found, exercises) for v, found in by_value("prefers")},
+        accepts={v: _accepted(record, v, found, evidence) for v, found in by_value("accepts")},
+        cuts={v: _way_cuts(record, v, found) for v, found in by_value("cuts")},
+        prefers={v: _preferred(record, v, found, exercises) for v, found in by_value("prefers")},
         says={
-            v: _said(entry, v, found, evidence.keys() | exercises.keys())
+            v: _said(record, v, found, evidence.keys() | exercises.keys())
             for v, found in by_value("says")
         },
     )
-    entry.done()
+    record.done()
     return way
 
 
 def _accepted(
-    entry: Entry, value: str, grades: Any, evidence: Mapping[str, Evidence]
+    record: Record, value: str, grades: Any, evidence: Mapping[str, Evidence]
 ) -> Mapping[str, tuple[int, ...]]:
     for name, accepted in grades.items():
         if name not in evidence:
-            entry.fail(f"accepts.{value}: unknown evidence {name!r}")
+            record.fail(f"accepts.{value}: unknown evidence {name!r}")
         if not set(accepted) <= {1, 2, 3}:
-            entry.fail(f"accepts.{value}.{name}: grades must be 1, 2 or 3")
+            record.fail(f"accepts.{value}.{name}: grades must be 1, 2 or 3")
     return MappingProxyType({name: tuple(accepted) for name, accepted in grades.items()})
 
 
-def _way_cuts(entry: Entry, value: str, cuts: Any) -> Mapping[str, Cuts]:
+def _way_cuts(record: Record, value: str, cuts: Any) -> Mapping[str, Cuts]:
     for measure, edges in cuts.items():
         spec = MEASURES.get(measure)
         if spec is None:
-            entry.fail(f"cuts.{value}: unknown measure {measure!r}")
+            record.fail(f"cuts.{value}: unknown measure {measure!r}")
         elif edges != sorted(edges, reverse=not spec.higher_is_worse) or len(edges) != len(
             spec.cuts
         ):
-            entry.fail(f"cuts.{value}.{measure}: expected three edges, each worse than the last")
+            record.fail(f"cuts.{value}.{measure}: expected three edges, each worse than the last")
     return MappingProxyType({measure: tuple(edges) for measure, edges in cuts.items()})
 
 
 def _preferred(
-    entry: Entry, value: str, names: Any, exercises: Mapping[str, Exercise]
+    record: Record, value: str, names: Any, exercises: Mapping[str, Exercise]
 ) -> tuple[str, ...]:
     unknown = [n for n in names if n not in exercises]
     if unknown:
-        entry.fail(f"prefers.{value}: unknown exercise {unknown[0]!r}")
+        record.fail(f"prefers.{value}: unknown exercise {unknown[0]!r}")
     return tuple(names)
 
 
-def _said(entry: Entry, value: str, said: Any, known: Set[str]) -> Mapping[str, str]:
+def _said(record: Record, value: str, said: Any, known: Set[str]) -> Mapping[str, str]:
     unknown = sorted(set(said) - known)
     if unknown:
-        entry.fail(f"says.{value}: unknown evidence or exercise {unknown[0]!r}")
+        record.fail(f"says.{value}: unknown evidence or exercise {unknown[0]!r}")
     return MappingProxyType({name: str(sentence) for name, sentence in said.items()})
 
 

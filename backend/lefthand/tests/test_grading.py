@@ -6,8 +6,8 @@ the 2017 international criteria (Malfait et al., Am J Med Genet C 175:8-26).
 
 from unittest import TestCase
 
-from lefthand.errors import InputError
-from lefthand.thresholds import Body, grade_of, laxity_cutoff
+from lefthand.case.grading import Body, grade_of, laxity_cutoff
+from lefthand.values.errors import InputError
 
 # measure, finger, (value, grade) pairs; values on an edge get the milder grade
 TABLE = (

@@ -6,8 +6,8 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
-from lefthand.catalogue import Catalogue, Cause
-from lefthand.vocabulary import LIKELY_ABOVE, Instrument
+from lefthand.catalogue.catalogue import Catalogue, Cause
+from lefthand.values.vocabulary import LIKELY_ABOVE, Instrument
 
 Floats = NDArray[np.float64]
 

@@ -10,9 +10,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 from datetime import date, timedelta
 
-from lefthand.catalogue import Catalogue
-from lefthand.learning import LessonFacts
-from lefthand.vocabulary import Grade
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.reason.learning import LessonFacts
+from lefthand.values.vocabulary import Grade
 
 RECHECK_WEEKS = (2, 4, 8, 16)
 SIGNS_SHOWN = 3

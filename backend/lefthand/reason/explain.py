@@ -3,10 +3,10 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
-from lefthand.case import Finding
-from lefthand.catalogue import Catalogue, Evidence, fingers_named
-from lefthand.network import Posterior, log_odds, without_each
-from lefthand.vocabulary import Likelihood, likelihood_of
+from lefthand.case.case import Finding
+from lefthand.catalogue.catalogue import Catalogue, Evidence, fingers_named
+from lefthand.reason.network import Posterior, log_odds, without_each
+from lefthand.values.vocabulary import Likelihood, likelihood_of
 
 SMALLEST_WEIGHT = 0.05
 FINGER_SHARE = 0.6

@@ -7,22 +7,21 @@ as it was proposed meets none of them.
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
-from lefthand.catalogue import Catalogue
-from lefthand.diagnosis import Diagnosis
-from lefthand.dose import Dose
-from lefthand.exercises import Exercise
-from lefthand.planning import (
-    KIND_ORDER,
-    MAX_ITEMS,
+from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.doses import (
     is_load,
     least_dose,
     load_minutes,
     rests_between_loads,
     safe_dose,
 )
-from lefthand.rules import Situation, next_rung, reason_against
-from lefthand.vocabulary import Kind
-from lefthand.week import fullest_day
+from lefthand.practice.planning import MAX_ITEMS
+from lefthand.practice.rules import next_rung, reason_against
+from lefthand.practice.selection import KIND_ORDER
+from lefthand.practice.situation import Situation
+from lefthand.practice.week import fullest_day
+from lefthand.values.dose import Dose
+from lefthand.values.vocabulary import Kind
 
 LEAST_DAYS = 4
 DAYS_OF_WEEK = 7
@@ -76,14 +75,10 @@ class _Week:
 
 
 def objections(
-    items: Sequence[WeekItem],
-    diagnosis: Diagnosis,
-    catalogue: Catalogue,
-    *,
-    load_limit: float | None = None,
+    items: Sequence[WeekItem], now: Situation, load_limit: float | None = None
 ) -> list[Objection]:
-    """Everything the rules have against this week; `load_limit` as for `prescribe`."""
-    week = _Week(items, Situation.from_diagnosis(diagnosis, catalogue), load_limit)
+    """Everything the rules have against this week; `load_limit` as in `Wishes`."""
+    week = _Week(items, now, load_limit)
     found = [o for item in items for o in _against_item(item, week)]
     return found + [Objection("", reason) for rule in WEEK_RULES for reason in rule(week)]
 

@@ -14,11 +14,11 @@ import random
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
-from lefthand.case import COMPLAINT_GRADE
-from lefthand.catalogue import Catalogue, Evidence
-from lefthand.looks import STAGE_CHANGE_SECONDS, next_look
-from lefthand.network import GRADE_IF_THERE, grades_if_not, network_for, posterior
-from lefthand.vocabulary import Instrument, Stage
+from lefthand.case.case import COMPLAINT_GRADE
+from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.reason.looks import STAGE_CHANGE_SECONDS, next_look
+from lefthand.reason.network import GRADE_IF_THERE, grades_if_not, network_for, posterior
+from lefthand.values.vocabulary import Instrument, Stage
 
 TIMES = (60, 120, 180, 300)
 GRADES = (0, 1, 2, 3)

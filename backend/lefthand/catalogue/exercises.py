@@ -5,10 +5,10 @@ from dataclasses import dataclass
 from pathlib import Path
 from types import MappingProxyType
 
-from lefthand.dose import DEFAULT_SECONDS_EACH, DEFAULT_TEMPO, NOTES_PER_BAR, Dose
-from lefthand.entries import Entry, read_entries
-from lefthand.errors import CatalogueError
-from lefthand.vocabulary import FINGERS, Instrument, Kind, Level, Likelihood, Setting
+from lefthand.values.dose import DEFAULT_SECONDS_EACH, DEFAULT_TEMPO, NOTES_PER_BAR, Dose
+from lefthand.values.errors import CatalogueError
+from lefthand.values.knowledge_file import Record, read_records
+from lefthand.values.vocabulary import FINGERS, Instrument, Kind, Level, Likelihood, Setting
 
 MAX_STEPS = 6
 DRILLS = frozenset(
@@ -94,10 +94,10 @@ def read_exercises(folder: Path, causes: set[str], evidence: set[str]) -> dict[s
     if not files:
         raise CatalogueError(folder.name, "folder", "no exercise files")
     for path in files:
-        for entry in read_entries(path):
-            if entry.id in exercises:
-                entry.fail("stands in another file too")
-            exercises[entry.id] = _exercise(entry, causes)
+        for record in read_records(path):
+            if record.id in exercises:
+                record.fail("stands in another file too")
+            exercises[record.id] = _exercise(record, causes)
     for exercise in exercises.values():
         for need in exercise.needs:
             if need not in exercises and need not in evidence:
@@ -121,106 +121,106 @@ def check_needs(exercises: Mapping[str, Exercise], evidence: set[str]) -> None:
             trail.append(following[0])
 
 
-def _exercise(entry: Entry, causes: set[str]) -> Exercise:
-    aims = tuple(entry.words("aims"))
+def _exercise(record: Record, causes: set[str]) -> Exercise:
+    aims = tuple(record.words("aims"))
     unknown = [c for c in aims if c not in causes]
     if unknown or not aims:
-        entry.fail(f"aims: unknown cause {unknown or aims!r}")
-    setting = entry.choice("setting", Setting)
-    level = entry.choice("level", Level, default=Level.BEGINNER)
-    drill = _drill(entry)
-    steps = tuple(entry.words("steps"))
+        record.fail(f"aims: unknown cause {unknown or aims!r}")
+    setting = record.choice("setting", Setting)
+    level = record.choice("level", Level, default=Level.BEGINNER)
+    drill = _drill(record)
+    steps = tuple(record.words("steps"))
     if not 1 <= len(steps) <= MAX_STEPS:
-        entry.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(steps)}")
-    target = entry.text("finger", default="")
+        record.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(steps)}")
+    target = record.text("finger", default="")
     if target not in ("", "target"):
-        entry.fail(f"finger: expected 'target', got {target!r}")
+        record.fail(f"finger: expected 'target', got {target!r}")
     exercise = Exercise(
-        id=entry.id,
-        kind=entry.choice("kind", Kind),
+        id=record.id,
+        kind=record.choice("kind", Kind),
         setting=setting,
-        instruments=entry.instruments(),
+        instruments=record.instruments(),
         level=level,
         aims=aims,
-        needs=tuple(entry.words("needs", [])),
-        not_while=_limits(entry, causes),
+        needs=tuple(record.words("needs", [])),
+        not_while=_limits(record, causes),
         aimed_at_finger=target == "target",
-        helper=entry.flag("helper"),
-        alone=entry.text("alone", default=""),
-        equipment=tuple(entry.words("equipment", [])),
-        stretch=entry.flag("stretch"),
-        nudge=entry.flag("nudge"),
-        long_hold=entry.flag("long_hold"),
-        static_s=entry.number("static_s", low=0, high=60, default=0),
-        min_age=entry.number("min_age", low=0, high=99, whole=True, default=0),
+        helper=record.flag("helper"),
+        alone=record.text("alone", default=""),
+        equipment=tuple(record.words("equipment", [])),
+        stretch=record.flag("stretch"),
+        nudge=record.flag("nudge"),
+        long_hold=record.flag("long_hold"),
+        static_s=record.number("static_s", 0, 60, default=0),
+        min_age=record.whole("min_age", 0, 99, default=0),
         drill=drill,
-        silent_fingers=_silent_fingers(entry),
-        usual_minutes=entry.number("minutes", low=0.5, high=30, default=None),
-        name=entry.text("name"),
-        does=entry.text("does"),
+        silent_fingers=_silent_fingers(record),
+        usual_minutes=record.number("minutes", 0.5, 30, default=None),
+        name=record.text("name"),
+        does=record.text("does"),
         steps=steps,
-        feel=entry.text("feel"),
-        mistake=entry.text("mistake"),
-        child=entry.text("child"),
-        mirror=entry.text("mirror"),
-        over=entry.text("over"),
-        stop=entry.text("stop"),
-        helper_does=entry.text("helper_does", default=""),
-        passed_when=entry.text("pass"),
-        added=entry.text("added", default=""),
-        rungs=tuple(_rungs(entry, setting, level, drill)),
+        feel=record.text("feel"),
+        mistake=record.text("mistake"),
+        child=record.text("child"),
+        mirror=record.text("mirror"),
+        over=record.text("over"),
+        stop=record.text("stop"),
+        helper_does=record.text("helper_does", default=""),
+        passed_when=record.text("pass"),
+        added=record.text("added", default=""),
+        rungs=tuple(_rungs(record, setting, level, drill)),
     )
-    entry.done()
+    record.done()
     return exercise
 
 
-def _silent_fingers(entry: Entry) -> tuple[int, ...]:
-    fingers = entry.take("silent_fingers", [])
+def _silent_fingers(record: Record) -> tuple[int, ...]:
+    fingers = record.take("silent_fingers", [])
     if not isinstance(fingers, list) or not set(fingers) <= set(FINGERS):
-        entry.fail(f"silent_fingers: expected fingers 1 to 4, got {fingers!r}")
+        record.fail(f"silent_fingers: expected fingers 1 to 4, got {fingers!r}")
     return tuple(fingers)
 
 
-def _limits(entry: Entry, causes: set[str]) -> Mapping[str, Likelihood]:
+def _limits(record: Record, causes: set[str]) -> Mapping[str, Likelihood]:
     limits = {}
-    for cause, word in entry.mapping("not_while", default={}).items():
+    for cause, word in record.mapping("not_while", default={}).items():
         if cause not in causes:
-            entry.fail(f"not_while: unknown cause {cause!r}")
+            record.fail(f"not_while: unknown cause {cause!r}")
         if word not in (Likelihood.POSSIBLE, Likelihood.LIKELY):
-            entry.fail(f"not_while.{cause}: expected possible or likely, got {word!r}")
+            record.fail(f"not_while.{cause}: expected possible or likely, got {word!r}")
         limits[cause] = Likelihood(word)
     return MappingProxyType(limits)
 
 
-def _drill(entry: Entry, default: str | None = None) -> str | None:
-    drill = entry.text("drill", default=default or "") or None
+def _drill(record: Record, default: str | None = None) -> str | None:
+    drill = record.text("drill", default=default or "") or None
     if drill is not None and drill not in DRILLS:
-        entry.fail(f"drill: unknown drill {drill!r}")
+        record.fail(f"drill: unknown drill {drill!r}")
     return drill
 
 
-def _rungs(entry: Entry, setting: Setting, level: Level, drill: str | None) -> Iterator[Rung]:
-    for row in entry.rows("rungs"):
+def _rungs(record: Record, setting: Setting, level: Level, drill: str | None) -> Iterator[Rung]:
+    for row in record.rows("rungs"):
         yield Rung(
             words=row.text("as"),
             setting=row.choice("setting", Setting, default=setting),
             level=row.choice("level", Level, default=level),
             drill=_drill(row, drill),
             low_fourth=row.flag("low_fourth"),
-            start=row.number("start", low=0, high=4, whole=True, default=None),
+            start=row.whole("start", 0, 4, default=None),
             dose=_dose(row),
         )
         row.done()
 
 
-def _dose(row: Entry) -> Dose:
-    tempo = row.number("tempo", low=20, high=500, whole=True, default=None)
-    bars = row.number("bars", low=1, high=64, whole=True, default=None)
-    hold = row.number("hold", low=1, high=600, default=None)
+def _dose(row: Record) -> Dose:
+    tempo = row.whole("tempo", 20, 500, default=None)
+    bars = row.whole("bars", 1, 64, default=None)
+    hold = row.number("hold", 1, 600, default=None)
     common = {
-        "sets": row.number("sets", low=1, high=12, whole=True, default=1),
-        "pause": row.number("pause", low=0, high=60, default=0),
-        "rest": row.number("rest", low=0, high=120, default=0),
+        "sets": row.whole("sets", 1, 12, default=1),
+        "pause": row.number("pause", 0, 60, default=0),
+        "rest": row.number("rest", 0, 120, default=0),
         "per": row.text("per", default=""),
         "tempo": tempo,
     }
@@ -229,8 +229,8 @@ def _dose(row: Entry) -> Dose:
     if bars is not None:
         bar_seconds = NOTES_PER_BAR * 60 / (tempo or DEFAULT_TEMPO)
         return Dose(reps=bars, unit="bars", seconds=bar_seconds, **common)
-    reps = row.number("reps", low=1, high=60, whole=True)
+    reps = row.whole("reps", 1, 60)
     if hold is not None:
         return Dose(reps=reps, seconds=hold, is_hold=True, **common)
-    seconds = row.number("seconds", low=0.2, high=600, default=DEFAULT_SECONDS_EACH)
+    seconds = row.number("seconds", 0.2, 600, default=DEFAULT_SECONDS_EACH)
     return Dose(reps=reps, seconds=seconds, unit=row.text("of", default=""), **common)

@@ -1,0 +1,113 @@
+"""Findings as they are entered: a grade, a measured number, or either for single fingers."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from lefthand.case.case import WHOLE_HAND, Finding, Measurement, Source
+from lefthand.case.grading import ANY_BODY, Body, grade_of
+from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.values.errors import InputError
+from lefthand.values.fields import Fields, read_number, read_whole, short
+from lefthand.values.measures import MEASURES, Cuts
+from lefthand.values.vocabulary import FINGERS, Grade, Instrument
+
+FINGER_KEYS = {str(finger): finger for finger in FINGERS}
+
+
+@dataclass(frozen=True, slots=True)
+class Grading:
+    """What a number's grade depends on; `cuts` are edges apart from the usual ones, by measure."""
+
+    body: Body = ANY_BODY
+    cuts: Mapping[str, Cuts] | None = None
+
+
+USUAL = Grading()
+
+
+def check_evidence_id(
+    name: str, item: str, catalogue: Catalogue, instrument: Instrument
+) -> Evidence:
+    """The evidence called `item`, or InputError at `name`."""
+    evidence = catalogue.evidence.get(item)
+    if evidence is None:
+        raise InputError(name, f"unknown evidence {item!r}")
+    if instrument not in evidence.instruments:
+        raise InputError(name, f"{item!r} is not a check for {instrument.value!r}")
+    return evidence
+
+
+def parse_finding(raw: Any, evidence: Evidence, grading: Grading = USUAL) -> Finding:
+    """A finding from what was entered:
+
+    - a grade 0..3, or
+    - {"value": number, "spread"?, "source"?, "grade"?} where the check has a measure; a grade that
+      stands beside the number was decided then and is kept, whatever the edges are now, or
+    - {finger: either of the two} where the check tells fingers apart.
+
+    Raises InputError naming the field.
+    """
+    where = f"observations.{evidence.id}"
+    if is_by_finger(raw):
+        return _by_finger(raw, evidence, where, grading)
+    grade, measured = _one(raw, evidence, where, None, grading)
+    return Finding(grade, measured={WHOLE_HAND: measured} if measured else {})
+
+
+def is_by_finger(raw: Any) -> bool:
+    """True for what is entered finger by finger."""
+    return isinstance(raw, Mapping) and "value" not in raw
+
+
+def with_grades(raw: Any, finding: Finding) -> Any:
+    """What was entered, with the grade that each number has now written beside it."""
+    if not isinstance(raw, Mapping):
+        return raw
+    if not is_by_finger(raw):
+        return {**raw, "grade": finding.grade}
+    return {
+        key: {**each, "grade": finding.by_finger[int(key)]} if isinstance(each, Mapping) else each
+        for key, each in raw.items()
+    }
+
+
+def _by_finger(raw: Mapping[str, Any], evidence: Evidence, where: str, grading: Grading) -> Finding:
+    if not evidence.per_finger:
+        raise InputError(where, f"expected a grade 0 to 3, got {short(dict(raw))}")
+    if not raw:
+        raise InputError(where, "expected at least one finger")
+    grades, measured = {}, {}
+    for key, each in sorted(raw.items(), key=lambda pair: str(pair[0])):
+        finger = FINGER_KEYS.get(key)
+        if finger is None:
+            raise InputError(f"{where}.{key}", "expected a finger 1 to 4")
+        grades[finger], number = _one(each, evidence, f"{where}.{key}", finger, grading)
+        if number is not None:
+            measured[finger] = number
+    return Finding(max(grades.values()), grades, measured)
+
+
+def _one(
+    raw: Any, evidence: Evidence, where: str, finger: int | None, grading: Grading
+) -> tuple[int, Measurement | None]:
+    if not isinstance(raw, Mapping):
+        return read_whole(where, raw, Grade.NONE, Grade.STRONG), None
+    if evidence.measure is None:
+        raise InputError(f"{where}.value", "this check has no measure; expected a grade 0 to 3")
+    fields = Fields(raw, where)
+    measured = Measurement(
+        value=fields.read("value", read_number),
+        unit=MEASURES[evidence.measure].unit,
+        spread=fields.number("spread", 0, 1e6, default=None),
+        source=fields.choice("source", Source, default=Source.TYPED),
+    )
+    decided = fields.whole("grade", Grade.NONE, Grade.STRONG, default=None)
+    fields.done()
+    try:
+        grade = grade_of(
+            evidence.measure, measured.value, body=grading.body, finger=finger, cuts=grading.cuts
+        )
+    except InputError as error:
+        raise InputError(f"{where}.value", error.problem) from error
+    return grade if decided is None else decided, measured

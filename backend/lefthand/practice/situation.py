@@ -1,0 +1,44 @@
+"""The situation that a week is planned for: everything that rules, choice and doses read."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from lefthand.case.case import Case, Finding
+from lefthand.case.ways import way_value
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.reason.diagnosis import Diagnosis
+from lefthand.reason.safety import Safety, is_loose_by_score
+from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Likelihood
+
+
+@dataclass(frozen=True, slots=True)
+class Situation:
+    """A diagnosis as practice sees it. Built once a lesson and handed on."""
+
+    diagnosis: Diagnosis
+    catalogue: Catalogue
+
+    @property
+    def case(self) -> Case:
+        return self.diagnosis.case
+
+    @property
+    def findings(self) -> Mapping[str, Finding]:
+        """What was checked; a complaint alone is not among it."""
+        return self.diagnosis.case.findings
+
+    @property
+    def safety(self) -> Safety:
+        return self.diagnosis.safety
+
+    def is_at_least(self, cause: str, word: Likelihood) -> bool:
+        edge = LIKELY_ABOVE if word is Likelihood.LIKELY else POSSIBLE_ABOVE
+        return self.diagnosis.probability(cause) > edge
+
+    @property
+    def has_loose_joints(self) -> bool:
+        """Possible by the signs, or by the nine-point score alone at or above its cut-off."""
+        return self.is_at_least("joint_laxity", Likelihood.POSSIBLE) or is_loose_by_score(self.case)
+
+    def way(self, key: str) -> str:
+        return way_value(self.case.way_of_teaching, self.catalogue, key)

@@ -1,0 +1,65 @@
+"""What can be measured, in which unit, and where numbers turn into grades.
+
+The edges are working judgement of teaching practice, with no published source. A teacher may set
+other edges; a way of teaching may have its own.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+Cuts = tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """What is measured.
+
+    `cuts` are the edges between grades 0|1, 1|2 and 2|3. `higher_is_worse` tells the direction.
+    `low` and `high` bound what can be measured at all.
+    """
+
+    unit: str
+    words: str
+    cuts: Cuts
+    higher_is_worse: bool
+    low: float
+    high: float
+
+
+_SCORE = Measure("points of 9", "nine-point looseness score", (0, 0, 0), True, 0, 9)
+MEASURES: Mapping[str, Measure] = {
+    "hold_seconds": Measure("s", "seconds held without the left hand", (4, 2, 1), False, 0, 600),
+    "reach_margin": Measure(
+        "%", "easy span more than the needed span", (0, -8, -15), False, -100, 300
+    ),
+    "laxity_score": _SCORE,
+    "elbow_offset": Measure(
+        "hand-widths", "elbow away from its plumb line", (0.25, 0.5, 1), True, -6, 6
+    ),
+    "tip_angle": Measure(
+        "degrees", "fingertip joint, bent is positive", (10, 0, -10), False, -90, 120
+    ),
+    "middle_angle": Measure(
+        "degrees", "middle joint, bent is positive", (30, 15, 0), False, -90, 140
+    ),
+    "arch_seconds": Measure("s", "seconds the shape is kept, of five", (5, 3, 1), False, 0, 60),
+    "pressure_slack": Measure(
+        "share", "least effort that stays clear, of the usual effort", (0.8, 0.6, 0.4), False, 0, 1
+    ),
+    "fourth_cents": Measure(
+        "cents", "fourth against its target", (-10, -20, -35), False, -600, 600
+    ),
+    "vibrato_share": Measure(
+        "share", "vibrato width, of that of the other fingers", (0.7, 0.5, 0.25), False, 0, 20
+    ),
+    "neighbour_share": Measure(
+        "share", "share of the note that rings", (0.8, 0.5, 0.2), False, 0, 1
+    ),
+    "evenness_rise": Measure("points", "unevenness, fast minus slow", (2, 5, 10), True, -100, 300),
+    "shrink_cents": Measure(
+        "cents", "third and fourth, fast minus slow", (-5, -12, -25), False, -600, 600
+    ),
+    "share_before_tight": Measure(
+        "share", "share played before it tightens", (1, 0.75, 0.4), False, 0, 1
+    ),
+}
