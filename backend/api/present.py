@@ -50,13 +50,14 @@ from studio.services.decisions import objections
 from studio.services.entries import KINDS, undoable_entries
 from studio.services.findings import age_at, findings_of, way_of_teaching
 from studio.services.flags import home_pain, open_flags, open_reasons
-from studio.services.keep_alive import Reminder, reminders
+from studio.services.keep_alive import Reminder
 from studio.services.known import focus_of, known_items, known_words
 from studio.services.lessons import DayRow, plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.players import PLAIN_FACTS
-from studio.services.reviews import ItemReview, item_dose
-from studio.services.timeline import build_timeline
+from studio.services.records import item_dose
+from studio.services.reviews import ItemReview
+from studio.services.timeline import LESSONS_SHOWN, Row, build_timeline
 
 FINGER_PLACES = {"tip", "middle", "finger"}
 
@@ -105,15 +106,16 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
         focus=[causes[c].name for c in row.focus],
         minutes=row.minutes,
         due=[causes[c].name for c in row.due],
-        last_lesson=row.last_lesson.date if row.last_lesson else None,
+        last_lesson=row.last_on,
         lesson_today=row.today.pk if row.today else None,
         flag=stop_out(row.flags),
         pain=pain_out(row.pain),
     )
 
 
-def player_out(player: Player, on: date) -> PlayerOut:
-    timeline = build_timeline(player, on)
+def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
+    """`whole`: with all lessons, not only the newest."""
+    timeline = build_timeline(player, on, None if whole else LESSONS_SHOWN)
     causes = load_catalogue().causes
     return PlayerOut(
         player=player_brief(player, on),
@@ -134,14 +136,7 @@ def player_out(player: Player, on: date) -> PlayerOut:
                 evidence=row.evidence.id,
                 label=row.evidence.label,
                 change=row.change,
-                cells=[
-                    TimelineCell(
-                        lesson=lesson.pk,
-                        grade=finding.grade if finding else None,
-                        fingers=_worst_fingers(finding),
-                    )
-                    for lesson, finding in zip(timeline.lessons, row.findings, strict=True)
-                ],
+                cells=[_cell_out(lesson, row) for lesson in timeline.lessons],
             )
             for row in timeline.rows
         ],
@@ -155,7 +150,8 @@ def player_out(player: Player, on: date) -> PlayerOut:
             for ladder in timeline.ladders
         ],
         headline=timeline.headline,
-        reminders=[_reminder_out(each) for each in reminders(timeline.lessons, on)],
+        hidden=timeline.hidden,
+        reminders=[_reminder_out(each) for each in timeline.reminders],
         flags=[flag_out(f) for f in player.red_flags.all()],
         stop=stop_out(open_flags(player)),
         pain=pain_out(home_pain(player, on)),
@@ -171,17 +167,19 @@ def _facts(player: Player) -> PlayerIn:
     )
 
 
-def _worst_fingers(finding: Finding | None) -> list[int]:
-    if finding is None or not finding.grade:
-        return []
-    return [f for f, g in finding.by_finger.items() if g == finding.grade]
+def _cell_out(lesson: Lesson, row: Row) -> TimelineCell:
+    seen = row.seen.get(lesson.pk)
+    return TimelineCell(
+        lesson=lesson.pk,
+        grade=seen.grade if seen else None,
+        fingers=list(seen.fingers) if seen else [],
+    )
 
 
 def lesson_out(lesson: Lesson) -> LessonOut:
     view = LessonView(lesson)
     diagnosis = view.diagnosis
-    earlier = view.history.real_earlier[::-1]
-    look = lesson_look(view, earlier[0] if earlier else None)
+    look = lesson_look(view, view.history.last_real)
     return LessonOut(
         id=lesson.pk,
         revision=lesson.revision,
@@ -195,7 +193,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         look_order=lesson.look_order,
         findings={name: _finding_out(name, f, view) for name, f in view.case.findings.items()},
         says=view.says,
-        previous=_previous(earlier),
+        previous=_previous(view.history.last_looked),
         causes=[_cause_out(v, view) for v in diagnosis.causes],
         focus=_focus_out(view),
         engine_focus=list(diagnosis.engine_focus),
@@ -244,7 +242,7 @@ def _reminder_out(reminder: Reminder) -> ReminderOut:
         since=kept.since,
         clean=kept.clean,
         returned=kept.returned,
-        helped=[catalogue.exercises[name].name for name in reminder.helped],
+        helped=[catalogue.exercises[name].name for name in kept.helped],
     )
 
 
@@ -268,25 +266,23 @@ def _finding_out(name: str, finding: Finding, view: LessonView) -> FindingOut:
     )
 
 
-def _previous(earlier: list[Lesson]) -> PreviousOut | None:
-    """The newest earlier lesson in which something was looked at."""
-    for lesson in earlier:
-        findings = findings_of(lesson)
-        if findings:
-            return PreviousOut(
-                lesson=lesson.pk,
-                date=lesson.date,
-                findings={
-                    name: FindingOut(
-                        grade=f.grade,
-                        by_finger={str(k): g for k, g in f.by_finger.items()},
-                        value=f.value,
-                        accepted=None,
-                    )
-                    for name, f in findings.items()
-                },
+def _previous(lesson: Lesson | None) -> PreviousOut | None:
+    """What the newest earlier lesson saw in which something was looked at."""
+    if lesson is None:
+        return None
+    return PreviousOut(
+        lesson=lesson.pk,
+        date=lesson.date,
+        findings={
+            name: FindingOut(
+                grade=f.grade,
+                by_finger={str(k): g for k, g in f.by_finger.items()},
+                value=f.value,
+                accepted=None,
             )
-    return None
+            for name, f in findings_of(lesson).items()
+        },
+    )
 
 
 def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:

@@ -10,7 +10,7 @@ from studio.models import HomeDay, Lesson, PlanItem
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.home import HomeWeek, last_home_days, planned_dates
-from studio.services.reviews import item_dose
+from studio.services.records import item_dose
 
 
 def home_out(week: HomeWeek) -> HomeOut:

@@ -289,6 +289,36 @@ class HomeDay(models.Model):
         return f"{self.date}: {self.done}"
 
 
+class StoredStanding(models.Model):
+    """Where the player stands before a day, so that it need not be told anew from all lessons.
+
+    Made from the other records and never the only place of anything. `made_by`: the rules and the
+    knowledge that it was made with.
+    """
+
+    player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="standing")
+    before = models.DateField()
+    made_by = models.CharField(max_length=16)
+    data = models.JSONField()
+
+    def __str__(self) -> str:
+        return f"{self.player} before {self.before}"
+
+
+class SettledCauses(models.Model):
+    """What the player's lessons have settled: {cause: "confirmed" or "refuted"}.
+
+    Made from the other records. `after`: only lessons after this day count.
+    """
+
+    player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="settled")
+    after = models.DateField(null=True)
+    verdicts = models.JSONField(default=dict)
+
+    def __str__(self) -> str:
+        return f"{self.player}: {len(self.verdicts)} settled"
+
+
 class LessonEntry(models.Model):
     """The log of a lesson: every entry with what stood there before, so that it can be undone.
 

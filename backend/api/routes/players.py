@@ -53,8 +53,9 @@ def change_player(request: HttpRequest, player_id: int, data: PlayerIn) -> Playe
 
 
 @router.get("/{int:player_id}", response=PlayerOut)
-def read_player(request: HttpRequest, player_id: int) -> PlayerOut:
-    return player_out(player_of(request.user, player_id), today())
+def read_player(request: HttpRequest, player_id: int, whole: bool = False) -> PlayerOut:
+    """`whole`: with all lessons, not only the newest."""
+    return player_out(player_of(request.user, player_id), today(), whole=whole)
 
 
 @router.post("/{int:player_id}/lessons", response=LessonOut)

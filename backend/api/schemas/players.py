@@ -114,9 +114,12 @@ class ReminderOut(Schema):
 
 
 class PlayerOut(Schema):
+    """`lessons`: the newest ones, oldest first; `hidden`: how many stand before them."""
+
     player: PlayerBrief
     facts: PlayerIn
     lessons: list[TimelineLesson]
+    hidden: int
     rows: list[TimelineRow]
     ladders: list[LadderOut]
     headline: str

@@ -72,6 +72,18 @@ def with_grades(raw: Any, finding: Finding) -> Any:
     }
 
 
+def decided_grades(raw: Any) -> tuple[int, dict[int, int]]:
+    """(grade, grades by finger) of what was entered with its grades; see `with_grades`."""
+    if not is_by_finger(raw):
+        return _decided(raw), {}
+    by_finger = {int(key): _decided(each) for key, each in raw.items()}
+    return max(by_finger.values()), by_finger
+
+
+def _decided(raw: Any) -> int:
+    return int(raw["grade"] if isinstance(raw, Mapping) else raw)
+
+
 def _by_finger(raw: Mapping[str, Any], evidence: Evidence, where: str, grading: Grading) -> Finding:
     if not evidence.per_finger:
         raise InputError(where, f"expected a grade 0 to 3, got {short(dict(raw))}")

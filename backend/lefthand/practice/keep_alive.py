@@ -6,8 +6,8 @@ clean look that was due goes on to the next interval, a late one past all that i
 before it is due changes nothing; clear signs are a return whenever they are seen.
 """
 
-from collections.abc import Sequence
-from dataclasses import dataclass, field
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from lefthand.catalogue.catalogue import Catalogue
@@ -16,21 +16,41 @@ from lefthand.values.vocabulary import Grade
 
 RECHECK_WEEKS = (2, 4, 8, 16)
 SIGNS_SHOWN = 3
+HELPED_SHOWN = 3
+
+
+@dataclass(frozen=True, slots=True)
+class Watch:
+    """How one cause that was a focus went so far.
+
+    signs: what it showed in. since: when they were gone, None while they never were. clean:
+    intervals since then after which a look found it still gone. returned: when they were back.
+    given: exercises that were given while it was the focus, the last ones first; helped: those of
+    them that were given before its signs were gone.
+    """
+
+    signs: tuple[str, ...] = ()
+    since: date | None = None
+    clean: int = 0
+    returned: date | None = None
+    given: tuple[str, ...] = ()
+    helped: tuple[str, ...] = ()
+
+
+Watches = Mapping[str, Watch]
 
 
 @dataclass(frozen=True, slots=True)
 class Kept:
-    """A cause whose signs were gone on `since`.
-
-    clean: intervals since then after which a look found it still gone. returned: when its signs
-    were back, None while they are gone. signs: the checks to make again, most telling first.
-    """
+    """A cause whose signs were gone on `since`. signs: the checks to make again, most telling
+    first; the other fields as in `Watch`."""
 
     cause: str
     since: date
     clean: int
     returned: date | None
     signs: tuple[str, ...]
+    helped: tuple[str, ...] = ()
 
     @property
     def due(self) -> date | None:
@@ -40,60 +60,85 @@ class Kept:
         return self.since + timedelta(weeks=RECHECK_WEEKS[self.clean])
 
 
-@dataclass(slots=True)
-class _Course:
-    """How one cause went so far."""
-
-    signs: set[str] = field(default_factory=set)
-    since: date | None = None
-    clean: int = 0
-    returned: date | None = None
-
-
-def kept_causes(lessons: Sequence[tuple[date, LessonFacts]], catalogue: Catalogue) -> list[Kept]:
-    """All causes that were resolved once, from a player's lessons, oldest first."""
-    courses: dict[str, _Course] = {}
-    for day, facts in lessons:
-        for cause in facts.focus:
-            courses.setdefault(cause, _Course())
-        for cause, course in courses.items():
-            _follow(course, cause, day, facts, catalogue)
+def kept_causes(watches: Watches, catalogue: Catalogue) -> list[Kept]:
+    """All causes that were resolved once."""
     return [
         Kept(
             cause,
-            course.since,
-            course.clean,
-            course.returned,
-            _most_telling(course.signs, cause, catalogue),
+            watch.since,
+            watch.clean,
+            watch.returned,
+            _most_telling(watch.signs, cause, catalogue),
+            watch.helped,
         )
-        for cause, course in courses.items()
-        if course.since is not None
+        for cause, watch in watches.items()
+        if watch.since is not None
     ]
 
 
-def _follow(
-    course: _Course, cause: str, day: date, facts: LessonFacts, catalogue: Catalogue
-) -> None:
-    again = {name: grade for name, grade in facts.grades.items() if name in course.signs}
-    asked = _most_telling(course.signs, cause, catalogue)
+def watched(
+    watches: Watches,
+    on: date,
+    facts: LessonFacts,
+    catalogue: Catalogue,
+    given: Sequence[str] = (),
+) -> dict[str, Watch]:
+    """The watches with one lesson more. `given`: the exercises of its plan."""
+    fresh = {cause: Watch() for cause in facts.focus if cause not in watches}
+    after = {**watches, **fresh}
+    return {
+        cause: _followed(watch, cause, on, facts, given, catalogue)
+        for cause, watch in after.items()
+    }
+
+
+def _followed(
+    watch: Watch,
+    cause: str,
+    on: date,
+    facts: LessonFacts,
+    given: Sequence[str],
+    catalogue: Catalogue,
+) -> Watch:
+    is_focus = cause in facts.focus
+    moved = _moved(watch, cause, on, facts, catalogue)
+    if not is_focus:
+        return moved
+    signs = {*moved.signs, *_shows(cause, facts, catalogue)}
+    aiming = [name for name in given if cause in catalogue.exercises[name].aims]
+    newest_first = tuple(dict.fromkeys((*aiming, *moved.given)))
+    return replace(moved, signs=tuple(sorted(signs)), given=newest_first)
+
+
+def _moved(watch: Watch, cause: str, on: date, facts: LessonFacts, catalogue: Catalogue) -> Watch:
+    """Gone, still gone, or back, by what was looked at again."""
+    again = {name: facts.grades[name] for name in watch.signs if name in facts.grades}
+    asked = _most_telling(watch.signs, cause, catalogue)
     enough = bool(again) and 2 * sum(name in again for name in asked) >= len(asked)
     gone = enough and not any(again.values())
-    back = cause in facts.focus or any(grade >= Grade.CLEAR for grade in again.values())
-    is_resolved = course.since is not None and course.returned is None
-    if is_resolved and back:
-        course.returned = day
-    elif course.since is not None and is_resolved and gone:
-        course.clean = _intervals_covered(course.since, course.clean, day, facts.is_harder)
-    elif not is_resolved and gone and cause not in facts.focus:
-        course.since, course.clean, course.returned = day, 0, None
-    if cause in facts.focus:
-        course.signs |= {
-            name
-            for name, grade in facts.grades.items()
-            if grade > 0
-            and cause in catalogue.evidence[name].causes
-            and not catalogue.evidence[name].is_trial
-        }
+    is_focus = cause in facts.focus
+    is_back = is_focus or any(grade >= Grade.CLEAR for grade in again.values())
+    if watch.since is not None and watch.returned is None:
+        if is_back:
+            return replace(watch, returned=on)
+        if gone:
+            covered = _intervals_covered(watch.since, watch.clean, on, facts.is_harder)
+            return replace(watch, clean=covered)
+        return watch
+    if gone and not is_focus:
+        helped = watch.given[:HELPED_SHOWN]
+        return replace(watch, since=on, clean=0, returned=None, helped=helped)
+    return watch
+
+
+def _shows(cause: str, facts: LessonFacts, catalogue: Catalogue) -> set[str]:
+    return {
+        name
+        for name, grade in facts.grades.items()
+        if grade > 0
+        and cause in catalogue.evidence[name].causes
+        and not catalogue.evidence[name].is_trial
+    }
 
 
 def _intervals_covered(since: date, clean: int, day: date, is_harder: bool) -> int:
@@ -102,6 +147,6 @@ def _intervals_covered(since: date, clean: int, day: date, is_harder: bool) -> i
     return min(max(clean + is_harder, passed), len(RECHECK_WEEKS))
 
 
-def _most_telling(signs: set[str], cause: str, catalogue: Catalogue) -> tuple[str, ...]:
+def _most_telling(signs: Sequence[str], cause: str, catalogue: Catalogue) -> tuple[str, ...]:
     ranked = sorted(signs, key=lambda name: (-catalogue.evidence[name].causes[cause], name))
     return tuple(ranked[:SIGNS_SHOWN])

@@ -9,7 +9,6 @@ load. So that small whole doses do not stay what they are for ever (8 repetition
 still 8), growth that was allowed and not used is kept until it makes one repetition.
 """
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -26,21 +25,26 @@ class GivenLoad:
     step: float
 
 
-def load_limit(given: Sequence[GivenLoad], pauses: Sequence[date]) -> float | None:
-    """Most seconds of work for the coming week; None when there was no load before.
+@dataclass(frozen=True, slots=True)
+class LoadCourse:
+    """Where the load stands after some weeks: the last one given and the limit that it left."""
 
-    `given`: plans in any order. `pauses`: days on which a break ended or a stop was lifted; a plan
-    of the same day comes after it.
-    """
-    limit = last = None
-    loads = sorted((each for each in given if each.seconds > 0), key=lambda each: each.on)
-    ended = sorted(pauses)
-    for load in loads:
-        if last is not None and any(last.on < day <= load.on for day in ended):
-            limit = last.seconds * SHARE_AFTER_PAUSE
+    last: GivenLoad | None = None
+    limit: float | None = None
+
+    def after(self, load: GivenLoad, pause: date | None) -> "LoadCourse":
+        """The course with one more plan. `pause`: the newest day up to it on which a break ended or
+        a stop was lifted; a plan of the same day comes after it."""
+        if load.seconds <= 0:
+            return self
+        limit = self.limit_after(pause)
         kept = 0.0 if limit is None else min(limit * WEEKLY_GROWTH, load.seconds + load.step)
-        limit = max(load.seconds * WEEKLY_GROWTH, kept)
-        last = load
-    if last is not None and any(last.on < day for day in ended):
-        return last.seconds * SHARE_AFTER_PAUSE
-    return limit
+        return LoadCourse(load, max(load.seconds * WEEKLY_GROWTH, kept))
+
+    def limit_after(self, pause: date | None) -> float | None:
+        """Most seconds of work for the coming week; None when there was no load before."""
+        if self.last is None:
+            return None
+        if pause is not None and pause > self.last.on:
+            return self.last.seconds * SHARE_AFTER_PAUSE
+        return self.limit

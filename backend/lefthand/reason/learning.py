@@ -53,20 +53,23 @@ def starting_value(cause: Cause, counts: Mapping[str, Count]) -> float:
     return counts.get(cause.id, Count()).mean(cause.prior)
 
 
-def count_verdicts(
-    players: Iterable[Sequence[LessonFacts]], catalogue: Catalogue
-) -> dict[str, Count]:
+def verdicts(lessons: Sequence[LessonFacts], catalogue: Catalogue) -> dict[str, Verdict]:
+    """What one player's lessons, oldest first, have settled, by cause."""
+    spoken = sorted({c for each in lessons for c in (*each.focus, *each.dismissed)})
+    found = {cause: verdict(cause, lessons, catalogue) for cause in spoken}
+    return {cause: settled for cause, settled in found.items() if settled is not None}
+
+
+def count_verdicts(players: Iterable[Mapping[str, Verdict]]) -> dict[str, Count]:
     """Verdicts over all players, by cause; causes that were never settled are left out."""
     counts: dict[str, Count] = {}
-    for lessons in players:
-        for cause in {c for each in lessons for c in (*each.focus, *each.dismissed)}:
-            found = verdict(cause, lessons, catalogue)
-            if found is not None:
-                now = counts.get(cause, Count())
-                counts[cause] = Count(
-                    now.confirmed + (found is Verdict.CONFIRMED),
-                    now.refuted + (found is Verdict.REFUTED),
-                )
+    for settled in players:
+        for cause, found in settled.items():
+            now = counts.get(cause, Count())
+            counts[cause] = Count(
+                now.confirmed + (found is Verdict.CONFIRMED),
+                now.refuted + (found is Verdict.REFUTED),
+            )
     return counts
 
 

@@ -7,7 +7,7 @@ from datetime import date, timedelta
 from unittest import TestCase
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.practice.keep_alive import kept_causes
+from lefthand.practice.keep_alive import kept_causes, watched
 from lefthand.reason.learning import LessonFacts
 
 CATALOGUE = load_catalogue()
@@ -19,11 +19,17 @@ GONE = {"web.closed": 0, "thumb.locked": 0}
 
 def course(*lessons):
     """Lessons as (weeks from the start, is it the focus, grades)."""
-    facts = [
+    return kept_after(
         (START + timedelta(weeks=weeks), LessonFacts((GRIP,) if focus else (), frozenset(), grades))
         for weeks, focus, grades in lessons
-    ]
-    return kept_causes(facts, CATALOGUE)
+    )
+
+
+def kept_after(lessons):
+    watches = {}
+    for on, facts in lessons:
+        watches = watched(watches, on, facts, CATALOGUE)
+    return kept_causes(watches, CATALOGUE)
 
 
 class KeepAlive(TestCase):
@@ -55,7 +61,7 @@ class KeepAlive(TestCase):
             (START + timedelta(weeks=weeks), LessonFacts((GRIP,) if focus else (), frozenset(), grades,
              is_harder=weeks == 5)) for weeks, focus, grades in lessons
         ]  # fmt: skip
-        (kept,) = kept_causes(facts, CATALOGUE)
+        (kept,) = kept_after(facts)
         self.assertEqual(kept.clean, 1)
 
     def test_half_of_the_signs_that_are_asked_is_enough(self):

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from lefthand.case.parsing import parse_case
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.diagnosis import diagnose
-from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts, verdict
+from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts, verdict, verdicts
 
 CATALOGUE = load_catalogue()
 GRIP = "thumb_index_grip"
@@ -43,9 +43,8 @@ class Verdicts(TestCase):
 
     def test_a_player_counts_once_however_many_lessons(self):
         shows, eased = facts(GRIP, web_closed=3), facts(GRIP, web_closed=1)
-        counts = count_verdicts(
-            [[shows, eased, eased, eased], [facts(dismissed=[GRIP])], [shows]], CATALOGUE
-        )
+        players = [[shows, eased, eased, eased], [facts(dismissed=[GRIP])], [shows]]
+        counts = count_verdicts(verdicts(lessons, CATALOGUE) for lessons in players)
         self.assertEqual(counts, {GRIP: Count(1, 1)})
 
 

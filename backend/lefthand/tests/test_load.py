@@ -7,7 +7,7 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from lefthand.practice.load import GivenLoad, load_limit
+from lefthand.practice.load import GivenLoad, LoadCourse
 
 START = date(2026, 1, 5)
 
@@ -18,8 +18,12 @@ def week(number):
 
 def limit(*loads, pauses=()):
     """Limit after loads of the weeks 0, 1, ..., with pauses that ended in these weeks."""
-    given = [GivenLoad(week(n), seconds, step=1) for n, seconds in enumerate(loads)]
-    return load_limit(given, [week(n) for n in pauses])
+    ended = [week(n) for n in pauses]
+    course = LoadCourse()
+    for number, seconds in enumerate(loads):
+        pause = max((day for day in ended if day <= week(number)), default=None)
+        course = course.after(GivenLoad(week(number), seconds, step=1), pause)
+    return course.limit_after(max(ended, default=None))
 
 
 class LoadLimit(TestCase):

@@ -20,7 +20,7 @@ from studio.services.findings import way_of_teaching
 from studio.services.home import HomeWeek
 from studio.services.known import known_items
 from studio.services.lessons import practice_dates
-from studio.services.reviews import item_dose
+from studio.services.records import item_dose
 
 WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}

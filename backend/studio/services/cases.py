@@ -1,7 +1,6 @@
 """From records to the core's case and back: what is known of a player at a lesson."""
 
 from dataclasses import dataclass
-from datetime import timedelta
 from functools import cached_property
 from typing import Any
 
@@ -14,6 +13,7 @@ from lefthand.practice.plan import Plan
 from lefthand.practice.planning import Alternative, alternatives, plan_week
 from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
+from lefthand.practice.standing import break_now, load_limit, passed_rungs, recent_focus
 from lefthand.reason.diagnosis import Diagnosis, Looking, diagnose
 from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
@@ -27,12 +27,12 @@ from studio.services.findings import (
     way_of_teaching,
     youngest_age_at,
 )
-from studio.services.flags import days_since_lift, home_pain, lesson_safety
-from studio.services.history import History, load_history
+from studio.services.flags import home_pain, lesson_safety
+from studio.services.history import History
 from studio.services.known import dismissed_in, focus_of, known_words
-from studio.services.reviews import ItemReview, limit_of_load, passed_rungs, review_last_plan
+from studio.services.records import weeks_idle
+from studio.services.reviews import ItemReview, review_last_plan
 
-RECENT_FOCUS_DAYS = 7
 SHORT_BREAK_DAYS = 7 * SHORT_BREAK_WEEKS
 
 
@@ -48,7 +48,7 @@ class LessonView:
 
     @cached_property
     def history(self) -> History:
-        return load_history(self.lesson)
+        return History(self.lesson)
 
     @cached_property
     def case(self) -> Case:
@@ -80,9 +80,9 @@ class LessonView:
 
         Getting better makes a cause less likely long before it is gone; work on it goes on.
         """
-        if not self.history.last_focus:
+        if not self.history.standing.focus:
             return None
-        cause = self.history.last_focus[0]
+        cause = self.history.standing.focus[0]
         dismissed = cause in dismissed_in(self.lesson)
         shows = any(
             finding.grade > 0 and cause in self.catalogue.evidence[name].causes
@@ -149,13 +149,14 @@ class LessonView:
 
     @cached_property
     def load_limit(self) -> float | None:
-        return limit_of_load(self.history)
+        return load_limit(self.history.standing, self.history.record)
 
 
 def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
     """The lesson as `jolf-case/1`."""
     player = lesson.player
-    break_weeks, days_back = history.break_now
+    before, record = history.standing, history.record
+    away = break_now(before, record)
     data: dict[str, Any] = {
         "format": "jolf-case/1",
         "instrument": player.instrument,
@@ -164,14 +165,13 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
         "observations": observed(lesson),
         "reports": _told(lesson),
         "hours_a_day": player.hours_a_day,
-        "break_weeks": break_weeks,
-        "days_back": days_back,
-        "passed": passed_rungs(history),
-        "recent_focus": recent_focus(history),
+        "break_weeks": away.weeks if away else 0,
+        "days_back": (lesson.date - away.on).days if away else 0,
+        "passed": passed_rungs(before, record, load_catalogue()),
+        "recent_focus": recent_focus(before, record),
     }
-    lifted = days_since_lift(history.flags, lesson.date)
-    if lifted is not None:
-        data["days_since_lift"] = lifted
+    if record.lifted is not None:
+        data["days_since_lift"] = (lesson.date - record.lifted).days
     complaint = load_catalogue().evidence.get(lesson.complaint)
     if complaint is not None and player.instrument in complaint.instruments:
         data["complaint"] = complaint.id
@@ -217,14 +217,8 @@ def asks_pain(lesson: Lesson) -> bool:
 
 def weeks_away(lesson: Lesson, history: History) -> int | None:
     """Whole weeks without a lesson or practice when that is long enough to ask about; else None."""
-    if not history.earlier or (lesson.date - history.earlier[-1].date).days < SHORT_BREAK_DAYS:
+    newest = history.standing.newest
+    if newest is None or (lesson.date - newest).days < SHORT_BREAK_DAYS:
         return None
-    weeks = int(history.weeks_idle(history.earlier[-1].date, lesson.date))
+    weeks = int(weeks_idle(lesson.player_id, newest, lesson.date))
     return weeks if weeks >= SHORT_BREAK_WEEKS else None
-
-
-def recent_focus(history: History) -> list[str]:
-    """Causes that were the focus in the seven days before the lesson."""
-    since = history.lesson.date - timedelta(days=RECENT_FOCUS_DAYS)
-    recent = [each for each in history.earlier if each.date >= since]
-    return sorted({cause for each in recent for cause in focus_of(each)})

@@ -16,7 +16,7 @@ from studio.errors import StudioError
 from studio.models import Focus, Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.known import known_items
-from studio.services.reviews import item_dose
+from studio.services.records import item_dose, lesson_rows
 
 MAX_PLAN_ITEMS = 6
 
@@ -29,7 +29,7 @@ def read_focus(lesson: Lesson) -> list[str] | None:
 def write_focus(lesson: Lesson, causes: list[str]) -> None:
     """Store the decided causes in order, each with the engine's view of it; [] undecides."""
     lesson.focuses.all().delete()
-    view = LessonView(Lesson.objects.get(pk=lesson.pk))
+    view = LessonView(lesson_rows().get(pk=lesson.pk))
     known = {v.cause: v for v in view.diagnosis.causes}
     for rank, cause in enumerate(causes, start=1):
         if cause not in known:
@@ -74,7 +74,7 @@ def write_plan(lesson: Lesson, value: Any) -> None:
         return
     if not isinstance(value, list) or len(value) > MAX_PLAN_ITEMS:
         raise InputError("plan", f"expected a list of at most {MAX_PLAN_ITEMS} exercises")
-    view = LessonView(Lesson.objects.get(pk=lesson.pk))
+    view = LessonView(lesson_rows().get(pk=lesson.pk))
     if view.safety.is_red:
         raise StudioError("paused")
     wishes = [_read_wish(f"plan.{n}", row, view) for n, row in enumerate(value, start=1)]

@@ -11,9 +11,9 @@ from typing import Any
 from django.db import transaction
 
 from lefthand.case.case import Case
-from lefthand.reason.safety import EASE_OFF_DAYS, Safety, SafetyLevel, assess_safety, red_reasons
+from lefthand.reason.safety import Safety, SafetyLevel, assess_safety, red_reasons
 from studio.errors import StudioError
-from studio.models import HomeDay, Lesson, Player, RedFlag
+from studio.models import HomeDay, Lesson, Player, RedFlag, StoredStanding
 
 LETTERS_OF_A_NOTE = 10
 WORDS_OF_A_NOTE = 2
@@ -57,18 +57,6 @@ def home_pain(player: Player, on: date) -> HomeDay | None:
         lesson__player=player, date__gte=on - timedelta(days=HOME_PAIN_DAYS), pain__gt=0
     )
     return logs.filter(date__lte=on + timedelta(days=1)).order_by("date").last()
-
-
-def days_since_lift(flags: Sequence[RedFlag], on: date) -> int | None:
-    """Days since the newest lifting of a true stop, up to the day `on`; None when there was
-    none."""
-    lifted = [f.lifted_on for f in flags if f.lifted_on and not f.mistaken and f.lifted_on <= on]
-    return (on - max(lifted)).days if lifted else None
-
-
-def is_easing_after_stop(flags: Sequence[RedFlag], on: date) -> bool:
-    days = days_since_lift(flags, on)
-    return days is not None and days < EASE_OFF_DAYS
 
 
 def keep_flag_in_step(lesson: Lesson, case: Case) -> None:
@@ -165,6 +153,7 @@ def lift_flags(
     if not flags:
         raise StudioError("not_found", "flag", "no flag is up")
     lifted = [flag for flag in flags if _lift(flag, note, on, seen)]
+    StoredStanding.objects.filter(player=player, before__gt=on).delete()
     if not lifted:
         raise StudioError("conflict", "flag", "there is a new reason to stop; read it first")
     return lifted[0]

@@ -9,7 +9,7 @@ from datetime import date, timedelta
 from typing import Any
 
 from django.db import transaction
-from django.db.models import Prefetch, QuerySet
+from django.db.models import OuterRef, Q, QuerySet, Subquery
 
 from lefthand.case.case import Finding
 from lefthand.case.findings import check_evidence_id, is_by_finger
@@ -39,7 +39,6 @@ from studio.services.lessons import (
     glance_lesson,
     pain_in_week,
     players_of,
-    recent_pain,
 )
 
 MAX_NAME = 80
@@ -215,26 +214,27 @@ def _grades(findings: dict[str, Finding], checks: Sequence[str]) -> dict[str, in
 
 
 def _rows(group: Group, on: date) -> list[SweepRow]:
-    lessons = Lesson.objects.filter(date__lte=on).prefetch_related("observations")
-    lessons = lessons.select_related("player__teacher__studio_settings").order_by("date", "pk")
-    players = group.players.order_by("name").prefetch_related(
-        Prefetch("lessons", lessons, to_attr="lessons_so_far"),
-        Prefetch("red_flags", RedFlag.objects.filter(lifted_on__isnull=True), to_attr="flags_up"),
-        recent_pain(on),
+    earlier = Lesson.objects.filter(player=OuterRef("pk"), date__lt=on, observations__isnull=False)
+    players = list(
+        group.players.order_by("name")
+        .annotate(looked=Subquery(earlier.order_by("-date").values("pk")[:1]))
+        .prefetch_related("red_flags")
     )
-    return [_row(player, on) for player in players]
-
-
-def _row(player: Player, on: date) -> SweepRow:
-    so_far: list[Lesson] = player.lessons_so_far  # type: ignore[attr-defined]
-    flags: list[RedFlag] = player.flags_up  # type: ignore[attr-defined]
-    today = next((lesson for lesson in so_far if lesson.date == on), None)
-    before = [lesson for lesson in so_far if lesson.date < on and lesson.observations.all()]
-    return SweepRow(
-        player=player,
-        lesson=today,
-        now=findings_of(today) if today else {},
-        before=findings_of(before[-1]) if before else {},
-        flags=flags,
-        pain=pain_in_week(player, on),
-    )
+    ids = [player.pk for player in players]
+    wanted = Q(pk__in=[player.looked for player in players]) | Q(player__in=ids, date=on)
+    lessons = Lesson.objects.filter(wanted).select_related("player__teacher__studio_settings")
+    found = list(lessons.prefetch_related("observations"))
+    now = {lesson.player_id: lesson for lesson in found if lesson.date == on}
+    before = {lesson.player_id: lesson for lesson in found if lesson.date < on}
+    pain = pain_in_week(ids, on)
+    return [
+        SweepRow(
+            player=player,
+            lesson=now.get(player.pk),
+            now=findings_of(now[player.pk]) if player.pk in now else {},
+            before=findings_of(before[player.pk]) if player.pk in before else {},
+            flags=[flag for flag in player.red_flags.all() if flag.lifted_on is None],
+            pain=pain.get(player.pk),
+        )
+        for player in players
+    ]

@@ -27,7 +27,8 @@ from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeRes
 from studio.services.findings import age_at, youngest_age_at
 from studio.services.flags import open_reasons, raise_from_home, take_back_from_home
 from studio.services.known import known_items
-from studio.services.reviews import item_dose
+from studio.services.records import item_dose
+from studio.services.standing import forget
 
 TOKEN_BYTES = 32
 DAYS_OPEN = 28
@@ -286,6 +287,7 @@ def _keep_results(lesson: Lesson, day: date) -> None:
     felt soft. Takes the place of what an earlier log of the day had said."""
     PracticeResult.objects.filter(item__plan__lesson=lesson, date=day, lesson=None).delete()
     log = HomeDay.objects.filter(lesson=lesson, date=day).first()
+    forget(lesson.player_id, lesson.date)
     if log is None or log.done == "not":
         return
     then = HomeWeek(lesson, day, until=day)

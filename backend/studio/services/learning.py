@@ -1,38 +1,51 @@
 """What a teacher's own lessons have settled about causes, counted from the records."""
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.reason.learning import Count, LessonFacts, count_verdicts
-from studio.models import Lesson, Player, TeacherSettings
-from studio.services.findings import findings_of
-from studio.services.known import dismissed_in, focus_of
+from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts, verdicts
+from studio.models import Lesson, Player, SettledCauses, TeacherSettings
+from studio.services.records import lesson_facts
 
 
 def settled_by(settings: TeacherSettings, without_player: int | None = None) -> dict[str, Count]:
     """Counts over the teacher's players, one player perhaps left out so that nobody counts for
     their own diagnosis."""
+    players = Player.objects.filter(teacher=settings.teacher_id)
+    if without_player is not None:
+        players = players.exclude(pk=without_player)
+    kept = {
+        row.player_id: {cause: Verdict(word) for cause, word in row.verdicts.items()}
+        for row in SettledCauses.objects.filter(player__in=players, after=settings.learns_after)
+    }
+    ids = set(players.values_list("pk", flat=True))
+    return count_verdicts([*kept.values(), *_settle(ids - set(kept), settings).values()])
+
+
+def _settle(players: set[int], settings: TeacherSettings) -> dict[int, dict[str, Verdict]]:
+    """What is settled for players for whom it is not kept, and keep it."""
+    if not players:
+        return {}
     lessons = (
-        Lesson.objects.filter(player__teacher=settings.teacher_id)
-        .exclude(player=without_player)
+        Lesson.objects.filter(player__in=players)
         .select_related("player__teacher__studio_settings")
         .prefetch_related("observations", "focuses", "cause_words")
         .order_by("player_id", "date", "pk")
     )
     if settings.learns_after:
         lessons = lessons.filter(date__gt=settings.learns_after)
-    by_player: dict[int, list[LessonFacts]] = {}
+    by_player: dict[int, list[LessonFacts]] = {player: [] for player in players}
     for lesson in lessons:
-        by_player.setdefault(lesson.player_id, []).append(lesson_facts(lesson))
-    return count_verdicts(by_player.values(), load_catalogue())
-
-
-def lesson_facts(lesson: Lesson) -> LessonFacts:
-    """What a lesson says about causes, without anything else."""
-    return LessonFacts(
-        focus=tuple(focus_of(lesson)),
-        dismissed=frozenset(dismissed_in(lesson)),
-        grades={name: finding.grade for name, finding in findings_of(lesson).items()},
-        is_harder=lesson.harder_piece,
+        by_player[lesson.player_id].append(lesson_facts(lesson))
+    found = {player: verdicts(facts, load_catalogue()) for player, facts in by_player.items()}
+    SettledCauses.objects.bulk_create(
+        [
+            SettledCauses(player_id=player, after=settings.learns_after, verdicts=settled)
+            for player, settled in found.items()
+        ],
+        update_conflicts=True,
+        unique_fields=["player"],
+        update_fields=["after", "verdicts"],
     )
+    return found
 
 
 def counts_for(player: Player) -> dict[str, list[int]]:

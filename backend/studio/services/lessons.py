@@ -1,20 +1,24 @@
 """Starting lessons, finding records of a teacher, and the day's list."""
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
-from django.db.models import Prefetch, QuerySet
+from django.db.models import Max, QuerySet
 
-from lefthand.practice.week import fullest_day
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.keep_alive import kept_causes
+from lefthand.practice.standing import Standing
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
 from studio.services.flags import HOME_PAIN_DAYS
-from studio.services.keep_alive import all_kept, reminders
-from studio.services.known import focus_of, known_items
+from studio.services.keep_alive import due_or_back
 from studio.services.learning import counts_for
-from studio.services.reviews import item_dose
+from studio.services.records import given_week, lesson_rows
+from studio.services.standing import forget, standings_after
 
+MOST_DAYS_OF_A_LINK = 35  # logs come in for four weeks after the lesson, and some days late
 Teacher = AbstractBaseUser | AnonymousUser
 
 
@@ -31,12 +35,7 @@ def player_of(teacher: Teacher, player_id: int) -> Player:
 
 
 def lesson_of(teacher: Teacher, lesson_id: int) -> Lesson:
-    lesson = (
-        Lesson.objects.filter(pk=lesson_id, player__teacher_id=teacher.pk)
-        .select_related("player__teacher__studio_settings")
-        .prefetch_related("observations", "focuses", "cause_words", "results")
-        .first()
-    )
+    lesson = lesson_rows().filter(pk=lesson_id, player__teacher_id=teacher.pk).first()
     if lesson is None:
         raise StudioError("not_found", "lesson")
     return lesson
@@ -49,6 +48,7 @@ def start_lesson(player: Player, on: date) -> Lesson:
         lesson.starting_counts = counts_for(player)
         lesson.is_glance = False
         lesson.save(update_fields=["starting_counts", "is_glance"])
+        forget(player.pk, on)
     return lesson
 
 
@@ -67,15 +67,17 @@ def remove_lesson(lesson: Lesson) -> None:
     if lesson.home_days.exists() or PracticeResult.objects.filter(item__plan__lesson=lesson):
         raise StudioError("conflict", "lesson", "its week was practised, so it stays")
     lesson.delete()
+    forget(lesson.player_id, lesson.date)
 
 
 @dataclass(frozen=True)
 class DayRow:
-    """One player in the day's list. `due`: resolved causes that are due for another look. `flags`:
-    stops that are up. `pain`: the newest log of the week in which something hurt."""
+    """One player in the day's list. `last_on`: the newest earlier lesson. `due`: resolved causes
+    that are due for another look. `flags`: stops that are up. `pain`: the newest log of the week in
+    which something hurt."""
 
     player: Player
-    last_lesson: Lesson | None
+    last_on: date | None
     today: Lesson | None
     focus: list[str]
     minutes: float | None
@@ -93,37 +95,68 @@ class DayRow:
 def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
     """All players of the teacher: those with a stop or pain first, then those of this weekday by
     time, then the others by name."""
-    lessons = (
-        Lesson.objects.filter(date__lte=on)
-        .select_related("player__teacher__studio_settings", "plan")
-        .prefetch_related("observations", "focuses", "cause_words", "plan__items")
+    players = list(players_of(teacher).prefetch_related("red_flags"))
+    ids = [player.pk for player in players]
+    flags = {player.pk: list(player.red_flags.all()) for player in players}
+    days = _Days(
+        on=on,
+        standings=standings_after(ids, on, flags),
+        lessons={
+            lesson.player_id: lesson
+            for lesson in Lesson.objects.filter(player__in=ids, date=on, is_glance=False)
+        },
+        last_on=_last_days(ids, on),
+        flags=flags,
+        pain=pain_in_week(ids, on),
     )
-    flags = RedFlag.objects.filter(lifted_on__isnull=True)
-    players = players_of(teacher).prefetch_related(
-        Prefetch("lessons", lessons, to_attr="lessons_so_far"),
-        Prefetch("red_flags", flags, to_attr="flags_up"),
-        recent_pain(on),
-    )
-    rows = [_row(player, on) for player in players]
-    return sorted(rows, key=_place_in_day)
+    return sorted((days.row(player) for player in players), key=_place_in_day)
 
 
-def recent_pain(on: date) -> "Prefetch[str]":
-    """Logs of the last week with pain, to be read from players by `pain_in_week`."""
-    logs = Lesson.objects.filter(
-        home_days__pain__gt=0,
-        home_days__date__gte=on - timedelta(days=HOME_PAIN_DAYS),
-    ).distinct()
-    hurt = HomeDay.objects.filter(pain__gt=0).order_by("date")
-    return Prefetch("lessons", logs.prefetch_related(Prefetch("home_days", hurt)), "lessons_hurt")
+def _last_days(players: Sequence[int], on: date) -> dict[int, date]:
+    """The day of each player's newest lesson before a day."""
+    lessons = Lesson.objects.filter(player__in=players, date__lt=on, is_glance=False)
+    newest = lessons.values("player").annotate(newest=Max("date"))
+    return {each["player"]: each["newest"] for each in newest}
 
 
-def pain_in_week(player: Player, on: date) -> HomeDay | None:
-    """The newest log of the last seven days in which something hurt."""
-    lessons: list[Lesson] = player.lessons_hurt  # type: ignore[attr-defined]
+def pain_in_week(players: Sequence[int], on: date) -> dict[int, HomeDay]:
+    """The newest log of the last seven days in which something hurt, by player."""
     since = on - timedelta(days=HOME_PAIN_DAYS)
-    logs = [log for lesson in lessons for log in lesson.home_days.all() if log.date >= since]
-    return max(logs, key=lambda log: log.date, default=None)
+    logs = HomeDay.objects.filter(
+        lesson__player__in=players,
+        lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
+        date__gte=since,
+        pain__gt=0,
+    ).select_related("lesson")
+    return {log.lesson.player_id: log for log in logs.order_by("date")}
+
+
+@dataclass(frozen=True)
+class _Days:
+    """What the day's list reads of all its players, by player."""
+
+    on: date
+    standings: Mapping[int, Standing]
+    lessons: Mapping[int, Lesson]
+    last_on: Mapping[int, date]
+    flags: Mapping[int, list[RedFlag]]
+    pain: Mapping[int, HomeDay]
+
+    def row(self, player: Player) -> DayRow:
+        standing = self.standings[player.pk]
+        kept = kept_causes(standing.watches, load_catalogue())
+        gone = {each.cause for each in kept if each.returned is None}
+        return DayRow(
+            player=player,
+            last_on=self.last_on.get(player.pk),
+            today=self.lessons.get(player.pk),
+            focus=[cause for cause in standing.focus if cause not in gone],
+            minutes=standing.week.minutes if standing.week else None,
+            due=[each.kept.cause for each in due_or_back(kept, self.on) if each.is_due],
+            flags=[flag for flag in self.flags[player.pk] if flag.lifted_on is None],
+            pain=self.pain.get(player.pk),
+            is_today=player.weekday == self.on.weekday(),
+        )
 
 
 def _place_in_day(row: DayRow) -> tuple[bool, bool, str, str]:
@@ -131,30 +164,10 @@ def _place_in_day(row: DayRow) -> tuple[bool, bool, str, str]:
     return (not row.is_urgent, not row.is_today, time, row.player.name)
 
 
-def _row(player: Player, on: date) -> DayRow:
-    so_far: list[Lesson] = player.lessons_so_far  # type: ignore[attr-defined]
-    flags: list[RedFlag] = player.flags_up  # type: ignore[attr-defined]
-    before = [each for each in so_far if each.date < on and not each.is_glance]
-    decided = [focus for lesson in so_far if (focus := focus_of(lesson))]
-    planned = [lesson for lesson in so_far if hasattr(lesson, "plan")]
-    gone = {kept.cause for kept in all_kept(so_far) if kept.returned is None}
-    return DayRow(
-        player=player,
-        last_lesson=before[-1] if before else None,
-        today=next((each for each in so_far if each.date == on and not each.is_glance), None),
-        focus=[cause for cause in decided[-1] if cause not in gone] if decided else [],
-        minutes=plan_minutes(planned[-1]) if planned else None,
-        due=[each.kept.cause for each in reminders(so_far, on) if each.is_due],
-        flags=flags,
-        pain=pain_in_week(player, on),
-        is_today=player.weekday == on.weekday(),
-    )
-
-
 def plan_minutes(lesson: Lesson) -> float:
     """Minutes of the fullest day of the lesson's plan."""
-    items = known_items(lesson.plan)
-    return fullest_day((item_dose(i).minutes(len(i.fingers)), i.days) for i in items)
+    week = given_week(lesson)
+    return week.minutes if week else 0.0
 
 
 def practice_dates(lesson: Lesson, days: list[int]) -> list[date]:

@@ -1,25 +1,40 @@
 """A player's evidence over the lessons, the ladders climbed, and what has become better."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import date
 
-from lefthand.case.case import Finding
+from lefthand.case.findings import decided_grades
 from lefthand.catalogue.catalogue import Evidence, load_catalogue
 from lefthand.catalogue.exercises import Exercise
-from studio.models import Lesson, PlanItem, Player
-from studio.services.findings import findings_of
+from lefthand.practice.keep_alive import kept_causes
+from lefthand.values.vocabulary import Instrument
+from studio.models import Lesson, Observation, Player
+from studio.services.keep_alive import Reminder, due_or_back
+from studio.services.known import known_items
+from studio.services.standing import flags_of, standings_after
+
+LESSONS_SHOWN = 20
+
+
+@dataclass(frozen=True)
+class Seen:
+    """One check in one lesson. fingers: those that showed it most."""
+
+    grade: int
+    fingers: tuple[int, ...]
 
 
 @dataclass(frozen=True)
 class Row:
-    """One piece of evidence; `findings` one a lesson, None where it was not checked."""
+    """One piece of evidence, by lesson id, oldest first; lessons that did not check it are left
+    out."""
 
     evidence: Evidence
-    findings: list[Finding | None]
+    seen: dict[int, Seen] = field(default_factory=dict)
 
     @property
     def graded(self) -> list[int]:
-        return [f.grade for f in self.findings if f is not None]
+        return [each.grade for each in self.seen.values()]
 
     @property
     def change(self) -> str:
@@ -44,51 +59,61 @@ class Ladder:
 
 @dataclass(frozen=True)
 class Timeline:
+    """lessons: those shown, oldest first; hidden: how many stand before them. The rows and the
+    headline speak of all lessons, the ladders of those shown."""
+
     lessons: list[Lesson]
+    hidden: int
     rows: list[Row]
     ladders: list[Ladder]
     headline: str
+    reminders: list[Reminder]
 
 
-def build_timeline(player: Player, on: date) -> Timeline:
-    """Everything up to and including the day `on`. Trials are not shown: they are not a state."""
-    lessons = list(
-        player.lessons.filter(date__lte=on)
-        .select_related("player__teacher__studio_settings")
-        .prefetch_related("observations", "focuses", "cause_words", "plan__items")
+def build_timeline(player: Player, on: date, most: int | None = LESSONS_SHOWN) -> Timeline:
+    """Everything up to and including the day `on`, with the newest `most` lessons shown (None for
+    all). Trials are not shown: they are not a state."""
+    so_far = player.lessons.filter(date__lte=on)
+    count = so_far.count()
+    hidden = 0 if most is None else max(0, count - most)
+    shown = so_far.select_related("plan").prefetch_related("focuses", "plan__items")
+    lessons = list(shown.order_by("date", "pk")[hidden:])
+    rows = _rows(player, on)
+    standing = standings_after([player.pk], on, {player.pk: flags_of(player.pk)})[player.pk]
+    kept = kept_causes(standing.watches, load_catalogue())
+    return Timeline(
+        lessons, hidden, rows, _ladders(lessons), _headline(rows), due_or_back(kept, on)
     )
-    rows = _rows([findings_of(lesson) for lesson in lessons])
-    return Timeline(lessons, rows, _ladders(player, on), _headline(rows))
 
 
-def _rows(by_lesson: list[dict[str, Finding]]) -> list[Row]:
-    rows = []
-    for evidence in load_catalogue().evidence.values():
-        findings = [each.get(evidence.id) for each in by_lesson]
-        row = Row(evidence, findings)
-        if not evidence.is_trial and any(grade > 0 for grade in row.graded):
-            rows.append(row)
+def _rows(player: Player, on: date) -> list[Row]:
+    evidence = load_catalogue().evidence
+    instrument = Instrument(player.instrument)
+    rows: dict[str, Row] = {}
+    entered = Observation.objects.filter(lesson__player=player, lesson__date__lte=on)
+    in_order = entered.order_by("lesson__date", "lesson_id", "position")
+    for lesson, name, raw in in_order.values_list("lesson_id", "evidence", "entered"):
+        found = evidence.get(name)
+        if found is None or found.is_trial or instrument not in found.instruments:
+            continue
+        grade, by_finger = decided_grades(raw)
+        worst = tuple(f for f, g in sorted(by_finger.items()) if grade and g == grade)
+        rows.setdefault(found.id, Row(found)).seen[lesson] = Seen(grade, worst)
+    shows = [rows[name] for name in evidence if name in rows and any(rows[name].graded)]
     order = {"better": 0, "back": 1, "worse": 2, "same": 3, "once": 4}
-    return sorted(rows, key=lambda r: (order[r.change], -_gain(r)))
+    return sorted(shows, key=lambda r: (order[r.change], -_gain(r)))
 
 
 def _gain(row: Row) -> int:
     return row.graded[0] - row.graded[-1]
 
 
-def _ladders(player: Player, on: date) -> list[Ladder]:
-    items = (
-        PlanItem.objects.filter(plan__lesson__player=player, plan__lesson__date__lte=on)
-        .order_by("plan__lesson__date")
-        .select_related("plan__lesson")
-    )
+def _ladders(lessons: list[Lesson]) -> list[Ladder]:
     exercises = load_catalogue().exercises
     steps: dict[str, list[tuple[date, int]]] = {}
-    for item in items:
-        exercise = exercises.get(item.exercise)
-        if exercise is not None:
-            rung = min(item.rung, len(exercise.rungs))
-            steps.setdefault(exercise.id, []).append((item.plan.lesson.date, rung))
+    for lesson in lessons:
+        for item in known_items(lesson.plan) if hasattr(lesson, "plan") else []:
+            steps.setdefault(item.exercise, []).append((lesson.date, item.rung))
     return [Ladder(exercises[name], found) for name, found in steps.items()]
 
 

@@ -12,9 +12,11 @@ from datetime import timedelta
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.doses import is_load
 from lefthand.practice.rules import too_much_when_easing
+from studio.models import StoredStanding
 from studio.services.decisions import objections
 from studio.services.flags import lift_flags
 from studio.services.home import log_day, make_link
+from studio.services.standing import flags_of, standing_before
 from studio.tests.studio_case import DAY, StudioCase
 
 LESSONS = 12
@@ -93,7 +95,13 @@ class Courses(StudioCase):
         lift_flags(self.player, note=NOTE, on=lesson.date)
         self.pause(course, lesson)
 
+    def standing(self, lesson):
+        return standing_before(self.player.pk, lesson.date, flags_of(self.player.pk))
+
     def judge(self, lesson, course):
+        kept = self.standing(lesson)
+        StoredStanding.objects.all().delete()
+        self.assertEqual(kept, self.standing(lesson), "what is kept is what all lessons tell")
         view = self.view(lesson)
         items = view.proposal.items
         if lesson.date < course.eased_until:

@@ -6,7 +6,6 @@ from unittest import TestCase
 
 from pypdf import PdfReader
 
-from lefthand.case.case import Finding
 from lefthand.catalogue.catalogue import load_catalogue
 from studio.demo_data import PLAYERS
 from studio.errors import StudioError
@@ -19,7 +18,7 @@ from studio.services.demo import build_demo
 from studio.services.entries import undo
 from studio.services.lessons import day_rows, lesson_of, remove_lesson
 from studio.services.looks import lesson_look
-from studio.services.timeline import Row, build_timeline
+from studio.services.timeline import Row, Seen, build_timeline
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 
@@ -81,7 +80,7 @@ class NextLesson(StudioCase):
                 self.assertTrue(stuck)
                 proposed = {i.exercise for i in view.proposal.items}
                 self.assertFalse(proposed & {r.exercise.id for r in stuck})
-                look = lesson_look(view, view.history.real_earlier[-1])
+                look = lesson_look(view, view.history.last_real)
                 trials = {
                     t for r in stuck for t in view.catalogue.causes[r.exercise.aims[0]].settle
                 }
@@ -178,7 +177,7 @@ class Changes(TestCase):
         ]
         for grades, expected in table:
             with self.subTest(grades):
-                row = Row(evidence, [None if g is None else Finding(g) for g in grades])
+                row = Row(evidence, {n: Seen(g, ()) for n, g in enumerate(grades) if g is not None})
                 self.assertEqual(row.change, expected)
 
 

@@ -575,7 +575,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Player */
+        /**
+         * Read Player
+         * @description `whole`: with all lessons, not only the newest.
+         */
         get: operations["api_routes_players_read_player"];
         put?: never;
         /** Change Player */
@@ -1628,13 +1631,18 @@ export interface components {
             /** Weekday */
             weekday?: number | null;
         };
-        /** PlayerOut */
+        /**
+         * PlayerOut
+         * @description `lessons`: the newest ones, oldest first; `hidden`: how many stand before them.
+         */
         PlayerOut: {
             facts: components["schemas"]["PlayerIn"];
             /** Flags */
             flags: components["schemas"]["FlagOut"][];
             /** Headline */
             headline: string;
+            /** Hidden */
+            hidden: number;
             /** Ladders */
             ladders: components["schemas"]["LadderOut"][];
             /** Lesson Today */
@@ -3661,7 +3669,9 @@ export interface operations {
     };
     api_routes_players_read_player: {
         parameters: {
-            query?: never;
+            query?: {
+                whole?: boolean;
+            };
             header?: never;
             path: {
                 player_id: number;

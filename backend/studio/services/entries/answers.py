@@ -10,14 +10,14 @@ from studio.models import Lesson
 from studio.services.cases import case_data
 from studio.services.entries.kind import EntryKind, instrument_of
 from studio.services.flags import flag_of_lesson, keep_flag_in_step, restore_flag
-from studio.services.history import load_history
+from studio.services.history import History
 
 MAX_BREAK_WEEKS = 5000
 
 
 def raise_what_is_red(lesson: Lesson) -> None:
     """Raise a flag for what the lesson's answers and results say by now."""
-    case = parse_case(case_data(lesson, load_history(lesson)), load_catalogue())
+    case = parse_case(case_data(lesson, History(lesson)), load_catalogue())
     keep_flag_in_step(lesson, case)
 
 

@@ -18,6 +18,7 @@ from studio.services.entries.looking import ORDER, SKIP
 from studio.services.entries.observation import OBSERVATION
 from studio.services.entries.result import RESULT
 from studio.services.entries.week import DISLIKED, LINE, PLAN
+from studio.services.standing import forget
 
 UNDO_DEPTH = 20
 
@@ -105,3 +106,4 @@ def _write(lesson: Lesson, kind: str, key: str, value: Any) -> None:
         raise StudioError("bad_input", error.field, error.problem) from error
     lesson.revision += 1
     lesson.save()
+    forget(lesson.player_id, lesson.date)

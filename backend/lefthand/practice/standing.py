@@ -1,0 +1,290 @@
+"""Where a player stands before a lesson: what all lessons before it have led to.
+
+`advance` adds one lesson, so that a lesson costs the same after twenty lessons and after three
+hundred. What is asked about a lesson is asked of the standing before it and of its own record.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from datetime import date, timedelta
+
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.keep_alive import Kept, Watch, kept_causes, watched
+from lefthand.practice.load import GivenLoad, LoadCourse
+from lefthand.practice.progress import Advice, Course, Move, next_step
+from lefthand.practice.record import Given, GivenWeek, LessonRecord
+from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE, LessonFacts
+from lefthand.reason.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS, Safety, SafetyLevel
+
+NO_FLAG = Safety(SafetyLevel.NONE, ())
+RECENT_FOCUS_DAYS = 7
+AIMS_COMPARED = LESSONS_WITHOUT_CHANGE + 1
+MAIN_AIMS = 2
+
+
+@dataclass(frozen=True, slots=True)
+class Break:
+    """A time without playing of two weeks or more, and the day of the lesson that ended it."""
+
+    weeks: float
+    on: date
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """newest: the day of the newest lesson; newest_real: without mere looks over a class.
+
+    focus: the newest that was decided; focus_on: the last day of each cause that was the focus of
+    late. week, week_on: the newest week and the day it was given; is_judged: a lesson has followed
+    it. passed: rungs passed, by exercise. failed: {exercise: {rung: lessons running in which it was
+    tried and not there}}. aims: by exercise that is given week after week, the grades of what it
+    aims at, of the newest lessons that looked at that. rungs: (day, rung) of each exercise, the
+    last ones given. watches: how each cause went that was a focus.
+    """
+
+    newest: date | None = None
+    newest_real: date | None = None
+    focus: tuple[str, ...] = ()
+    focus_on: Mapping[str, date] = field(default_factory=dict)
+    week: GivenWeek | None = None
+    week_on: date | None = None
+    is_judged: bool = True
+    passed: Mapping[str, int] = field(default_factory=dict)
+    failed: Mapping[str, Mapping[int, int]] = field(default_factory=dict)
+    aims: Mapping[str, tuple[Mapping[str, int], ...]] = field(default_factory=dict)
+    rungs: Mapping[str, tuple[tuple[date, int], ...]] = field(default_factory=dict)
+    load: LoadCourse = field(default_factory=LoadCourse)
+    away: Break | None = None
+    watches: Mapping[str, Watch] = field(default_factory=dict)
+
+
+AT_FIRST = Standing()
+
+
+# ------------------------------------------------------------------ what is asked in a lesson
+
+
+def break_now(before: Standing, record: LessonRecord) -> Break | None:
+    """The break that one comes back from in this lesson or came back from in the last two weeks."""
+    newest = _newest_break(before, record)
+    soon = newest is not None and (record.on - newest.on).days < EASE_OFF_DAYS
+    return newest if soon else None
+
+
+def recent_focus(before: Standing, record: LessonRecord) -> list[str]:
+    """Causes that were the focus in the seven days before the lesson."""
+    since = record.on - timedelta(days=RECENT_FOCUS_DAYS)
+    return sorted(cause for cause, day in before.focus_on.items() if day >= since)
+
+
+def advice_for(
+    given: Given,
+    before: Standing,
+    record: LessonRecord,
+    catalogue: Catalogue,
+    safety: Safety = NO_FLAG,
+) -> Advice:
+    """What follows for one exercise of the newest week, by what was shown in this lesson and
+    practised at home before it."""
+    exercise = catalogue.exercises[given.exercise]
+    shown = next(
+        (s.day for s in record.shown if s.is_newest and s.exercise == given.exercise), None
+    )
+    days = [*record.practised.get(given.exercise, ())]
+    if shown is not None and shown.pain:
+        days.append(shown)
+    course = Course(
+        rung=given.rung,
+        rungs=len(exercise.rungs),
+        passed_in_lesson=shown.passed if shown else None,
+        failed_before=before.failed.get(given.exercise, {}).get(given.rung, 0),
+        days=days,
+        aim_grades=_summed(_aims_with(exercise, before, record, catalogue)),
+    )
+    return next_step(course, safety)
+
+
+def passed_rungs(before: Standing, record: LessonRecord, catalogue: Catalogue) -> dict[str, int]:
+    """Rungs passed so far, by exercise.
+
+    In the two weeks after a lifted stop or a long break: no further than the rung before the one
+    that was given last before it.
+    """
+    passed = {**before.passed, **_judged(before, record, catalogue)}
+    since = _easing_since(before, record)
+    if since is not None:
+        for exercise, rungs in before.rungs.items():
+            earlier = [rung for day, rung in rungs if day < since]
+            if earlier and exercise in passed:
+                passed[exercise] = min(passed[exercise], max(0, earlier[-1] - 2))
+    return {exercise: rungs for exercise, rungs in passed.items() if rungs > 0}
+
+
+def load_limit(before: Standing, record: LessonRecord) -> float | None:
+    """Most seconds of work that may load the hand in the week given in this lesson."""
+    return before.load.limit_after(_newest_pause(before, record))
+
+
+def kept_now(before: Standing, record: LessonRecord, catalogue: Catalogue) -> list[Kept]:
+    """Causes that were resolved once, this lesson counted."""
+    return kept_causes(_watches_after(before, record, catalogue), catalogue)
+
+
+# ------------------------------------------------------------------ one lesson more
+
+
+def advance(before: Standing, record: LessonRecord, catalogue: Catalogue) -> Standing:
+    """The standing after a lesson."""
+    real = not record.is_glance
+    after = replace(
+        before,
+        newest=record.on,
+        newest_real=record.on if real else before.newest_real,
+        focus=record.facts.focus or before.focus,
+        focus_on=_focus_on(before, record),
+        failed=_failed(before, record),
+        away=_newest_break(before, record),
+        watches=_watches_after(before, record, catalogue),
+    )
+    if real:
+        after = replace(
+            after,
+            passed={**before.passed, **_judged(before, record, catalogue)},
+            is_judged=True,
+            aims={
+                name: _aims_with(catalogue.exercises[name], before, record, catalogue)
+                for name in before.aims
+            },
+        )
+    if record.week is not None:
+        after = _with_week(after, before, record, record.week, catalogue)
+    return after
+
+
+def _with_week(
+    after: Standing, before: Standing, record: LessonRecord, week: GivenWeek, catalogue: Catalogue
+) -> Standing:
+    load = GivenLoad(
+        record.on,
+        sum(item.load for item in week.items),
+        max((item.step for item in week.items), default=0.0),
+    )
+    return replace(
+        after,
+        week=week,
+        week_on=record.on,
+        is_judged=False,
+        aims={
+            item.exercise: after.aims[item.exercise]
+            if item.exercise in after.aims
+            else _aimed(catalogue.exercises[item.exercise], record, catalogue)
+            for item in week.items
+        },
+        rungs=_rungs_given(before, record, week),
+        load=before.load.after(load, _newest_pause(before, record)),
+    )
+
+
+def _newest_break(before: Standing, record: LessonRecord) -> Break | None:
+    return Break(record.weeks_away, record.on) if record.weeks_away > 0 else before.away
+
+
+def _newest_pause(before: Standing, record: LessonRecord) -> date | None:
+    """The newest day on which a break ended or a stop was lifted."""
+    away = _newest_break(before, record)
+    days = [day for day in (away.on if away else None, record.lifted) if day is not None]
+    return max(days, default=None)
+
+
+def _easing_since(before: Standing, record: LessonRecord) -> date | None:
+    """The newest end of a break of four weeks or more, or lifting of a stop, in two weeks."""
+    away = _newest_break(before, record)
+    long = away.on if away and away.weeks >= LONG_BREAK_WEEKS else None
+    soon = record.on - timedelta(days=EASE_OFF_DAYS)
+    recent = [day for day in (long, record.lifted) if day is not None and day > soon]
+    return max(recent, default=None)
+
+
+def _judged(before: Standing, record: LessonRecord, catalogue: Catalogue) -> dict[str, int]:
+    """Rungs passed by what the newest week led to; {} when a lesson has judged it already."""
+    if before.is_judged or before.week is None:
+        return {}
+    passed = {}
+    for given in before.week.items:
+        advice = advice_for(given, before, record, catalogue)
+        last = len(catalogue.exercises[given.exercise].rungs)
+        finished = advice.move is Move.GO_ON and given.rung >= last
+        passed[given.exercise] = given.rung if finished else advice.rung - 1
+    return passed
+
+
+def _focus_on(before: Standing, record: LessonRecord) -> dict[str, date]:
+    late = record.on - timedelta(days=RECENT_FOCUS_DAYS)
+    kept = {cause: day for cause, day in before.focus_on.items() if day >= late}
+    return {**kept, **dict.fromkeys(record.facts.focus, record.on)}
+
+
+def _failed(before: Standing, record: LessonRecord) -> dict[str, dict[int, int]]:
+    failed = {exercise: dict(rungs) for exercise, rungs in before.failed.items()}
+    for shown in record.shown:
+        rungs = failed.setdefault(shown.exercise, {})
+        if shown.day.passed:
+            rungs.pop(shown.rung, None)
+        else:
+            rungs[shown.rung] = rungs.get(shown.rung, 0) + 1
+    return {exercise: rungs for exercise, rungs in failed.items() if rungs}
+
+
+def _rungs_given(
+    before: Standing, record: LessonRecord, week: GivenWeek
+) -> dict[str, tuple[tuple[date, int], ...]]:
+    """The rungs given in the last two weeks, and the last one before them, with this week's."""
+    given = {exercise: list(rungs) for exercise, rungs in before.rungs.items()}
+    for item in week.items:
+        given.setdefault(item.exercise, []).append((record.on, item.rung))
+    soon = record.on - timedelta(days=EASE_OFF_DAYS)
+    kept = {}
+    for exercise, rungs in given.items():
+        earlier = [each for each in rungs if each[0] <= soon]
+        kept[exercise] = (*earlier[-1:], *(each for each in rungs if each[0] > soon))
+    return kept
+
+
+def _watches_after(
+    before: Standing, record: LessonRecord, catalogue: Catalogue
+) -> dict[str, Watch]:
+    given = [item.exercise for item in record.week.items] if record.week else []
+    return watched(before.watches, record.on, record.facts, catalogue, given)
+
+
+def _aims_with(
+    exercise: Exercise, before: Standing, record: LessonRecord, catalogue: Catalogue
+) -> tuple[Mapping[str, int], ...]:
+    """Grades of what the exercise aims at since it was given, with those of this lesson."""
+    now = () if record.is_glance else _aimed(exercise, record, catalogue)
+    return (*before.aims.get(exercise.id, ()), *now)[-AIMS_COMPARED:]
+
+
+def _aimed(
+    exercise: Exercise, record: LessonRecord, catalogue: Catalogue
+) -> tuple[Mapping[str, int], ...]:
+    """This lesson's grades of what the exercise aims at first; () when it looked at none of it."""
+    found = _grades_of_aims(exercise, record.facts, catalogue)
+    return (found,) if found else ()
+
+
+def _grades_of_aims(exercise: Exercise, facts: LessonFacts, catalogue: Catalogue) -> dict[str, int]:
+    aims = set(exercise.aims[:MAIN_AIMS])
+    return {
+        name: grade
+        for name, grade in facts.grades.items()
+        if aims & set(catalogue.evidence[name].causes)
+    }
+
+
+def _summed(lessons: tuple[Mapping[str, int], ...]) -> list[int]:
+    """Grades summed a lesson, of what every one of these lessons looked at; measured values count
+    by their grade."""
+    shared = set.intersection(*map(set, lessons)) if lessons else set()
+    return [sum(grades[name] for name in shared) for grades in lessons] if shared else []

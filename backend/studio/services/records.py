@@ -1,0 +1,171 @@
+"""From rows to the core's record of a lesson."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import cached_property
+
+from django.db.models import Max, Prefetch, QuerySet
+
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.doses import SHORT_BREAK_WEEKS, is_load
+from lefthand.practice.progress import PracticeDay
+from lefthand.practice.record import Given, GivenWeek, LessonRecord, Shown
+from lefthand.practice.standing import Standing
+from lefthand.practice.week import fullest_day
+from lefthand.reason.learning import LessonFacts
+from lefthand.reason.safety import LONG_BREAK_WEEKS
+from lefthand.values.dose import Dose
+from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
+from studio.services.findings import findings_of
+from studio.services.known import dismissed_in, focus_of, known_items
+
+
+def lesson_rows() -> QuerySet[Lesson]:
+    """Lessons with all that a record of them reads."""
+    results = PracticeResult.objects.select_related("item__plan__lesson")
+    return Lesson.objects.select_related(
+        "plan", "player__teacher__studio_settings"
+    ).prefetch_related(
+        "observations", "focuses", "cause_words", "plan__items", Prefetch("results", results)
+    )
+
+
+@dataclass(frozen=True)
+class Records:
+    """A player's `lessons`, oldest first, as records. `since`: practice of weeks given on this day
+    and later is read; None for all. `flags`: all stops of the player."""
+
+    player_id: int
+    flags: Sequence[RedFlag]
+    since: date | None = None
+
+    def of(self, lesson: Lesson, before: Standing) -> LessonRecord:
+        """The record of a lesson before which the player stands so."""
+        return LessonRecord(
+            on=lesson.date,
+            facts=lesson_facts(lesson),
+            is_glance=lesson.is_glance,
+            weeks_away=_weeks_away(lesson, before),
+            shown=_shown(lesson, before),
+            practised=self._practised(before, lesson.date),
+            lifted=newest_lift(self.flags, lesson.date),
+            week=given_week(lesson),
+        )
+
+    def _practised(self, before: Standing, until: date) -> dict[str, tuple[PracticeDay, ...]]:
+        """Days at home since the newest week was given, up to a day, by exercise."""
+        if before.week_on is None:
+            return {}
+        days: dict[str, list[PracticeDay]] = {}
+        for result in self._at_home.get(before.week_on, ()):
+            if result.date <= until:
+                days.setdefault(result.item.exercise, []).append(_day(result))
+        return {exercise: tuple(found) for exercise, found in days.items()}
+
+    @cached_property
+    def _at_home(self) -> dict[date, list[PracticeResult]]:
+        """Results from home, oldest first, by the day on which their week was given."""
+        found = PracticeResult.objects.filter(
+            item__plan__lesson__player=self.player_id, lesson=None
+        ).select_related("item__plan__lesson")
+        if self.since is not None:
+            found = found.filter(item__plan__lesson__date__gte=self.since)
+        by_week: dict[date, list[PracticeResult]] = {}
+        exercises = load_catalogue().exercises
+        for result in found.order_by("date", "pk"):
+            known = exercises.get(result.item.exercise)
+            if known is not None:
+                result.item.exercise = known.id
+                by_week.setdefault(result.item.plan.lesson.date, []).append(result)
+        return by_week
+
+
+def lesson_facts(lesson: Lesson) -> LessonFacts:
+    """What a lesson says about causes, without anything else."""
+    return LessonFacts(
+        focus=tuple(focus_of(lesson)),
+        dismissed=frozenset(dismissed_in(lesson)),
+        grades={name: finding.grade for name, finding in findings_of(lesson).items()},
+        is_harder=lesson.harder_piece,
+    )
+
+
+def given_week(lesson: Lesson) -> GivenWeek | None:
+    """The week that was given in a lesson."""
+    plan: Plan | None = getattr(lesson, "plan", None)
+    if plan is None:
+        return None
+    items = known_items(plan)
+    minutes = fullest_day((item_dose(i).minutes(len(i.fingers)), i.days) for i in items)
+    return GivenWeek(tuple(_given(item) for item in items), minutes)
+
+
+def _given(item: PlanItem) -> Given:
+    if not is_load(load_catalogue().exercises[item.exercise]):
+        return Given(item.exercise, item.rung)
+    work = item_dose(item).work_seconds(len(item.fingers)) * len(item.days)
+    return Given(item.exercise, item.rung, work, work / (item.reps * item.sets))
+
+
+def item_dose(item: PlanItem) -> Dose:
+    """The dose of a stored item: the rung's shape with the stored numbers."""
+    rung = load_catalogue().exercises[item.exercise].rung(item.rung)
+    return Dose(
+        reps=item.reps,
+        sets=item.sets,
+        seconds=item.seconds,
+        pause=rung.dose.pause,
+        rest=rung.dose.rest,
+        unit=rung.dose.unit,
+        per=rung.dose.per,
+        tempo=item.tempo,
+        is_hold=rung.dose.is_hold,
+    )
+
+
+def newest_lift(flags: Sequence[RedFlag], on: date) -> date | None:
+    """When the newest true stop up to a day was lifted."""
+    lifted = [f.lifted_on for f in flags if f.lifted_on and not f.mistaken and f.lifted_on <= on]
+    return max(lifted, default=None)
+
+
+def weeks_idle(player_id: int, last: date, until: date) -> float:
+    """Weeks since the lesson on `last` or the newest practice after it."""
+    between = {"date__gt": last, "date__lt": until}
+    logs = HomeDay.objects.filter(lesson__player=player_id, **between).exclude(done="not")
+    results = PracticeResult.objects.filter(
+        item__plan__lesson__player=player_id, lesson=None, **between
+    )
+    days: list[date | None] = [each.aggregate(day=Max("date"))["day"] for each in (logs, results)]
+    return (until - max([last, *(day for day in days if day)])).days / 7
+
+
+def _weeks_away(lesson: Lesson, before: Standing) -> float:
+    """Weeks of the break that ended with this lesson: as asked, or, where nobody asked, when there
+    was neither a lesson nor practice at home for four weeks or more; 0 for none."""
+    if before.newest is None:
+        return 0.0
+    weeks = lesson.break_weeks
+    if weeks is not None:
+        return weeks if weeks >= SHORT_BREAK_WEEKS else 0.0
+    if lesson.date - before.newest < timedelta(weeks=LONG_BREAK_WEEKS):
+        return 0.0
+    weeks = weeks_idle(lesson.player_id, before.newest, lesson.date)
+    return weeks if weeks >= LONG_BREAK_WEEKS else 0.0
+
+
+def _shown(lesson: Lesson, before: Standing) -> tuple[Shown, ...]:
+    exercises = load_catalogue().exercises
+    found = []
+    for result in lesson.results.all():
+        exercise = exercises.get(result.item.exercise)
+        if exercise is not None:
+            rung = min(result.item.rung, len(exercise.rungs))
+            is_newest = result.item.plan.lesson.date == before.week_on
+            found.append(Shown(exercise.id, rung, _day(result), is_newest))
+    return tuple(found)
+
+
+def _day(result: PracticeResult) -> PracticeDay:
+    return PracticeDay(result.passed, result.pain, result.tighter)
