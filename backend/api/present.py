@@ -33,7 +33,6 @@ from api.schemas.players import (
     PlayerIn,
     PlayerOut,
     ReminderOut,
-    TimelineCell,
     TimelineLesson,
     TimelineRow,
 )
@@ -57,7 +56,7 @@ from studio.services.looks import Look, lesson_look
 from studio.services.players import PLAIN_FACTS
 from studio.services.records import item_dose
 from studio.services.reviews import ItemReview
-from studio.services.timeline import LESSONS_SHOWN, Row, build_timeline
+from studio.services.timeline import LESSONS_SHOWN, build_timeline
 
 FINGER_PLACES = {"tip", "middle", "finger"}
 
@@ -136,7 +135,14 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
                 evidence=row.evidence.id,
                 label=row.evidence.label,
                 change=row.change,
-                cells=[_cell_out(lesson, row) for lesson in timeline.lessons],
+                grades=[
+                    row.seen[each.pk].grade if each.pk in row.seen else None
+                    for each in timeline.lessons
+                ],
+                fingers=[
+                    list(row.seen[each.pk].fingers) if each.pk in row.seen else []
+                    for each in timeline.lessons
+                ],
             )
             for row in timeline.rows
         ],
@@ -164,15 +170,6 @@ def _facts(player: Player) -> PlayerIn:
     return PlayerIn(
         lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
         **{name: getattr(player, name) for name in PLAIN_FACTS},
-    )
-
-
-def _cell_out(lesson: Lesson, row: Row) -> TimelineCell:
-    seen = row.seen.get(lesson.pk)
-    return TimelineCell(
-        lesson=lesson.pk,
-        grade=seen.grade if seen else None,
-        fingers=list(seen.fingers) if seen else [],
     )
 
 

@@ -122,15 +122,20 @@ SECURE_HSTS_INCLUDE_SUBDOMAINS = HTTPS
 SECURE_HSTS_PRELOAD = HTTPS
 
 NINJA_NUM_PROXIES = 1 if HTTPS else 0
-SIGN_IN_RATE_OF_NAME = "10/m"
-SIGN_IN_RATE_OF_ADDRESS = "60/m"
-HOME_RATE = "120/m"
+# Each process of the server counts for itself, so each has its share of what is allowed in all.
+PROCESSES = int(os.environ.get("JOLF_PROCESSES", "1"))
+SIGN_IN_RATE_OF_NAME = f"{max(1, 10 // PROCESSES)}/m"
+SIGN_IN_RATE_OF_ADDRESS = f"{max(1, 60 // PROCESSES)}/m"
+HOME_RATE = f"{max(1, 240 // PROCESSES)}/m"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "ERROR" if TESTING else "WARNING"},
-    "loggers": {"django.request": {"level": "ERROR"}},
+    "loggers": {
+        "django.request": {"level": "ERROR"},
+        "waitress.queue": {"level": "ERROR"},  # requests wait for a thread now and then
+    },
 }
 if TESTING:
     DATA.mkdir(parents=True, exist_ok=True)

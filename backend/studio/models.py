@@ -47,7 +47,8 @@ class Group(models.Model):
 
 
 class Player(models.Model):
-    """`disliked`: exercises that the player does not like. `missing`: equipment not at home."""
+    """`disliked`: exercises that the player does not like. `missing`: equipment not at home.
+    `changes`: counts what changed in the lessons, so that nothing older is kept as new."""
 
     teacher = models.ForeignKey(
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players"
@@ -68,6 +69,7 @@ class Player(models.Model):
     lesson_time = models.TimeField(null=True, blank=True)
     disliked = models.JSONField(default=list, blank=True)
     missing = models.JSONField(default=list, blank=True)
+    changes = models.PositiveIntegerField(default=0)
 
     class Meta:
         ordering = ["lesson_time", "name"]
@@ -296,27 +298,38 @@ class StoredStanding(models.Model):
     knowledge that it was made with.
     """
 
-    player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="standing")
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="standings")
     before = models.DateField()
     made_by = models.CharField(max_length=16)
     data = models.JSONField()
+
+    class Meta:
+        ordering = ["-before"]
+        constraints = [
+            models.UniqueConstraint(fields=["player", "before"], name="one_standing_a_day")
+        ]
 
     def __str__(self) -> str:
         return f"{self.player} before {self.before}"
 
 
-class SettledCauses(models.Model):
-    """What the player's lessons have settled: {cause: "confirmed" or "refuted"}.
+class Summary(models.Model):
+    """What all lessons of a player come to, as lists over many players show it.
 
-    Made from the other records. `after`: only lessons after this day count.
+    Made from the other records. `verdicts`: causes that the lessons have settled, {cause:
+    "confirmed" or "refuted"}, of lessons after the day `after`. `day`: what the day's list shows,
+    from the lessons up to `day_of`, made by the rules `made_by`. None while it was not asked for.
     """
 
-    player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="settled")
+    player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="summary")
+    verdicts = models.JSONField(null=True)
     after = models.DateField(null=True)
-    verdicts = models.JSONField(default=dict)
+    day = models.JSONField(null=True)
+    day_of = models.DateField(null=True)
+    made_by = models.CharField(max_length=16, blank=True)
 
     def __str__(self) -> str:
-        return f"{self.player}: {len(self.verdicts)} settled"
+        return f"summary of {self.player}"
 
 
 class LessonEntry(models.Model):

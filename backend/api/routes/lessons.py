@@ -6,7 +6,7 @@ from ninja import Router, Status
 from api.present import lesson_out
 from api.schemas.lessons import EntryIn, LessonOut, UndoIn
 from studio.services.entries import record, undo
-from studio.services.lessons import lesson_of, remove_lesson
+from studio.services.lessons import lesson_of, must_own_lesson, remove_lesson
 
 router = Router(tags=["lessons"])
 
@@ -18,16 +18,16 @@ def read_lesson(request: HttpRequest, lesson_id: int) -> LessonOut:
 
 @router.post("/{int:lesson_id}/entries", response=LessonOut)
 def add_entry(request: HttpRequest, lesson_id: int, data: EntryIn) -> LessonOut:
-    lesson = lesson_of(request.user, lesson_id)
-    record(lesson.pk, client_key=data.client_key, kind=data.kind, key=data.key, value=data.value)
+    must_own_lesson(request.user, lesson_id)
+    record(lesson_id, client_key=data.client_key, kind=data.kind, key=data.key, value=data.value)
     return lesson_out(lesson_of(request.user, lesson_id))
 
 
 @router.post("/{int:lesson_id}/undo", response=LessonOut)
 def undo_entry(request: HttpRequest, lesson_id: int, data: UndoIn) -> LessonOut:
     """Take one entry back. The same undo again changes nothing."""
-    lesson = lesson_of(request.user, lesson_id)
-    undo(lesson.pk, client_key=data.client_key, entry_key=data.entry)
+    must_own_lesson(request.user, lesson_id)
+    undo(lesson_id, client_key=data.client_key, entry_key=data.entry)
     return lesson_out(lesson_of(request.user, lesson_id))
 
 

@@ -70,16 +70,11 @@ class DayOut(Schema):
     rows: list[DayRowOut]
 
 
-class TimelineCell(Schema):
-    lesson: int
-    grade: int | None
-    fingers: list[int]
-
-
 class TimelineRow(Schema):
     evidence: str
     label: str
-    cells: list[TimelineCell]
+    grades: list[int | None]
+    fingers: list[list[int]]
     change: str
 
 

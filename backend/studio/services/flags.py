@@ -13,12 +13,14 @@ from django.db import transaction
 from lefthand.case.case import Case
 from lefthand.reason.safety import Safety, SafetyLevel, assess_safety, red_reasons
 from studio.errors import StudioError
-from studio.models import HomeDay, Lesson, Player, RedFlag, StoredStanding
+from studio.models import HomeDay, Lesson, Player, RedFlag
+from studio.services.standing import forget
 
 LETTERS_OF_A_NOTE = 10
 WORDS_OF_A_NOTE = 2
 MAX_NOTE = 300
 HOME_PAIN_DAYS = 7
+MOST_DAYS_OF_A_LINK = 35  # logs come in for four weeks after the lesson, and some days late
 
 
 def open_flags(player: Player) -> list[RedFlag]:
@@ -53,8 +55,12 @@ def lesson_safety(case: Case, flags: Sequence[RedFlag], pain: HomeDay | None) ->
 
 def home_pain(player: Player, on: date) -> HomeDay | None:
     """The newest log of the last seven days with pain, whatever is said in the lesson."""
+    since = on - timedelta(days=HOME_PAIN_DAYS)
     logs = HomeDay.objects.filter(
-        lesson__player=player, date__gte=on - timedelta(days=HOME_PAIN_DAYS), pain__gt=0
+        lesson__player=player,
+        lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
+        date__gte=since,
+        pain__gt=0,
     )
     return logs.filter(date__lte=on + timedelta(days=1)).order_by("date").last()
 
@@ -153,7 +159,7 @@ def lift_flags(
     if not flags:
         raise StudioError("not_found", "flag", "no flag is up")
     lifted = [flag for flag in flags if _lift(flag, note, on, seen)]
-    StoredStanding.objects.filter(player=player, before__gt=on).delete()
+    forget(player.pk, on)
     if not lifted:
         raise StudioError("conflict", "flag", "there is a new reason to stop; read it first")
     return lifted[0]

@@ -2,8 +2,10 @@
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts, verdicts
-from studio.models import Lesson, Player, SettledCauses, TeacherSettings
+from studio.models import Lesson, Player, Summary, TeacherSettings
 from studio.services.records import lesson_facts
+from studio.services.standing import changes_of
+from studio.spare import write_if_free
 
 
 def settled_by(settings: TeacherSettings, without_player: int | None = None) -> dict[str, Count]:
@@ -13,8 +15,10 @@ def settled_by(settings: TeacherSettings, without_player: int | None = None) -> 
     if without_player is not None:
         players = players.exclude(pk=without_player)
     kept = {
-        row.player_id: {cause: Verdict(word) for cause, word in row.verdicts.items()}
-        for row in SettledCauses.objects.filter(player__in=players, after=settings.learns_after)
+        row.player_id: {cause: Verdict(word) for cause, word in (row.verdicts or {}).items()}
+        for row in Summary.objects.filter(
+            player__in=players, after=settings.learns_after, verdicts__isnull=False
+        )
     }
     ids = set(players.values_list("pk", flat=True))
     return count_verdicts([*kept.values(), *_settle(ids - set(kept), settings).values()])
@@ -32,20 +36,30 @@ def _settle(players: set[int], settings: TeacherSettings) -> dict[int, dict[str,
     )
     if settings.learns_after:
         lessons = lessons.filter(date__gt=settings.learns_after)
+    known = changes_of(players)
     by_player: dict[int, list[LessonFacts]] = {player: [] for player in players}
     for lesson in lessons:
         by_player[lesson.player_id].append(lesson_facts(lesson))
     found = {player: verdicts(facts, load_catalogue()) for player, facts in by_player.items()}
-    SettledCauses.objects.bulk_create(
+    write_if_free(lambda: _keep(found, settings, known))
+    return found
+
+
+def _keep(
+    found: dict[int, dict[str, Verdict]], settings: TeacherSettings, known: dict[int, int]
+) -> None:
+    """Keep what has not changed meanwhile."""
+    now = changes_of(found)
+    Summary.objects.bulk_create(
         [
-            SettledCauses(player_id=player, after=settings.learns_after, verdicts=settled)
+            Summary(player_id=player, after=settings.learns_after, verdicts=settled)
             for player, settled in found.items()
+            if now.get(player) == known.get(player)
         ],
         update_conflicts=True,
         unique_fields=["player"],
         update_fields=["after", "verdicts"],
     )
-    return found
 
 
 def counts_for(player: Player) -> dict[str, list[int]]:

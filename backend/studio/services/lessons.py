@@ -7,18 +7,15 @@ from datetime import date, timedelta
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
 from django.db.models import Max, QuerySet
 
-from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.practice.keep_alive import kept_causes
-from lefthand.practice.standing import Standing
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
-from studio.services.flags import HOME_PAIN_DAYS
+from studio.services.flags import HOME_PAIN_DAYS, MOST_DAYS_OF_A_LINK
 from studio.services.keep_alive import due_or_back
 from studio.services.learning import counts_for
 from studio.services.records import given_week, lesson_rows
-from studio.services.standing import forget, standings_after
+from studio.services.standing import forget
+from studio.services.summary import DaySummary, summaries_of
 
-MOST_DAYS_OF_A_LINK = 35  # logs come in for four weeks after the lesson, and some days late
 Teacher = AbstractBaseUser | AnonymousUser
 
 
@@ -28,10 +25,17 @@ def players_of(teacher: Teacher) -> QuerySet[Player]:
 
 
 def player_of(teacher: Teacher, player_id: int) -> Player:
-    player = players_of(teacher).filter(pk=player_id).first()
+    players = players_of(teacher).select_related("teacher__studio_settings")
+    player = players.filter(pk=player_id).first()
     if player is None:
         raise StudioError("not_found", "player")
     return player
+
+
+def must_own_lesson(teacher: Teacher, lesson_id: int) -> None:
+    """Raises StudioError for a lesson that is not one of this teacher."""
+    if not Lesson.objects.filter(pk=lesson_id, player__teacher_id=teacher.pk).exists():
+        raise StudioError("not_found", "lesson")
 
 
 def lesson_of(teacher: Teacher, lesson_id: int) -> Lesson:
@@ -97,16 +101,12 @@ def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
     time, then the others by name."""
     players = list(players_of(teacher).prefetch_related("red_flags"))
     ids = [player.pk for player in players]
-    flags = {player.pk: list(player.red_flags.all()) for player in players}
+    lessons = Lesson.objects.filter(player__in=ids, date=on, is_glance=False)
     days = _Days(
         on=on,
-        standings=standings_after(ids, on, flags),
-        lessons={
-            lesson.player_id: lesson
-            for lesson in Lesson.objects.filter(player__in=ids, date=on, is_glance=False)
-        },
+        summaries=summaries_of(ids, on),
+        lessons={lesson.player_id: lesson for lesson in lessons},
         last_on=_last_days(ids, on),
-        flags=flags,
         pain=pain_in_week(ids, on),
     )
     return sorted((days.row(player) for player in players), key=_place_in_day)
@@ -136,24 +136,21 @@ class _Days:
     """What the day's list reads of all its players, by player."""
 
     on: date
-    standings: Mapping[int, Standing]
+    summaries: Mapping[int, DaySummary]
     lessons: Mapping[int, Lesson]
     last_on: Mapping[int, date]
-    flags: Mapping[int, list[RedFlag]]
     pain: Mapping[int, HomeDay]
 
     def row(self, player: Player) -> DayRow:
-        standing = self.standings[player.pk]
-        kept = kept_causes(standing.watches, load_catalogue())
-        gone = {each.cause for each in kept if each.returned is None}
+        summary = self.summaries[player.pk]
         return DayRow(
             player=player,
             last_on=self.last_on.get(player.pk),
             today=self.lessons.get(player.pk),
-            focus=[cause for cause in standing.focus if cause not in gone],
-            minutes=standing.week.minutes if standing.week else None,
-            due=[each.kept.cause for each in due_or_back(kept, self.on) if each.is_due],
-            flags=[flag for flag in self.flags[player.pk] if flag.lifted_on is None],
+            focus=summary.focus,
+            minutes=summary.minutes,
+            due=[each.kept.cause for each in due_or_back(summary.kept, self.on) if each.is_due],
+            flags=[flag for flag in player.red_flags.all() if flag.lifted_on is None],
             pain=self.pain.get(player.pk),
             is_today=player.weekday == self.on.weekday(),
         )

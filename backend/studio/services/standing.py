@@ -1,7 +1,7 @@
 """Where a player stands before a lesson, kept so that it need not be told anew from the beginning.
 
-One standing a player is stored: that before the newest lesson that was opened. Whatever changes a
-lesson forgets it when it reaches further than that lesson; it is then made anew.
+Two standings a player are stored: those before the newest lessons that were opened. Whatever
+changes a lesson forgets those that reach further than that lesson; they are then made anew.
 """
 
 from collections.abc import Iterable, Sequence
@@ -10,16 +10,18 @@ from functools import lru_cache
 from hashlib import sha256
 from typing import Any
 
-from django.db.models import Q
+from django.db.models import F, Max
 from pydantic import TypeAdapter, ValidationError
 
 from lefthand.catalogue.catalogue import KNOWLEDGE, load_catalogue
 from lefthand.practice.standing import AT_FIRST, Standing, advance
-from studio.models import Lesson, RedFlag, SettledCauses, StoredStanding
+from studio.models import Lesson, Player, RedFlag, StoredStanding, Summary
 from studio.services.records import Records, lesson_rows
+from studio.spare import write_if_free
 
 # To be raised when the rules over many lessons change, so that none is kept from before.
 RULES = 1
+KEPT = 2
 SHAPE: TypeAdapter[Standing] = TypeAdapter(Standing)
 
 
@@ -38,57 +40,47 @@ def flags_of(player_id: int) -> list[RedFlag]:
 
 
 def standing_before(player_id: int, day: date, flags: Sequence[RedFlag]) -> Standing:
-    """What all lessons before a day have led to; kept when it is the newest that was asked for."""
-    row = StoredStanding.objects.filter(player=player_id).first()
-    start = _usable(row, day)
+    """What all lessons before a day have led to."""
+    rows = StoredStanding.objects.filter(player=player_id, before__lte=day, made_by=made_by())
+    row = rows.first()
+    start = _read(row) if row is not None else None
     if row is not None and start is not None and row.before == day:
         return start
     lessons = lesson_rows().filter(player=player_id, date__lt=day).order_by("date", "pk")
     if row is not None and start is not None:
         lessons = lessons.filter(date__gte=row.before)
+    known = changes_of([player_id])
     found = _told(start or AT_FIRST, lessons, flags, player_id)
-    if row is None or row.before <= day or row.made_by != made_by():
-        _keep(player_id, day, found)
+    write_if_free(
+        lambda: _keep(player_id, day, found) if changes_of([player_id]) == known else None
+    )
     return found
 
 
-def standings_after(
-    players: Sequence[int], day: date, flags: dict[int, list[RedFlag]]
-) -> dict[int, Standing]:
-    """Where each of several players stands after the lessons up to and including a day."""
-    rows = {row.player_id: row for row in StoredStanding.objects.filter(player__in=players)}
-    starts = {player: _usable(rows.get(player), day) for player in players}
-    fresh = [player for player in players if starts[player] is None]
-    later = Q(player__in=fresh)
-    for player in players:
-        if starts[player] is not None:
-            later |= Q(player=player, date__gte=rows[player].before)
-    by_player: dict[int, list[Lesson]] = {player: [] for player in players}
-    for lesson in lesson_rows().filter(later, date__lte=day).order_by("date", "pk"):
-        by_player[lesson.player_id].append(lesson)
-    for player in fresh:
-        if by_player[player]:
-            *earlier, newest = by_player[player]
-            start = _told(AT_FIRST, earlier, flags.get(player, []), player)
-            _keep(player, newest.date, start)
-            starts[player] = start
-            by_player[player] = [newest]
-    return {
-        player: _told(starts[player] or AT_FIRST, by_player[player], flags.get(player, []), player)
-        for player in players
-    }
+def standing_after(player_id: int, day: date, flags: Sequence[RedFlag]) -> Standing:
+    """Where a player stands after the lessons up to and including a day."""
+    newest = Lesson.objects.filter(player=player_id, date__lte=day).aggregate(day=Max("date"))[
+        "day"
+    ]
+    if newest is None:
+        return AT_FIRST
+    before = standing_before(player_id, newest, flags)
+    return _told(before, lesson_rows().filter(player=player_id, date=newest), flags, player_id)
 
 
 def forget(player_id: int, changed: date) -> None:
     """Forget what was kept and reaches beyond a day on which something has changed."""
+    Player.objects.filter(pk=player_id).update(changes=F("changes") + 1)
     StoredStanding.objects.filter(player=player_id, before__gt=changed).delete()
-    SettledCauses.objects.filter(player=player_id).delete()
+    Summary.objects.filter(player=player_id).delete()
 
 
-def _usable(row: StoredStanding | None, day: date) -> Standing | None:
-    """What is stored, when it does not reach beyond a day and the rules are those of today."""
-    if row is None or row.before > day or row.made_by != made_by():
-        return None
+def changes_of(players: Iterable[int]) -> dict[int, int]:
+    """How often each player's lessons have changed, by player."""
+    return dict(Player.objects.filter(pk__in=list(players)).values_list("pk", "changes"))
+
+
+def _read(row: StoredStanding) -> Standing | None:
     try:
         return SHAPE.validate_python(row.data)
     except ValidationError:
@@ -106,7 +98,13 @@ def _told(
 
 
 def _keep(player_id: int, before: date, standing: Standing) -> None:
+    """Keep a standing, and of all of the player's only the newest."""
+    newer = StoredStanding.objects.filter(player=player_id, before__gt=before)
+    if newer.filter(made_by=made_by()).count() >= KEPT:
+        return
     data: Any = SHAPE.dump_python(standing, mode="json")
     StoredStanding.objects.update_or_create(
-        player_id=player_id, defaults={"before": before, "made_by": made_by(), "data": data}
+        player_id=player_id, before=before, defaults={"made_by": made_by(), "data": data}
     )
+    kept = StoredStanding.objects.filter(player=player_id).values_list("pk", flat=True)[:KEPT]
+    StoredStanding.objects.filter(player=player_id).exclude(pk__in=list(kept)).delete()

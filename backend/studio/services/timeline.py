@@ -1,17 +1,21 @@
 """A player's evidence over the lessons, the ladders climbed, and what has become better."""
 
+import json
 from dataclasses import dataclass, field
 from datetime import date
+from functools import lru_cache
+
+from django.db.models import TextField
+from django.db.models.functions import Cast
 
 from lefthand.case.findings import decided_grades
 from lefthand.catalogue.catalogue import Evidence, load_catalogue
 from lefthand.catalogue.exercises import Exercise
-from lefthand.practice.keep_alive import kept_causes
 from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson, Observation, Player
 from studio.services.keep_alive import Reminder, due_or_back
 from studio.services.known import known_items
-from studio.services.standing import flags_of, standings_after
+from studio.services.summary import summaries_of
 
 LESSONS_SHOWN = 20
 
@@ -79,8 +83,7 @@ def build_timeline(player: Player, on: date, most: int | None = LESSONS_SHOWN) -
     shown = so_far.select_related("plan").prefetch_related("focuses", "plan__items")
     lessons = list(shown.order_by("date", "pk")[hidden:])
     rows = _rows(player, on)
-    standing = standings_after([player.pk], on, {player.pk: flags_of(player.pk)})[player.pk]
-    kept = kept_causes(standing.watches, load_catalogue())
+    kept = summaries_of([player.pk], on)[player.pk].kept
     return Timeline(
         lessons, hidden, rows, _ladders(lessons), _headline(rows), due_or_back(kept, on)
     )
@@ -92,16 +95,23 @@ def _rows(player: Player, on: date) -> list[Row]:
     rows: dict[str, Row] = {}
     entered = Observation.objects.filter(lesson__player=player, lesson__date__lte=on)
     in_order = entered.order_by("lesson__date", "lesson_id", "position")
-    for lesson, name, raw in in_order.values_list("lesson_id", "evidence", "entered"):
+    as_text = in_order.annotate(text=Cast("entered", TextField()))
+    for lesson, name, text in as_text.values_list("lesson_id", "evidence", "text"):
         found = evidence.get(name)
         if found is None or found.is_trial or instrument not in found.instruments:
             continue
-        grade, by_finger = decided_grades(raw)
-        worst = tuple(f for f, g in sorted(by_finger.items()) if grade and g == grade)
-        rows.setdefault(found.id, Row(found)).seen[lesson] = Seen(grade, worst)
+        rows.setdefault(found.id, Row(found)).seen[lesson] = _seen(text)
     shows = [rows[name] for name in evidence if name in rows and any(rows[name].graded)]
     order = {"better": 0, "back": 1, "worse": 2, "same": 3, "once": 4}
     return sorted(shows, key=lambda r: (order[r.change], -_gain(r)))
+
+
+@lru_cache(maxsize=4096)
+def _seen(entered: str) -> Seen:
+    """What was entered, as its JSON."""
+    grade, by_finger = decided_grades(json.loads(entered))
+    worst = tuple(f for f, g in sorted(by_finger.items()) if grade and g == grade)
+    return Seen(grade, worst)
 
 
 def _gain(row: Row) -> int:

@@ -19,11 +19,16 @@ export const todayQuery = queryOptions({
   queryFn: async () => unwrap(await client.GET('/api/players/today')),
 });
 
-export const playerQuery = (id: number) =>
+/** `whole`: with all lessons, not only the newest. */
+export const playerQuery = (id: number, whole = false) =>
   queryOptions({
-    queryKey: ['player', id],
+    queryKey: whole ? ['player', id, 'whole'] : ['player', id],
     queryFn: async () =>
-      unwrap(await client.GET('/api/players/{player_id}', { params: { path: { player_id: id } } })),
+      unwrap(
+        await client.GET('/api/players/{player_id}', {
+          params: { path: { player_id: id }, query: { whole } },
+        }),
+      ),
   });
 
 export const lessonQuery = (id: number) =>

@@ -1961,15 +1961,6 @@ export interface components {
             /** Username */
             username: string;
         };
-        /** TimelineCell */
-        TimelineCell: {
-            /** Fingers */
-            fingers: number[];
-            /** Grade */
-            grade: number | null;
-            /** Lesson */
-            lesson: number;
-        };
         /** TimelineLesson */
         TimelineLesson: {
             /**
@@ -1986,12 +1977,14 @@ export interface components {
         };
         /** TimelineRow */
         TimelineRow: {
-            /** Cells */
-            cells: components["schemas"]["TimelineCell"][];
             /** Change */
             change: string;
             /** Evidence */
             evidence: string;
+            /** Fingers */
+            fingers: number[][];
+            /** Grades */
+            grades: (number | null)[];
             /** Label */
             label: string;
         };

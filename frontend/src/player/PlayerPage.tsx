@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 
@@ -21,7 +21,11 @@ import { Timeline } from './Timeline';
 /** What has become better, in pictures: evidence over the lessons and steps climbed. */
 export function PlayerPage() {
   const { playerId } = useParams();
-  const query = useQuery(playerQuery(Number(playerId)));
+  const [whole, setWhole] = useState(false);
+  const query = useQuery({
+    ...playerQuery(Number(playerId), whole),
+    placeholderData: keepPreviousData,
+  });
   const start = useStartLesson();
   const [changing, setChanging] = useState(false);
   const cache = useQueryClient();
@@ -33,7 +37,7 @@ export function PlayerPage() {
           body,
         }),
       ),
-    onSuccess: (data) => cache.setQueryData(playerQuery(Number(playerId)).queryKey, data),
+    onSuccess: () => cache.invalidateQueries(playerQuery(Number(playerId))),
   });
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
@@ -76,6 +80,11 @@ export function PlayerPage() {
       <p className={css.headline}>{headline}</p>
       <Reminders reminders={query.data.reminders} />
       {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
+      {query.data.hidden > 0 && (
+        <Button variant="subtle" className={css.earlier} onClick={() => setWhole(true)}>
+          Show {query.data.hidden} earlier {query.data.hidden === 1 ? 'lesson' : 'lessons'}
+        </Button>
+      )}
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
       <PlayerDialog

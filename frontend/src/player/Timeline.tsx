@@ -47,16 +47,9 @@ export function Timeline({ lessons, rows }: Props) {
           {rows.map((row) => (
             <tr key={row.evidence} data-change={row.change}>
               <th scope="row">{row.label}</th>
-              {row.cells.map((cell) => (
-                <td key={cell.lesson}>
-                  <span className={css.cell}>
-                    <GradeMarks grade={cell.grade} size={30} />
-                    {cell.fingers.length > 0 && <sub>{cell.fingers.join(' ')}</sub>}
-                    <span className="sr-only">
-                      {cell.grade === null ? 'not checked' : gradeWord(cell.grade)}
-                      {cell.fingers.length > 0 && `, finger ${cell.fingers.join(', ')}`}
-                    </span>
-                  </span>
+              {lessons.map((lesson, index) => (
+                <td key={lesson.id}>
+                  <Cell grade={row.grades[index] ?? null} fingers={row.fingers[index] ?? []} />
                 </td>
               ))}
               <td className={css.change}>{CHANGE_WORDS[row.change]}</td>
@@ -65,5 +58,18 @@ export function Timeline({ lessons, rows }: Props) {
         </tbody>
       </table>
     </div>
+  );
+}
+
+function Cell({ grade, fingers }: { grade: number | null; fingers: number[] }) {
+  return (
+    <span className={css.cell}>
+      <GradeMarks grade={grade} size={30} />
+      {fingers.length > 0 && <sub>{fingers.join(' ')}</sub>}
+      <span className="sr-only">
+        {grade === null ? 'not checked' : gradeWord(grade)}
+        {fingers.length > 0 && `, finger ${fingers.join(', ')}`}
+      </span>
+    </span>
   );
 }

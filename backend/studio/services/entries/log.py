@@ -47,7 +47,7 @@ def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) 
     if kind not in KINDS:
         raise StudioError("bad_input", "kind", f"unknown kind {kind!r}")
     with transaction.atomic():
-        lesson = Lesson.objects.select_for_update().get(pk=lesson_id)
+        lesson = _lesson(lesson_id)
         if lesson.entries.filter(client_key=client_key).exists():
             return lesson
         before, aside = _read(lesson, kind, key), KINDS[kind].read_aside(lesson)
@@ -71,7 +71,7 @@ def undo(lesson_id: int, *, client_key: str = "", entry_key: str = "") -> Lesson
     meant; when another one is the newest by now, nothing is undone. Raises StudioError.
     """
     with transaction.atomic():
-        lesson = Lesson.objects.select_for_update().get(pk=lesson_id)
+        lesson = _lesson(lesson_id)
         if client_key and lesson.entries.filter(undone_by=client_key).exists():
             return lesson
         entry = next(iter(undoable_entries(lesson)), None)
@@ -90,6 +90,11 @@ def undoable_entries(lesson: Lesson) -> list[LessonEntry]:
     """What undo would take back, newest first."""
     newest = list(lesson.entries.order_by("-pk")[:UNDO_DEPTH])
     return [entry for entry in newest if not entry.undone]
+
+
+def _lesson(lesson_id: int) -> Lesson:
+    whose = Lesson.objects.select_related("player__teacher__studio_settings")
+    return whose.select_for_update(of=("self",)).get(pk=lesson_id)
 
 
 def _read(lesson: Lesson, kind: str, key: str) -> Any:
