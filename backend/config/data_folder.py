@@ -5,6 +5,7 @@ import secrets
 from contextlib import suppress
 from pathlib import Path
 
+import platformdirs
 from django.core.exceptions import ImproperlyConfigured
 
 ROOT = Path(__file__).resolve().parent.parent.parent
@@ -12,8 +13,13 @@ SHORTEST_KEY = 40
 
 
 def data_folder() -> Path:
-    """The folder that JOLF_DATA names, or data/ beside the code."""
-    return Path(os.environ.get("JOLF_DATA") or ROOT / "data")
+    """The folder that JOLF_DATA names; else data/ beside the code of a checkout, or the user's own
+    data folder for an installed package."""
+    named = os.environ.get("JOLF_DATA")
+    if named:
+        return Path(named)
+    is_checkout = (ROOT / "pyproject.toml").exists()
+    return ROOT / "data" if is_checkout else platformdirs.user_data_path("jolf", appauthor=False)
 
 
 def database_path() -> Path:

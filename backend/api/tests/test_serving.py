@@ -2,16 +2,20 @@
 
 import importlib.util
 import os
+import socket
 import subprocess
+import sys
 import tempfile
 import time
 from importlib.machinery import SourceFileLoader
 from pathlib import Path
-from unittest import TestCase
+from unittest import TestCase, mock
 from urllib.error import HTTPError, URLError
 from urllib.request import HTTPRedirectHandler, Request, build_opener
 
 from django.test import Client
+
+from config.command_line import free_port, server_command
 
 BACKEND = Path(__file__).resolve().parents[2]
 
@@ -32,19 +36,19 @@ class NoRedirect(HTTPRedirectHandler):
 
 class BehindProxy(TestCase):
     def setUp(self):
-        jolf = load_jolf()
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         self.folder = Path(folder.name) / "data"
         env = {**os.environ, "JOLF_DATA": str(self.folder), "JOLF_HTTPS": "1"}
         subprocess.run(
-            [jolf.PYTHON, "manage.py", "update_database"], cwd=BACKEND, env=env, check=True
+            [sys.executable, "manage.py", "update_database"], cwd=BACKEND, env=env, check=True
         )
-        port = jolf.free_port(0)
-        command = jolf.server_command(port, https=True)
+        port = free_port(0)
+        command = server_command(port)
         self.server = subprocess.Popen(command, cwd=BACKEND, env=env, stdout=subprocess.DEVNULL)
         self.addCleanup(self.server.wait)
         self.addCleanup(self.server.terminate)
+        self.port = port
         self.address = f"http://127.0.0.1:{port}/api/session"
 
     def ask(self, **headers):
@@ -73,6 +77,34 @@ class BehindProxy(TestCase):
         for path in self.folder.iterdir():
             if path.is_file():
                 self.assertEqual(path.stat().st_mode & 0o077, 0, path.name)
+
+    def test_two_hundred_idle_connections_keep_nobody_out(self):
+        self.ask()
+        idle = [socket.create_connection(("127.0.0.1", self.port)) for _ in range(200)]
+        slow = [socket.create_connection(("127.0.0.1", self.port)) for _ in range(50)]
+        try:
+            for each in slow:
+                each.sendall(b"POST /api/session HTTP/1.1\r\nContent-Length: 900\r\n")
+            self.assertEqual(self.ask(**{"X-Forwarded-Proto": "https"})[0], 200)
+        finally:
+            for each in (*idle, *slow):
+                each.close()
+
+    def test_stopping_the_server_stops_all_of_its_processes(self):
+        self.ask()
+        self.server.terminate()
+        self.server.wait(timeout=20)
+        with self.assertRaises(ConnectionRefusedError):
+            socket.create_connection(("127.0.0.1", self.port))
+
+
+class NodeFromPyPI(TestCase):
+    def test_a_computer_without_node_builds_the_pages_with_that_from_the_index(self):
+        jolf = load_jolf()
+        with mock.patch.dict(os.environ, {"PATH": ""}), tempfile.TemporaryDirectory() as made:
+            self.assertFalse(jolf.has_node())
+            jolf.npm("run", "--silent", "build", "--", "--outDir", made, "--logLevel", "error")
+            self.assertIn("<title>Jolf</title>", (Path(made) / "index.html").read_text())
 
 
 class Headers(TestCase):
