@@ -5,9 +5,11 @@ export default defineConfig({
   base: '/static/',
   plugins: [react()],
   build: {
+    emptyOutDir: true,
     target: 'es2022',
     sourcemap: false,
-    rollupOptions: { input: { index: 'index.html', home: 'home.html' } },
+    outDir: process.env.JOLF_DIST ?? 'dist',
+    rollupOptions: { input: { index: 'index.html' } },
   },
   // Plain class names, so that pictures made in tests can be styled.
   test: { css: { include: /.+/, modules: { classNameStrategy: 'non-scoped' } } },

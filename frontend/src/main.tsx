@@ -1,4 +1,4 @@
-import '@mantine/core/styles.css';
+import './mantine';
 import './fonts.css';
 import './global.css';
 
@@ -6,10 +6,9 @@ import { MantineProvider } from '@mantine/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
 
 import { queryClient } from './api/queryClient';
-import { router } from './router';
+import { Pages } from './Pages';
 import { cssVariables, theme } from './theme';
 
 const root = document.getElementById('root');
@@ -18,7 +17,7 @@ createRoot(root).render(
   <StrictMode>
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
       <QueryClientProvider client={queryClient}>
-        <RouterProvider router={router} />
+        <Pages />
       </QueryClientProvider>
     </MantineProvider>
   </StrictMode>,

@@ -1,11 +1,4 @@
-import {
-  Button,
-  createTheme,
-  Input,
-  type CSSVariablesResolver,
-  type MantineColorsTuple,
-  SegmentedControl,
-} from '@mantine/core';
+import { createTheme, type CSSVariablesResolver, type MantineColorsTuple } from '@mantine/core';
 
 import { lamp, paper, SANS, SERIF } from './tokens';
 
@@ -36,12 +29,13 @@ export const theme = createTheme({
   defaultRadius: 'md',
   cursorType: 'pointer',
   components: {
-    Input: Input.extend({ styles: { input: { minHeight: 44 } } }),
-    InputWrapper: Input.Wrapper.extend({ styles: { error: { fontWeight: 700 } } }),
-    SegmentedControl: SegmentedControl.extend({
+    // By name, so that none of them comes with a page that does not use it.
+    Input: { styles: { input: { minHeight: 44 } } },
+    InputWrapper: { styles: { error: { fontWeight: 700 } } },
+    SegmentedControl: {
       styles: { root: { background: 'var(--sheet)' }, label: { minHeight: 40 } },
-    }),
-    Button: Button.extend({ defaultProps: { size: 'md' }, styles: { root: { minHeight: 44 } } }),
+    },
+    Button: { defaultProps: { size: 'md' }, styles: { root: { minHeight: 44 } } },
   },
 });
 
@@ -51,6 +45,7 @@ export const cssVariables: CSSVariablesResolver = () => ({
     ...paper,
     '--mantine-color-body': paper['--paper'],
     '--mantine-color-error': paper['--ink'],
+    '--mantine-color-dimmed': paper['--ink-soft'],
     '--mantine-color-disabled': paper['--line-soft'],
     '--mantine-color-disabled-color': paper['--ink-soft'],
     '--mantine-color-default': paper['--sheet'],
@@ -62,6 +57,7 @@ export const cssVariables: CSSVariablesResolver = () => ({
     ...lamp,
     '--mantine-color-body': lamp['--paper'],
     '--mantine-color-error': lamp['--ink'],
+    '--mantine-color-dimmed': lamp['--ink-soft'],
     '--mantine-color-disabled': lamp['--line-soft'],
     '--mantine-color-disabled-color': lamp['--ink-soft'],
     '--mantine-color-default': lamp['--sheet'],

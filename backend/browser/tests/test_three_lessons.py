@@ -6,7 +6,7 @@ from playwright.sync_api import Page, expect
 
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
-from studio.models import HomeDay, Lesson, PracticeResult, RedFlag
+from studio.models import HomeDay, Lesson, PracticeResult, RedFlag, StoredStanding, Summary
 
 
 def let_days_pass(days: int) -> None:
@@ -15,6 +15,8 @@ def let_days_pass(days: int) -> None:
         for record in model.objects.order_by("date"):
             record.date -= timedelta(days=days)
             record.save()
+    for kept in (StoredStanding, Summary):
+        kept.objects.all().delete()
 
 
 class ThreeLessons(BrowserCase):

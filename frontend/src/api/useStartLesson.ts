@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 
 import { client, unwrap } from './client';
 import { lessonQuery } from './queries';
@@ -7,7 +7,7 @@ import { lessonQuery } from './queries';
 /** Begin (or go on with) today's lesson of a player and go there. */
 export function useStartLesson() {
   const cache = useQueryClient();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   return useMutation({
     mutationFn: async (playerId: number) =>
       unwrap(
@@ -15,10 +15,10 @@ export function useStartLesson() {
           params: { path: { player_id: playerId } },
         }),
       ),
-    onSuccess: async (lesson) => {
+    onSuccess: (lesson) => {
       cache.setQueryData(lessonQuery(lesson.id).queryKey, lesson);
       void cache.invalidateQueries({ queryKey: ['today'] });
-      await navigate(`/lessons/${lesson.id}`);
+      navigate(`/lessons/${lesson.id}`);
     },
   });
 }

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { Link, useParams } from 'wouter';
 
 import { catalogueQuery, sweepQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
@@ -19,7 +19,7 @@ export function CardsPage() {
   return (
     <div className={css.page}>
       <div className={`${css.actions} no-print`}>
-        <Button component={Link} to={`/class/${id}`} variant="default">
+        <Button component={Link} href={`/class/${id}`} variant="default">
           Back to the group
         </Button>
         <Button onClick={() => window.print()}>Print</Button>

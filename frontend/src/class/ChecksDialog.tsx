@@ -1,4 +1,4 @@
-import { Button, Select } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
@@ -6,6 +6,7 @@ import type { Catalogue, Evidence } from '../api/client';
 import { checkChoiceQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
 import { STAGE_WORDS } from '../words/words';
+import { SearchSelect } from '../components/SearchSelect';
 import css from './ChecksDialog.module.css';
 
 const MOST = 3;
@@ -54,10 +55,9 @@ function ChecksForm({ onClose, groupId, chosen, catalogue, onChoose }: Omit<Prop
           </button>
         ))}
       </div>
-      <Select
+      <SearchSelect
         label="Something else"
         placeholder="Type a few letters"
-        searchable
         disabled={full}
         value={null}
         data={byStage(possible.filter((item) => !checks.includes(item.id)))}

@@ -1,7 +1,9 @@
+import '@mantine/core/styles/Checkbox.css';
+
 import { Button, Checkbox, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { todayQuery } from '../api/queries';
@@ -30,7 +32,7 @@ function GroupForm({ group, onClose }: Omit<Props, 'opened'>) {
   const [players, setPlayers] = useState(group?.players ?? []);
   const day = useQuery(todayQuery);
   const cache = useQueryClient();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const forget = () =>
     Promise.all(['groups', 'group'].map((k) => cache.invalidateQueries({ queryKey: [k] })));
   const save = useMutation({
@@ -48,14 +50,14 @@ function GroupForm({ group, onClose }: Omit<Props, 'opened'>) {
     onSuccess: async (saved) => {
       await forget();
       onClose();
-      await navigate(`/class/${saved.id}`);
+      navigate(`/class/${saved.id}`);
     },
   });
   const remove = useMutation({
     mutationFn: async (id: number) =>
       client.DELETE('/api/groups/{group_id}', { params: { path: { group_id: id } } }),
     onSuccess: async () => {
-      await navigate('/class');
+      navigate('/class');
       await forget();
     },
   });

@@ -1,13 +1,14 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { Suspense, lazy, useState } from 'react';
+import { Link } from 'wouter';
 
 import { groupsQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
-import { GroupDialog } from './GroupDialog';
 import css from './GroupsPage.module.css';
+
+const GroupDialog = lazy(async () => ({ default: (await import('./GroupDialog')).GroupDialog }));
 
 /** The teacher's groups; each opens its sweep. */
 export function GroupsPage() {
@@ -23,7 +24,7 @@ export function GroupsPage() {
       <ul className={css.list}>
         {groups.data.map((group) => (
           <li key={group.id}>
-            <Link to={`/class/${group.id}`}>{group.name}</Link>
+            <Link href={`/class/${group.id}`}>{group.name}</Link>
             <span className="quiet">{group.names.join(', ') || 'nobody yet'}</span>
           </li>
         ))}
@@ -36,7 +37,11 @@ export function GroupsPage() {
           New group
         </Button>
       </div>
-      <GroupDialog opened={making} onClose={() => setMaking(false)} group={null} />
+      {making && (
+        <Suspense fallback={null}>
+          <GroupDialog opened onClose={() => setMaking(false)} group={null} />
+        </Suspense>
+      )}
     </div>
   );
 }

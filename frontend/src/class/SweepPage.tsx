@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Suspense, lazy, useState } from 'react';
+import { Link, useParams } from 'wouter';
 
 import type { Catalogue, Evidence, Schemas } from '../api/client';
 import { savedWords } from '../outbox/outbox';
@@ -11,12 +11,13 @@ import { GradeMarks } from '../components/GradeMarks';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { gradeWord } from '../words/words';
-import { ChecksDialog } from './ChecksDialog';
-import { GroupDialog } from './GroupDialog';
 import { leftToGrade, nextPlayer } from './sweepGrades';
 import { SweepRow } from './SweepRow';
 import css from './SweepPage.module.css';
 import { type SweepHandle, useSweep } from './useSweep';
+
+const ChecksDialog = lazy(async () => ({ default: (await import('./ChecksDialog')).ChecksDialog }));
+const GroupDialog = lazy(async () => ({ default: (await import('./GroupDialog')).GroupDialog }));
 
 type Sweep = Schemas['SweepOut'];
 
@@ -49,7 +50,7 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
             {checks.length === 0 ? 'Choose what to look at' : 'Other checks'}
           </Button>
           {checks.length > 0 && sweep.pairs.length > 0 && (
-            <Button variant="default" component={Link} to={`/class/${sweep.id}/cards`}>
+            <Button variant="default" component={Link} href={`/class/${sweep.id}/cards`}>
               Partner cards
             </Button>
           )}
@@ -63,15 +64,23 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
       ) : (
         <Checks checks={checks} handle={handle} />
       )}
-      <ChecksDialog
-        opened={choosing}
-        onClose={() => setChoosing(false)}
-        groupId={sweep.id}
-        chosen={sweep.checks}
-        catalogue={catalogue}
-        onChoose={handle.choose}
-      />
-      <GroupDialog opened={changing} onClose={() => setChanging(false)} group={group} />
+      {choosing && (
+        <Suspense fallback={null}>
+          <ChecksDialog
+            opened
+            onClose={() => setChoosing(false)}
+            groupId={sweep.id}
+            chosen={sweep.checks}
+            catalogue={catalogue}
+            onChoose={handle.choose}
+          />
+        </Suspense>
+      )}
+      {changing && (
+        <Suspense fallback={null}>
+          <GroupDialog opened onClose={() => setChanging(false)} group={group} />
+        </Suspense>
+      )}
     </div>
   );
 }

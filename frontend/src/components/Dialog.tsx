@@ -1,5 +1,5 @@
-import { CloseButton, Modal } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { CloseButton } from '@mantine/core';
+import { type MouseEvent, type ReactNode, useEffect, useId, useRef } from 'react';
 
 import css from './Dialog.module.css';
 
@@ -14,26 +14,43 @@ interface Props {
   isFirm?: boolean;
 }
 
-/** A dialog without a banner of its own, so that the page keeps one. */
-export function Dialog({ opened, onClose, title, children, wide = false, isFirm = false }: Props) {
+/** A dialog over the page, the browser's own: it holds the focus and gives it back. */
+export function Dialog(props: Props) {
+  return props.opened ? <Opened {...props} /> : null;
+}
+
+function Opened({ onClose, title, children, wide = false, isFirm = false }: Props) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const titleId = useId();
+  useEffect(() => {
+    const shown = dialog.current;
+    shown?.showModal();
+    return () => shown?.close();
+  }, []);
+  // For pointers; keys have Escape.
+  const closeOutside = (event: MouseEvent) => {
+    if (!isFirm && event.target === dialog.current) onClose();
+  };
   return (
-    <Modal.Root
-      opened={opened}
-      onClose={onClose}
-      size={wide ? 'lg' : 'md'}
-      closeOnEscape={!isFirm}
-      closeOnClickOutside={!isFirm}
+    <dialog
+      ref={dialog}
+      className={`${css.dialog} ${wide ? css.wide : ''}`}
+      aria-labelledby={titleId}
+      onClick={closeOutside}
+      onCancel={(event) => {
+        event.preventDefault();
+        if (!isFirm) onClose();
+      }}
     >
-      <Modal.Overlay />
-      <Modal.Content>
-        <Modal.Body>
-          <div className={css.head}>
-            <Modal.Title className={css.title ?? ''}>{title}</Modal.Title>
-            {!isFirm && <CloseButton size={44} aria-label="Close" onClick={onClose} />}
-          </div>
-          {children}
-        </Modal.Body>
-      </Modal.Content>
-    </Modal.Root>
+      <div className={css.body}>
+        <div className={css.head}>
+          <h2 id={titleId} className={css.title}>
+            {title}
+          </h2>
+          {!isFirm && <CloseButton size={44} aria-label="Close" onClick={onClose} />}
+        </div>
+        {children}
+      </div>
+    </dialog>
   );
 }

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
-import { Link, useRouteError } from 'react-router';
+import { Component, type ReactNode, Suspense } from 'react';
+import { Link, useLocation } from 'wouter';
 
 import { ApiError } from '../api/client';
 import css from './Problem.module.css';
@@ -17,7 +18,7 @@ export function Problem({ error, onRetry }: { error: Error; onRetry?: () => void
       </p>
       <div className={css.actions}>
         {onRetry && <Button onClick={onRetry}>Try again</Button>}
-        <Button component={Link} to="/" variant="default">
+        <Button component={Link} href="/" variant="default">
           Back to today
         </Button>
       </div>
@@ -29,14 +30,33 @@ export function NotFound() {
   return (
     <div className={css.problem}>
       <h2>There is no such page</h2>
-      <Button component={Link} to="/">
+      <Button component={Link} href="/">
         Back to today
       </Button>
     </div>
   );
 }
 
-export function RouteProblem() {
-  const error = useRouteError();
-  return <Problem error={error instanceof Error ? error : new Error('unknown')} />;
+/** The page, or what went wrong in it; going to another page starts anew. */
+export function PageBoundary({ children }: { children: ReactNode }) {
+  const [path] = useLocation();
+  return (
+    <Boundary key={path}>
+      <Suspense fallback={null}>{children}</Suspense>
+    </Boundary>
+  );
+}
+
+class Boundary extends Component<{ children: ReactNode }, { error: Error | null }> {
+  override state: { error: Error | null } = { error: null };
+
+  static getDerivedStateFromError(error: unknown) {
+    return { error: error instanceof Error ? error : new Error('unknown') };
+  }
+
+  override render() {
+    if (this.state.error === null) return this.props.children;
+    // Parts of a page that did not come, or are those of an older version, come with a fresh page.
+    return <Problem error={this.state.error} onRetry={() => window.location.reload()} />;
+  }
 }

@@ -1,3 +1,6 @@
+import '@mantine/core/styles/FloatingIndicator.css';
+import '@mantine/core/styles/SegmentedControl.css';
+
 import { Button, SegmentedControl } from '@mantine/core';
 
 import type { Schemas } from '../api/client';

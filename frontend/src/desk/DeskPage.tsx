@@ -1,3 +1,5 @@
+import '@mantine/core/styles/NumberInput.css';
+
 import { Button, NumberInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -1,3 +1,5 @@
+import '@mantine/core/styles/Switch.css';
+
 import { Button, Switch } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 

@@ -1,10 +1,13 @@
-import { Button, Checkbox, Select } from '@mantine/core';
+import '@mantine/core/styles/Checkbox.css';
+
+import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 
 import type { Catalogue, Schemas } from '../api/client';
 import { Reminders } from '../components/Reminders';
 import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
+import { SearchSelect } from '../components/SearchSelect';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
 import { RemoveLesson } from './RemoveLesson';
@@ -162,11 +165,10 @@ function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Cat
             </button>
           ))}
       </div>
-      <Select
+      <SearchSelect
         aria-label="Complaint"
         placeholder="Something else: type a few letters"
         size="lg"
-        searchable
         clearable
         data={[
           {
@@ -202,19 +204,19 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
     <div className={css.reports}>
       <PainScale pain={reports['pain']} onPick={(value) => change('pain', value)} />
       <div className={css.pain}>
-        <Select
+        <NativeSelect
           label="Where"
           data={PLACES}
           value={typeof reports['place'] === 'string' ? reports['place'] : ''}
-          allowDeselect={false}
-          onChange={(value) => change('place', value || null)}
+          onChange={(event) => change('place', event.currentTarget.value || null)}
         />
-        <Select
+        <NativeSelect
           label="In the same place"
           data={WEEKS}
           value={weeksChosen(reports['same_place_weeks'])}
-          allowDeselect={false}
-          onChange={(value) => change('same_place_weeks', value ? Number(value) : null)}
+          onChange={({ currentTarget: { value } }) =>
+            change('same_place_weeks', value ? Number(value) : null)
+          }
         />
       </div>
       <Checkbox.Group

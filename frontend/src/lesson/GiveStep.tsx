@@ -1,6 +1,6 @@
-import { Button, Select, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useLocation } from 'wouter';
 
 import type { Catalogue, Lesson } from '../api/client';
 import { useKeys } from '../components/useKeys';
@@ -14,7 +14,7 @@ import { WeekStrip } from './WeekStrip';
 /** The week: one to three exercises, each with its step, dose, days and why. */
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
   const { lesson, enter } = handle;
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [giving, setGiving] = useState(false);
   const items = itemsOf(lesson);
   const paused = lesson.safety.level === 'red';
@@ -27,7 +27,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
   useEffect(() => {
     if (!ready) return;
     if (given) {
-      void navigate(`/lessons/${lesson.id}/sheet`);
+      navigate(`/lessons/${lesson.id}/sheet`);
     } else if (!waiting.current) {
       waiting.current = true;
       enter('plan', '', items.map(wishOf));
@@ -41,7 +41,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       <section className={css.give}>
         <h2>No exercises while the stop is up</h2>
         <p>The sheet says so, and asks to see a doctor or physiotherapist.</p>
-        <Button component={Link} to={`/lessons/${lesson.id}/sheet`} size="lg">
+        <Button component={Link} href={`/lessons/${lesson.id}/sheet`} size="lg">
           Make the sheet
         </Button>
       </section>
@@ -154,17 +154,18 @@ function AddExercise({
   const option = (id: string) => ({ value: id, label: mine.find((e) => e.id === id)?.name ?? id });
   const others = mine.filter((e) => !offered.includes(e.id)).map((e) => e.id);
   return (
-    <Select
+    <NativeSelect
       label="Add an exercise"
-      placeholder="Best for the focus first"
       size="md"
-      searchable
-      value={null}
+      value=""
       data={[
+        { value: '', label: 'Best for the focus first' },
         { group: 'For this focus', items: offered.map(option) },
         { group: 'Others', items: others.map(option) },
       ]}
-      onChange={(id) => id && store([...items.map(wishOf), { exercise: id }])}
+      onChange={({ currentTarget: { value } }) =>
+        value && store([...items.map(wishOf), { exercise: value }])
+      }
     />
   );
 }

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Link, useLocation, useParams, useSearchParams } from 'wouter';
 
 import type { Catalogue } from '../api/client';
 import { savedWords } from '../outbox/outbox';
@@ -9,9 +9,6 @@ import { catalogueQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { INSTRUMENT_WORDS } from '../words/words';
-import { AskStep } from './AskStep';
-import { DecideStep } from './DecideStep';
-import { GiveStep } from './GiveStep';
 import { KeyHelp } from './KeyHelp';
 import css from './LessonPage.module.css';
 import { LookStep } from './LookStep';
@@ -29,6 +26,23 @@ const STEP_WORDS: Record<Step, string> = {
 const STEP_KEYS: Record<Step, string> = { ask: 'a', look: 'l', decide: 'd', give: 'g' };
 
 const REPLACE = { replace: true };
+
+// The step in view comes first, the others when there is time, so that they open without a network.
+const loadAsk = () => import('./AskStep');
+const loadDecide = () => import('./DecideStep');
+const loadGive = () => import('./GiveStep');
+const AskStep = lazy(async () => ({ default: (await loadAsk()).AskStep }));
+const DecideStep = lazy(async () => ({ default: (await loadDecide()).DecideStep }));
+const GiveStep = lazy(async () => ({ default: (await loadGive()).GiveStep }));
+
+function useAllSteps() {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      for (const load of [loadAsk, loadDecide, loadGive]) load().catch(() => undefined);
+    }, 500);
+    return () => clearTimeout(timer);
+  }, []);
+}
 
 /** One lesson from the first question to the sheet, on one page that is always saved. */
 export function LessonPage() {
@@ -51,7 +65,8 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const [params, setParams] = useSearchParams();
   const [opening] = useState(() => firstStep(handle));
   const [help, setHelp] = useState(false);
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
+  useAllSteps();
   const asked = params.get('step');
   const step = STEPS.find((name) => name === asked) ?? opening;
   const go = (to: Step) => setParams({ step: to }, REPLACE);
@@ -61,7 +76,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
     l: () => go('look'),
     d: () => go('decide'),
     g: () => go('give'),
-    p: () => void navigate(`/lessons/${lesson.id}/sheet`),
+    p: () => navigate(`/lessons/${lesson.id}/sheet`),
     u: undo,
     '?': () => setHelp(true),
   });
@@ -69,7 +84,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   return (
     <div className={css.page} data-step={step}>
       <header className={css.head}>
-        <Link to={`/players/${lesson.player.id}`} className={css.name}>
+        <Link href={`/players/${lesson.player.id}`} className={css.name}>
           <h1>{lesson.player.name}</h1>
         </Link>
         <span className={`${css.about} quiet`}>
@@ -93,22 +108,24 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         <SaveState handle={handle} onHelp={() => setHelp(true)} />
       </header>
       <SafetyBand handle={handle} onTell={() => setParams({ step: 'ask', tell: '1' }, REPLACE)} />
-      {step === 'ask' && (
-        <AskStep
-          key={params.get('tell')}
-          handle={handle}
-          catalogue={catalogue}
-          isTelling={params.has('tell')}
-          onDone={() => go('look')}
-        />
-      )}
-      {step === 'look' && (
-        <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
-      )}
-      {step === 'decide' && (
-        <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
-      )}
-      {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
+      <Suspense fallback={null}>
+        {step === 'ask' && (
+          <AskStep
+            key={params.get('tell')}
+            handle={handle}
+            catalogue={catalogue}
+            isTelling={params.has('tell')}
+            onDone={() => go('look')}
+          />
+        )}
+        {step === 'look' && (
+          <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
+        )}
+        {step === 'decide' && (
+          <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
+        )}
+        {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
+      </Suspense>
       <KeyHelp opened={help} onClose={() => setHelp(false)} />
     </div>
   );

@@ -1,4 +1,4 @@
-import { Button, Select } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 
 import type { Catalogue, Evidence, Lesson } from '../api/client';
@@ -55,12 +55,11 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
           handle={handle}
           touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
         />
-        <Select
+        <NativeSelect
           aria-label="Order of looking"
           data={ORDERS}
           value={lesson.look_order}
-          allowDeselect={false}
-          onChange={(value) => handle.enter('order', '', value)}
+          onChange={(event) => handle.enter('order', '', event.currentTarget.value)}
         />
         <div className={css.ways}>
           {choice.kind !== 'look' && (

@@ -1,4 +1,4 @@
-import { Button, NumberInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 
 import type { Evidence } from '../api/client';
@@ -25,18 +25,21 @@ export function MeasureEntry({ item, value, onValue }: Props) {
   }
   return (
     <div className={css.measure}>
-      <NumberInput
+      <TextInput
+        type="number"
+        step="any"
         aria-label={`${item.label}, in ${item.unit ?? ''}`}
         placeholder={`or measure, ${item.unit ?? ''}`}
         value={typed ?? value ?? ''}
-        onChange={(entered) => setTyped(typeof entered === 'number' ? entered : null)}
+        onChange={({ currentTarget: { valueAsNumber } }) =>
+          setTyped(Number.isNaN(valueAsNumber) ? null : valueAsNumber)
+        }
         onBlur={() => {
           if (typed !== null && typed !== value) onValue(typed);
         }}
         onKeyDown={(event) => {
           if (event.key === 'Enter' && typed !== null) event.currentTarget.blur();
         }}
-        hideControls
       />
       {item.measure !== null && TIMED.has(item.measure) && (
         <Button variant="default" onClick={started.running ? stop : started.start}>

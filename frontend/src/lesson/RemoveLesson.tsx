@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 
 import { client, type Lesson, unwrapEmpty } from '../api/client';
 import { Dialog } from '../components/Dialog';
@@ -11,14 +11,14 @@ import css from './AskStep.module.css';
 export function RemoveLesson({ lesson }: { lesson: Lesson }) {
   const [opened, setOpened] = useState(false);
   const cache = useQueryClient();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const remove = useMutation({
     mutationFn: async () => {
       const params = { path: { lesson_id: lesson.id } };
       unwrapEmpty(await client.DELETE('/api/lessons/{lesson_id}', { params }));
     },
     onSuccess: async () => {
-      await navigate('/');
+      navigate('/');
       cache.removeQueries({ queryKey: ['lesson', lesson.id] });
       await cache.invalidateQueries();
     },

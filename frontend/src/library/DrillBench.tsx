@@ -1,3 +1,6 @@
+import '@mantine/core/styles/NumberInput.css';
+import '@mantine/core/styles/Switch.css';
+
 import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';

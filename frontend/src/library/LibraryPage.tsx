@@ -1,6 +1,10 @@
+import '@mantine/core/styles/FloatingIndicator.css';
+import '@mantine/core/styles/SegmentedControl.css';
+
 import { SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { useSearchParams } from 'wouter';
 
 import type { Catalogue } from '../api/client';
 import { catalogueQuery } from '../api/queries';
@@ -8,10 +12,11 @@ import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { CauseCard } from './CauseCard';
 import { CheckCard } from './CheckCard';
-import { DrillBench } from './DrillBench';
 import { ExerciseCard } from './ExerciseCard';
 import css from './LibraryPage.module.css';
 import { entriesOf, found, type Shelf } from './search';
+
+const DrillBench = lazy(async () => ({ default: (await import('./DrillBench')).DrillBench }));
 
 const SHELVES = [
   { value: 'exercises', label: 'Exercises' },
@@ -60,7 +65,9 @@ export function LibraryPage() {
         />
       </div>
       {shelf === 'drills' ? (
-        <DrillBench instrument={instrument || 'vn'} />
+        <Suspense fallback={null}>
+          <DrillBench instrument={instrument || 'vn'} />
+        </Suspense>
       ) : (
         <Browse
           catalogue={catalogue.data}

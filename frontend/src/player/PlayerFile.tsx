@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 
 import { client, unwrapEmpty } from '../api/client';
 import { Dialog } from '../components/Dialog';
@@ -28,14 +28,14 @@ export function PlayerFile({ id, name }: { id: number; name: string }) {
 function Erase({ id, name }: { id: number; name: string }) {
   const [typed, setTyped] = useState('');
   const cache = useQueryClient();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const erase = useMutation({
     mutationFn: async () => {
       const params = { path: { player_id: id }, query: { name: typed } };
       unwrapEmpty(await client.DELETE('/api/players/{player_id}', { params }));
     },
     onSuccess: async () => {
-      await navigate('/');
+      navigate('/');
       cache.removeQueries({ queryKey: ['player', id] });
       await cache.invalidateQueries();
     },

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { useParams } from 'react-router';
+import { lazy, Suspense, useState } from 'react';
+import { useParams } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
@@ -13,10 +13,13 @@ import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Ladders } from './Ladders';
-import { PlayerDialog } from './PlayerDialog';
 import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
 import { Timeline } from './Timeline';
+
+const PlayerDialog = lazy(async () => ({
+  default: (await import('../components/PlayerDialog')).PlayerDialog,
+}));
 
 /** What has become better, in pictures: evidence over the lessons and steps climbed. */
 export function PlayerPage() {
@@ -87,11 +90,15 @@ export function PlayerPage() {
       )}
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
-      <PlayerDialog
-        opened={changing}
-        onClose={() => setChanging(false)}
-        player={{ id: player.id, facts: query.data.facts }}
-      />
+      {changing && (
+        <Suspense fallback={null}>
+          <PlayerDialog
+            opened
+            onClose={() => setChanging(false)}
+            player={{ id: player.id, facts: query.data.facts }}
+          />
+        </Suspense>
+      )}
       <details>
         <summary className={css.summary}>Way of teaching for {player.name}</summary>
         <WayChoices

@@ -1,7 +1,7 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams } from 'wouter';
 
 import type { Schemas } from '../api/client';
 import { sheetQuery } from '../api/queries';
@@ -22,7 +22,7 @@ export function SheetPage() {
   return (
     <div className={css.page}>
       <div className={`${css.actions} no-print`}>
-        <Button component={Link} to={`/lessons/${lessonId}?step=give`} variant="default">
+        <Button component={Link} href={`/lessons/${lessonId}?step=give`} variant="default">
           Back to the lesson
         </Button>
         <Pdf lessonId={Number(lessonId)} />
@@ -37,7 +37,7 @@ export function SheetPage() {
             </Button>
           </>
         )}
-        <Button component={Link} to="/" variant="default">
+        <Button component={Link} href="/" variant="default">
           Next player
         </Button>
       </div>

@@ -1,6 +1,6 @@
 import { Button, FileButton } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Link } from 'react-router';
+import { Link } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { Dialog } from '../components/Dialog';
@@ -56,7 +56,7 @@ function Told({ found }: { found: Schemas['ImportedOut'] }) {
           <li key={each}>{each}</li>
         ))}
       </ul>
-      <Button component={Link} to={`/players/${found.player}`}>
+      <Button component={Link} href={`/players/${found.player}`}>
         Open the page of {found.name}
       </Button>
     </>

@@ -1,19 +1,22 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'wouter';
 
 import type { Schemas } from '../api/client';
 import { todayQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
-import { PlayerDialog } from '../player/PlayerDialog';
 import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
 import { BringIn } from './BringIn';
 import css from './TodayPage.module.css';
 
 type Row = Schemas['DayRowOut'];
+
+const PlayerDialog = lazy(async () => ({
+  default: (await import('../components/PlayerDialog')).PlayerDialog,
+}));
 
 /** The day's lessons in order, then the other players. */
 export function TodayPage() {
@@ -71,7 +74,11 @@ export function TodayPage() {
         </Button>
         <BringIn />
       </div>
-      <PlayerDialog opened={adding} onClose={() => setAdding(false)} player={null} />
+      {adding && (
+        <Suspense fallback={null}>
+          <PlayerDialog opened onClose={() => setAdding(false)} player={null} />
+        </Suspense>
+      )}
     </div>
   );
 }
@@ -83,7 +90,7 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
     <li className={css.row}>
       <span className={css.time}>{main ? row.time : ''}</span>
       <div className={css.who}>
-        <Link className={css.name} to={`/players/${player.id}`}>
+        <Link className={css.name} href={`/players/${player.id}`}>
           {player.name}
         </Link>
         <span className="quiet">

@@ -1,11 +1,23 @@
-import { Button, Checkbox, NumberInput, Select, SegmentedControl, TextInput } from '@mantine/core';
+import '@mantine/core/styles/FloatingIndicator.css';
+import '@mantine/core/styles/SegmentedControl.css';
+import '@mantine/core/styles/NumberInput.css';
+import '@mantine/core/styles/Checkbox.css';
+
+import {
+  Button,
+  Checkbox,
+  NativeSelect,
+  NumberInput,
+  SegmentedControl,
+  TextInput,
+} from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { catalogueQuery, playerQuery } from '../api/queries';
-import { Dialog } from '../components/Dialog';
+import { Dialog } from './Dialog';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './PlayerDialog.module.css';
 
@@ -55,7 +67,7 @@ export function PlayerDialog({ opened, onClose, player }: Props) {
 function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
   const [facts, setFacts] = useState<Facts>(player?.facts ?? NOBODY);
   const cache = useQueryClient();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const save = useMutation({
     mutationFn: async () =>
       unwrap(
@@ -66,11 +78,11 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
             })
           : await client.POST('/api/players', { body: facts }),
       ),
-    onSuccess: async (saved) => {
+    onSuccess: (saved) => {
       cache.setQueryData(playerQuery(saved.player.id).queryKey, saved);
       void cache.invalidateQueries({ queryKey: ['today'] });
       onClose();
-      await navigate(`/players/${saved.player.id}`);
+      navigate(`/players/${saved.player.id}`);
     },
   });
   const set = (change: Partial<Facts>) => setFacts({ ...facts, ...change });
@@ -92,21 +104,19 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         onChange={(event) => set({ name: event.currentTarget.value })}
         data-autofocus
       />
-      <Select
+      <NativeSelect
         label="Instrument"
         value={facts.instrument}
         error={problem('instrument')}
         data={Object.entries(INSTRUMENT_WORDS).map(([value, label]) => ({ value, label }))}
-        allowDeselect={false}
-        onChange={(value) => set({ instrument: value ?? 'vn' })}
+        onChange={(event) => set({ instrument: event.currentTarget.value })}
       />
-      <Select
+      <NativeSelect
         label="Level"
         value={facts.level}
         error={problem('level')}
         data={['beginner', 'intermediate', 'advanced']}
-        allowDeselect={false}
-        onChange={(value) => set({ level: value ?? 'beginner' })}
+        onChange={(event) => set({ level: event.currentTarget.value })}
       />
       <Optional
         label="Year of birth"
@@ -114,13 +124,17 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         error={problem('birth_year')}
         onChange={(value) => set({ birth_year: value })}
       />
-      <Select
+      <NativeSelect
         label="Day of the lesson"
-        value={facts.weekday == null ? null : String(facts.weekday)}
+        value={facts.weekday == null ? '' : String(facts.weekday)}
         error={problem('weekday')}
-        data={WEEKDAYS.map((label, index) => ({ value: String(index), label }))}
-        clearable
-        onChange={(value) => set({ weekday: value === null ? null : Number(value) })}
+        data={[
+          { value: '', label: 'none' },
+          ...WEEKDAYS.map((label, index) => ({ value: String(index), label })),
+        ]}
+        onChange={({ currentTarget: { value } }) =>
+          set({ weekday: value === '' ? null : Number(value) })
+        }
       />
       <TextInput
         label="Time of the lesson"

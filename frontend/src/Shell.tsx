@@ -1,21 +1,21 @@
 import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { IconMoon, IconSun } from '@tabler/icons-react';
-import { useEffect, useState } from 'react';
-import { Link, Outlet } from 'react-router';
+import { type ReactNode, useEffect, useState } from 'react';
+import { Link } from 'wouter';
 
-import { client } from '../api/client';
-import { sessionQuery } from '../api/queries';
-import { adoptOldEntries } from '../outbox/adopt';
-import { studioOutbox } from '../outbox/studio';
-import { SignIn } from '../signin/SignIn';
-import { SignInAgain } from '../signin/SignInAgain';
-import { Problem } from './Problem';
+import { client } from './api/client';
+import { sessionQuery } from './api/queries';
+import { adoptOldEntries } from './outbox/adopt';
+import { studioOutbox } from './outbox/studio';
+import { SignIn } from './signin/SignIn';
+import { SignInAgain } from './signin/SignInAgain';
+import { Problem } from './components/Problem';
 import css from './Shell.module.css';
-import { Undelivered } from './Undelivered';
+import { Undelivered } from './components/Undelivered';
 
 /** The frame of every page: the mark, the way home, and the sign-in when it is needed. */
-export function Shell() {
+export function Shell({ children }: { children: ReactNode }) {
   const session = useQuery(sessionQuery);
   const now = session.data?.teacher ?? null;
   const [known, setKnown] = useState(now);
@@ -47,7 +47,7 @@ export function Shell() {
         Skip to the page
       </a>
       <header className={`${css.bar} no-print`}>
-        <Link to="/" className={css.mark} aria-label="Jolf, today">
+        <Link href="/" className={css.mark} aria-label="Jolf, today">
           <img src="/static/mark.svg" alt="" width={28} height={28} />
           <span>Jolf</span>
         </Link>
@@ -55,13 +55,13 @@ export function Shell() {
           {known && <Undelivered />}
           {known && (
             <nav aria-label="Views">
-              <Button component={Link} to="/class" variant="subtle">
+              <Button component={Link} href="/class" variant="subtle">
                 Class
               </Button>
-              <Button component={Link} to="/library" variant="subtle">
+              <Button component={Link} href="/library" variant="subtle">
                 Library
               </Button>
-              <Button component={Link} to="/desk" variant="subtle">
+              <Button component={Link} href="/desk" variant="subtle">
                 Desk
               </Button>
             </nav>
@@ -71,7 +71,7 @@ export function Shell() {
         </div>
       </header>
       <main id="main" className={css.main}>
-        {known ? <Outlet /> : <SignIn />}
+        {known ? children : <SignIn />}
       </main>
       {known && <SignInAgain owner={known} isOut={now === null} />}
     </>

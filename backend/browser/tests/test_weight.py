@@ -1,0 +1,55 @@
+"""What a page brings at its first load: scripts and styles as they travel, compressed."""
+
+import gzip
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import Lesson
+from studio.services.home import make_link
+
+MOST_OF_A_PAGE = 150_000
+MOST_OF_THE_PHONE = 60_000
+
+
+class Weight(BrowserCase):
+    players = PLAYERS[:1]
+
+    def weigh(self, path: str, ready: str) -> int:
+        """Bytes until this heading shows, in a browser that has never been here."""
+        cookies = self.context.cookies()
+        context = self.browser.new_context()
+        context.add_cookies(cookies)
+        page = context.new_page()
+        bodies: list[bytes] = []
+
+        def note(response) -> None:
+            if response.request.resource_type in ("script", "stylesheet"):
+                bodies.append(response.body())
+
+        page.on("response", note)
+        page.goto(f"{self.live_server_url}{path}")
+        page.get_by_role("heading", name=ready).first.wait_for()
+        found = sum(len(gzip.compress(body)) for body in list(bodies))
+        context.close()
+        self.assertGreater(found, 10_000, "nothing was weighed")
+        return found
+
+    def test_no_page_is_heavy(self):
+        self.sign_in()
+        lesson = Lesson.objects.order_by("date").last()
+        player = lesson.player
+        pages = {
+            "/": "day",
+            f"/players/{player.pk}": player.name,
+            f"/lessons/{lesson.pk}?step=look": player.name,
+            f"/lessons/{lesson.pk}?step=give": player.name,
+            "/class": "Class",
+            "/library": "Library",
+            "/desk": "Desk",
+        }
+        for path, heading in pages.items():
+            with self.subTest(path):
+                self.assertLess(self.weigh(path, heading), MOST_OF_A_PAGE)
+        with self.subTest("phone"):
+            token = make_link(lesson).token
+            self.assertLess(self.weigh(f"/home/{token}", "week"), MOST_OF_THE_PHONE)

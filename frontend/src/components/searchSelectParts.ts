@@ -1,0 +1,3 @@
+import '@mantine/core/styles/Combobox.css';
+
+export { Select } from '@mantine/core';
