@@ -22,6 +22,7 @@ def home_out(week: HomeWeek) -> HomeOut:
         first_name=lesson.player.name.split()[0],
         instrument=INSTRUMENT_NAMES[instrument.value],
         given_on=lesson.date,
+        open_until=week.open_until,
         today=week.today,
         teacher_line=lesson.teacher_line,
         paused=week.reasons is not None,

@@ -1,6 +1,7 @@
 """A browser test: the built front end on a live server, with everything unexpected an error."""
 
 import os
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
@@ -101,6 +102,14 @@ class BrowserCase(StaticLiveServerTestCase):
     def saved(self, page: Page | None = None) -> None:
         """Wait until every entry has arrived."""
         (page or self.page).get_by_role("status").filter(has_text="Saved").wait_for()
+
+    def wait_until(self, holds: Callable[[], bool]) -> None:
+        """Wait until something holds that the page does not show."""
+        for _ in range(PATIENCE_MS // 100):
+            if holds():
+                return
+            self.page.wait_for_timeout(100)
+        self.fail("it did not come to hold")
 
     def assert_accessible(self, view: str) -> None:
         """No violation of WCAG 2 A and AA, by axe."""

@@ -31,10 +31,10 @@ async function keptFirst(request) {
 async function networkFirst(request) {
   try {
     const answer = await fetch(request);
-    if (answer.ok) {
-      const kept = await caches.open(KEPT);
-      await kept.put(request, answer.clone());
-    }
+    const kept = await caches.open(KEPT);
+    if (answer.ok) await kept.put(request, answer.clone());
+    // A week that has ended does not stay on this device.
+    if (answer.status === 404 || answer.status === 410) await kept.delete(request);
     return answer;
   } catch (error) {
     const kept = await caches.match(request);

@@ -65,6 +65,7 @@ class HomeOut(Schema):
     first_name: str
     instrument: str
     given_on: date
+    open_until: date
     today: date
     teacher_line: str
     paused: bool

@@ -10,7 +10,7 @@ from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
 from studio.models import HomeDay, Lesson, RedFlag
 from studio.services.flags import lift_flags
-from studio.services.home import make_link
+from studio.services.home import make_link, revoke_link
 
 MIRA = PLAYERS[:1]
 
@@ -80,6 +80,46 @@ class Phone(BrowserCase):
         page.evaluate("window.dispatchEvent(new Event('online'))")
         self.saved()
         self.assertEqual(self.today().felt, "soft")
+
+    def kept_on_the_phone(self) -> int:
+        """Answers about this week that the phone keeps."""
+        return self.page.evaluate(
+            """async (token) => {
+              let found = 0;
+              for (const name of await caches.keys())
+                for (const request of await (await caches.open(name)).keys())
+                  found += request.url.includes(token) ? 1 : 0;
+              return found;
+            }""",
+            self.token,
+        )
+
+    def test_a_week_that_has_ended_does_not_stay_on_the_phone(self):
+        page = self.page
+        cable = Cable(self.server_thread.port)
+        self.addCleanup(cable.cut)
+        self.own_addresses.append(cable.address)
+        address = f"{cable.address}/home/{self.token}"
+        page.goto(address)
+        page.locator("html[data-kept='yes']").wait_for()
+        self.assertGreater(self.kept_on_the_phone(), 0)
+        with self.subTest("without a network, weeks later"):
+            cable.cut()
+            page.clock.set_fixed_time(timezone.now() + timedelta(days=40))
+            page.reload()
+            expect(page.get_by_text("This week is over")).to_be_visible()
+            expect(page.get_by_text("Mira")).to_have_count(0)
+            self.wait_until(lambda: self.kept_on_the_phone() == 0)
+        with self.subTest("revoked"):
+            cable.mend()
+            page.clock.set_fixed_time(timezone.now())
+            page.goto(address)
+            page.get_by_role("heading", name="Mira’s week").wait_for()
+            self.wait_until(lambda: self.kept_on_the_phone() > 0)
+            revoke_link(Lesson.objects.order_by("date").last())
+            page.reload()
+            expect(page.get_by_text("This link is not in use any more")).to_be_visible()
+            self.wait_until(lambda: self.kept_on_the_phone() == 0)
 
     def test_pain_of_four_stops_the_week_at_once_and_flags_the_teacher(self):
         log = self.page.get_by_role("region", name="How it went")

@@ -58,10 +58,7 @@ class Held(BrowserCase):
         self.context.set_offline(False)
         page.goto(f"{self.live_server_url}/library")
         page.get_by_role("heading", level=1).wait_for()
-        for _ in range(50):
-            if self.grade("web.closed"):
-                break
-            page.wait_for_timeout(100)
+        self.wait_until(lambda: bool(self.grade("web.closed")))
         self.assertEqual(self.grade("web.closed"), [2])
 
     def test_an_entry_that_cannot_be_taken_is_set_aside_with_its_words(self):
@@ -208,10 +205,7 @@ class PainAtHome(BrowserCase):
         )
         page.goto(f"{self.live_server_url}/home/{make_link(newer).token}")
         page.get_by_role("heading", name="Mira’s week").wait_for()
-        for _ in range(50):
-            if HomeDay.objects.exists():
-                break
-            page.wait_for_timeout(100)
+        self.wait_until(HomeDay.objects.exists)
         self.assertEqual(HomeDay.objects.get().lesson, self.lesson)
 
     def test_the_next_day_asks_whether_it_is_still_there_and_then_stops(self):

@@ -134,6 +134,11 @@ class HomeWeek:
     def _is_known(self, log: HomeDay) -> bool:
         return self.until is None or log.date < self.until
 
+    @property
+    def open_until(self) -> date:
+        """The last day on which the link opens."""
+        return self.date_of(DAYS_OPEN)
+
     def number(self, day: date) -> int:
         return (day - self.lesson.date).days
 

@@ -1284,6 +1284,11 @@ export interface components {
             items: components["schemas"]["HomeItemOut"][];
             /** Open Strings */
             open_strings: number[];
+            /**
+             * Open Until
+             * Format: date
+             */
+            open_until: string;
             /** Paused */
             paused: boolean;
             /** Teacher Line */

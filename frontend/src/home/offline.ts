@@ -17,3 +17,14 @@ export async function keepForLater(token: string): Promise<void> {
     // Without it the page works as any other page does.
   }
 }
+
+/** Forget a week that has ended: its page and what it says do not stay on this device. */
+export async function forgetKept(token: string): Promise<void> {
+  if (!('caches' in globalThis)) return;
+  for (const name of await caches.keys()) {
+    const kept = await caches.open(name);
+    for (const request of await kept.keys()) {
+      if (request.url.includes(token)) await kept.delete(request);
+    }
+  }
+}

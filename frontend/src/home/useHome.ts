@@ -7,6 +7,7 @@ import type { KeptEntry } from '../outbox/entry';
 import { localDate } from '../outbox/localDate';
 import { Outbox, type OutboxState } from '../outbox/outbox';
 import { useOutbox } from '../outbox/useOutbox';
+import { forgetKept } from './offline';
 import { useTakeBack } from './useTakeBack';
 import { type DayLog, isStop, type Week, type WeekNow, weekNow } from './weekNow';
 
@@ -24,6 +25,8 @@ export interface HomeHandle {
 
 const EVERY_MINUTE = 60_000;
 const ENDED = [404, 410];
+const NOT_HERE = 'No network, and this week has not been opened here before.';
+const OVER = 'This week is over. Ask your teacher for the new one.';
 // Whoever holds the device; each week has a channel of its own.
 const OWNER = 'home';
 
@@ -46,13 +49,10 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
     client
       .GET('/api/home/{token}', { params: { path: { token } } })
       .then((answer) => setWeek(unwrap(answer)))
-      .catch((problem: unknown) =>
-        setError(
-          problem instanceof ApiError
-            ? problem.message
-            : 'No network, and this week has not been opened here before.',
-        ),
-      );
+      .catch((problem: unknown) => {
+        if (problem instanceof ApiError && ENDED.includes(problem.status)) void forgetKept(token);
+        setError(problem instanceof ApiError ? problem.message : NOT_HERE);
+      });
     return stop;
   }, [outbox, channel, token]);
 
@@ -73,6 +73,11 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
     },
     [outbox, channel, remember],
   );
+  const isOver = week !== null && today > week.open_until;
+  useEffect(() => {
+    if (isOver) void forgetKept(token);
+  }, [isOver, token]);
+  if (isOver) return { error: OVER, kept: state.waiting.length };
   if (week === null) return error === null ? null : { error, kept: state.waiting.length };
   const mine = state.waiting.filter((entry) => entry.channel === channel);
   return {
