@@ -2,6 +2,8 @@
 
 from collections.abc import Mapping
 
+from django.conf import settings as django_settings
+
 from api.schemas.desk import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.learning import starting_value
@@ -45,6 +47,9 @@ def desk_out(settings: TeacherSettings) -> DeskOut:
             if name not in FIXED_MEASURES
         ],
         learning=_learning_out(settings),
+        time_zone=settings.time_zone,
+        usual_zone=django_settings.TIME_ZONE,
+        letter_keys=settings.letter_keys,
     )
 
 

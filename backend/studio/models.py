@@ -14,7 +14,8 @@ class TeacherSettings(models.Model):
     """What a teacher set once for all players.
 
     `learns`: own lessons shift the starting probabilities of causes; only lessons after
-    `learns_after` count.
+    `learns_after` count. `time_zone`: in which the teacher's days begin; "" for this computer's.
+    `letter_keys`: single keys act while nothing is being typed.
     """
 
     teacher = models.OneToOneField(
@@ -25,6 +26,8 @@ class TeacherSettings(models.Model):
     thresholds = models.JSONField(default=dict, blank=True)
     learns = models.BooleanField(default=False)
     learns_after = models.DateField(null=True, blank=True)
+    time_zone = models.CharField(max_length=60, blank=True)
+    letter_keys = models.BooleanField(default=True)
 
     def __str__(self) -> str:
         return self.display_name or str(self.teacher)

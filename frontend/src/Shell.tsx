@@ -12,6 +12,7 @@ import { SignIn } from './signin/SignIn';
 import { SignInAgain } from './signin/SignInAgain';
 import { Problem } from './components/Problem';
 import css from './Shell.module.css';
+import { letLettersAct } from './components/useKeys';
 import { Undelivered } from './components/Undelivered';
 
 /** The frame of every page: the mark, the way home, and the sign-in when it is needed. */
@@ -26,6 +27,10 @@ export function Shell({ children }: { children: ReactNode }) {
     // Nothing of one teacher may stay on the page of another.
     if (isAnother) window.location.assign('/');
   }, [isAnother]);
+  const letters = now?.letter_keys;
+  useEffect(() => {
+    if (letters !== undefined) letLettersAct(letters);
+  }, [letters]);
   const owner = known?.key ?? null;
   useEffect(() => {
     if (owner === null) return undefined;

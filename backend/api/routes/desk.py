@@ -3,18 +3,20 @@
 from django.conf import settings
 from django.contrib.auth import update_session_auth_hash
 from django.http import HttpRequest
-from django.utils import timezone
 from ninja import Router, Status
 from ninja.throttling import AuthRateThrottle
 
+from api.days import today
 from api.present_desk import desk_out
-from api.schemas.desk import CutsIn, DeskOut, LearningIn, PasswordIn, WayIn
+from api.schemas.desk import CutsIn, DeskOut, KeysIn, LearningIn, PasswordIn, WayIn, ZoneIn
 from studio.services.desk import (
     choose_password,
     forget_settled,
     set_learning,
+    set_letter_keys,
     set_teachers_way,
     set_thresholds,
+    set_time_zone,
     settings_of,
 )
 
@@ -47,6 +49,16 @@ def change_password(request: HttpRequest, data: PasswordIn) -> Status[None]:
     return Status(204, None)
 
 
+@router.post("/zone", response=DeskOut)
+def choose_zone(request: HttpRequest, data: ZoneIn) -> DeskOut:
+    return desk_out(set_time_zone(request.user, data.time_zone))
+
+
+@router.post("/keys", response=DeskOut)
+def switch_keys(request: HttpRequest, data: KeysIn) -> DeskOut:
+    return desk_out(set_letter_keys(request.user, on=data.on))
+
+
 @router.post("/learning", response=DeskOut)
 def switch_learning(request: HttpRequest, data: LearningIn) -> DeskOut:
     return desk_out(set_learning(request.user, on=data.on))
@@ -54,4 +66,4 @@ def switch_learning(request: HttpRequest, data: LearningIn) -> DeskOut:
 
 @router.post("/learning/forget", response=DeskOut)
 def forget(request: HttpRequest) -> DeskOut:
-    return desk_out(forget_settled(request.user, timezone.localdate()))
+    return desk_out(forget_settled(request.user, today(request)))

@@ -1,10 +1,12 @@
 """Groups: the sweep of a few checks over all their players, and partner cards."""
 
+from datetime import date
+
 from django.http import HttpRequest
 from ninja import Router
 
+from api.days import today
 from api.present_groups import brief_out, check_choice_out, sweep_out
-from api.routes.players import today
 from api.schemas.groups import (
     CheckChoiceOut,
     ChecksIn,
@@ -29,8 +31,8 @@ from studio.services.groups import (
 router = Router(tags=["groups"])
 
 
-def _sweep_out(group: Group) -> SweepOut:
-    return sweep_out(sweep(group, today()), today())
+def _sweep_out(group: Group, on: date) -> SweepOut:
+    return sweep_out(sweep(group, on), on)
 
 
 @router.get("", response=list[GroupOut])
@@ -45,7 +47,7 @@ def make_group(request: HttpRequest, data: GroupIn) -> GroupOut:
 
 @router.get("/{int:group_id}", response=SweepOut)
 def read_sweep(request: HttpRequest, group_id: int) -> SweepOut:
-    return _sweep_out(group_of(request.user, group_id))
+    return _sweep_out(group_of(request.user, group_id), today(request))
 
 
 @router.post("/{int:group_id}", response=GroupOut)
@@ -64,12 +66,13 @@ def remove_group(request: HttpRequest, group_id: int) -> tuple[int, None]:
 @router.get("/{int:group_id}/checks", response=CheckChoiceOut)
 def read_checks(request: HttpRequest, group_id: int) -> CheckChoiceOut:
     """What can be swept, and what would tell most about this group."""
-    return check_choice_out(group_of(request.user, group_id), today())
+    return check_choice_out(group_of(request.user, group_id), today(request))
 
 
 @router.post("/{int:group_id}/checks", response=SweepOut)
 def choose(request: HttpRequest, group_id: int, data: ChecksIn) -> SweepOut:
-    return _sweep_out(choose_checks(group_of(request.user, group_id), data.checks))
+    group = choose_checks(group_of(request.user, group_id), data.checks)
+    return _sweep_out(group, today(request))
 
 
 @router.post("/{int:group_id}/grades", response=SweepOut)
@@ -81,14 +84,14 @@ def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepO
         data.check,
         data.grade,
         key=data.client_key,
-        on=day_seen(data.seen_on, today()),
+        on=day_seen(data.seen_on, today(request)),
     )
-    return _sweep_out(group)
+    return _sweep_out(group, today(request))
 
 
 @router.post("/{int:group_id}/rest", response=SweepOut)
 def grade_rest(request: HttpRequest, group_id: int, data: RestIn) -> SweepOut:
     group = group_of(request.user, group_id)
-    seen_on = day_seen(data.seen_on, today())
+    seen_on = day_seen(data.seen_on, today(request))
     grade_the_rest(group, data.check, key=data.client_key, on=seen_on)
-    return _sweep_out(group)
+    return _sweep_out(group, today(request))

@@ -6,10 +6,10 @@ from ninja import Router
 from ninja.throttling import AnonRateThrottle
 
 from api.present_home import home_out
-from api.routes.players import today
 from api.schemas.home import HomeDayIn, HomeOut, LaterIn, TakeBackIn
 from api.types import WallTime
 from studio.paper.calendar import USUAL_TIME, week_calendar
+from studio.services.days import today_behind
 from studio.services.home import answer_later, log_day, open_link, take_back_stop
 
 NOT_FOR_SEARCH = "noindex, nofollow, noarchive"
@@ -19,25 +19,25 @@ router = Router(tags=["home"], auth=None, throttle=[AnonRateThrottle(settings.HO
 @router.get("/{token}", response=HomeOut)
 def read_week(request: HttpRequest, response: HttpResponse, token: str) -> HomeOut:
     response["X-Robots-Tag"] = NOT_FOR_SEARCH
-    return home_out(open_link(token, today()))
+    return home_out(open_link(token, today_behind(token)))
 
 
 @router.post("/{token}/days", response=HomeOut)
 def keep_day(request: HttpRequest, token: str, data: HomeDayIn) -> HomeOut:
-    return home_out(log_day(token, data.dict(), today()))
+    return home_out(log_day(token, data.dict(), today_behind(token)))
 
 
 @router.post("/{token}/later", response=HomeOut)
 def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
     """Whether pain of an earlier day was still there the next day, at rest or at night."""
     key = data.client_key
-    return home_out(answer_later(token, data.date, data.times, today(), client_key=key))
+    return home_out(answer_later(token, data.date, data.times, today_behind(token), client_key=key))
 
 
 @router.post("/{token}/take-back", response=HomeOut)
 def take_back(request: HttpRequest, token: str, data: TakeBackIn) -> HomeOut:
     """A stop that was tapped by mistake, within a minute."""
-    return home_out(take_back_stop(token, data.client_key, data.seconds, today()))
+    return home_out(take_back_stop(token, data.client_key, data.seconds, today_behind(token)))
 
 
 @router.get(
@@ -47,7 +47,8 @@ def take_back(request: HttpRequest, token: str, data: TakeBackIn) -> HomeOut:
 def read_calendar(request: HttpRequest, token: str, at: WallTime = USUAL_TIME) -> HttpResponse:
     """The rest of the week with an alarm a day at the wall-clock time `at`."""
     response = HttpResponse(
-        week_calendar(open_link(token, today()), at), content_type="text/calendar; charset=utf-8"
+        week_calendar(open_link(token, today_behind(token)), at),
+        content_type="text/calendar; charset=utf-8",
     )
     response["Content-Disposition"] = 'attachment; filename="practice.ics"'
     response["X-Robots-Tag"] = NOT_FOR_SEARCH

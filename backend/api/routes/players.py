@@ -1,13 +1,11 @@
 """The day's list and the players' pages."""
 
-from datetime import date
-
 from django.http import HttpRequest, HttpResponse, JsonResponse
-from django.utils import timezone
 from ninja import File, Router
 from ninja.files import UploadedFile
 
 from api.careful import json_of
+from api.days import today
 from api.present import day_row, flag_out, lesson_out, player_out
 from api.schemas.desk import WayIn
 from api.schemas.lessons import LessonOut
@@ -24,44 +22,46 @@ from studio.services.players import save_player
 router = Router(tags=["players"])
 
 
-def today() -> date:
-    return timezone.localdate()
-
-
 @router.get("/today", response=DayOut)
 def read_day(request: HttpRequest) -> DayOut:
-    on = today()
+    on = today(request)
     return DayOut(date=on, rows=[day_row(row, on) for row in day_rows(request.user, on)])
 
 
 @router.post("", response=PlayerOut)
 def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
-    return player_out(save_player(request.user, None, data.dict(), today()), today())
+    return player_out(
+        save_player(request.user, None, data.dict(), today(request)),
+        today(request),
+    )
 
 
 @router.post("/file", response=ImportedOut)
 def bring_in(request: HttpRequest, file: File[UploadedFile]) -> ImportedOut:
     """A player from a player file, of another teacher or another computer."""
-    found = read_player_file(request.user, json_of(file), today())
+    found = read_player_file(request.user, json_of(file), today(request))
     return ImportedOut(player=found.player.pk, name=found.player.name, left_out=found.left_out)
 
 
 @router.post("/{int:player_id}", response=PlayerOut)
 def change_player(request: HttpRequest, player_id: int, data: PlayerIn) -> PlayerOut:
     player = player_of(request.user, player_id)
-    return player_out(save_player(request.user, player, data.dict(), today()), today())
+    return player_out(
+        save_player(request.user, player, data.dict(), today(request)),
+        today(request),
+    )
 
 
 @router.get("/{int:player_id}", response=PlayerOut)
 def read_player(request: HttpRequest, player_id: int, whole: bool = False) -> PlayerOut:
     """`whole`: with all lessons, not only the newest."""
-    return player_out(player_of(request.user, player_id), today(), whole=whole)
+    return player_out(player_of(request.user, player_id), today(request), whole=whole)
 
 
 @router.post("/{int:player_id}/lessons", response=LessonOut)
 def begin_lesson(request: HttpRequest, player_id: int) -> LessonOut:
     """Today's lesson of this player, begun if need be."""
-    lesson = start_lesson(player_of(request.user, player_id), today())
+    lesson = start_lesson(player_of(request.user, player_id), today(request))
     return lesson_out(lesson_of(request.user, lesson.pk))
 
 
@@ -69,14 +69,14 @@ def begin_lesson(request: HttpRequest, player_id: int) -> LessonOut:
 def choose_way(request: HttpRequest, player_id: int, data: WayIn) -> PlayerOut:
     """A way of teaching for this player alone; no value goes back to the teacher's own."""
     player = player_of(request.user, player_id)
-    return player_out(set_players_way(player, data.key, data.value), today())
+    return player_out(set_players_way(player, data.key, data.value), today(request))
 
 
 @router.post("/{int:player_id}/lift-flag", response=FlagOut)
 def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
     """Lift every stop that the teacher had read, with one note."""
     player = player_of(request.user, player_id)
-    return flag_out(lift_flags(player, note=data.note, on=today(), seen=data.reasons))
+    return flag_out(lift_flags(player, note=data.note, on=today(request), seen=data.reasons))
 
 
 @router.get(

@@ -66,6 +66,7 @@ def _session(request: HttpRequest) -> SessionOut:
             username=user.get_username(),
             name=name,
             is_demo=user.get_username() == DEMO_USERNAME,
+            letter_keys=own.letter_keys if own else True,
         )
     )
 

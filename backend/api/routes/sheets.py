@@ -7,8 +7,8 @@ from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from api.days import today
 from api.present_drills import notes_out
-from api.routes.players import today
 from api.schemas.home import LinkOut
 from api.schemas.sheets import SheetItemOut, SheetOut
 from api.types import WallTime
@@ -25,7 +25,7 @@ router = Router(tags=["sheets"])
 
 @router.get("/{int:lesson_id}/sheet", response=SheetOut)
 def read_sheet(request: HttpRequest, lesson_id: int) -> SheetOut:
-    return _sheet_out(build_sheet(lesson_of(request.user, lesson_id), today()))
+    return _sheet_out(build_sheet(lesson_of(request.user, lesson_id), today(request)))
 
 
 @router.get(
@@ -35,7 +35,7 @@ def read_sheet(request: HttpRequest, lesson_id: int) -> SheetOut:
 def read_sheet_pdf(
     request: HttpRequest, lesson_id: int, paper: Paper = Paper.A4, large: bool = False
 ) -> HttpResponse:
-    sheet = build_sheet(lesson_of(request.user, lesson_id), today())
+    sheet = build_sheet(lesson_of(request.user, lesson_id), today(request))
     response = HttpResponse(sheet_pdf(sheet, paper, large=large), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="practice-{sheet.date}.pdf"'
     return response

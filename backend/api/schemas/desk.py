@@ -50,9 +50,22 @@ class LearningIn(Schema):
 
 
 class DeskOut(Schema):
+    """`time_zone`: "" for that of the computer that serves, `usual_zone`."""
+
     ways: list[WayOut]
     measures: list[MeasureOut]
     learning: LearningOut
+    time_zone: str
+    usual_zone: str
+    letter_keys: bool
+
+
+class ZoneIn(Schema):
+    time_zone: str = Field(max_length=60)
+
+
+class KeysIn(Schema):
+    on: bool
 
 
 class PasswordIn(Schema):

@@ -4,12 +4,14 @@ from ninja import Field, Schema
 
 
 class TeacherOut(Schema):
-    """`key`: tells this teacher's entries from another's in one browser."""
+    """`key`: tells this teacher's entries from another's in one browser. `letter_keys`: single
+    keys act while nothing is being typed."""
 
     key: str
     username: str
     name: str
     is_demo: bool
+    letter_keys: bool
 
 
 class SessionOut(Schema):

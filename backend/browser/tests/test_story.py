@@ -179,6 +179,8 @@ class ByKeys(BrowserCase):
         self.press("?")
         page.get_by_role("dialog").wait_for()
         self.assert_accessible("keys")
+        self.press("w", "g")
+        page.get_by_role("dialog").wait_for()
         self.press("Escape")
         page.get_by_role("dialog").wait_for(state="detached")
         self.press("w")
@@ -187,6 +189,17 @@ class ByKeys(BrowserCase):
         self.press("Enter", "ArrowLeft", "2")
         self.saved()
         expect(page.get_by_role("button", name="Tip of the third finger: clear")).to_be_visible()
+        address = page.url
+        page.goto(f"{self.live_server_url}/desk")
+        page.get_by_label("Single keys act in a lesson").click()
+        expect(page.get_by_label("Single keys act in a lesson")).not_to_be_checked()
+        self.assert_accessible("desk, keys off")
+        page.goto(address)
+        page.get_by_role("heading", name="What it means").wait_for()
+        self.press("g", "2")
+        page.wait_for_timeout(300)
+        expect(page.get_by_role("heading", name="What it means")).to_be_visible()
+        expect(page.get_by_role("status")).not_to_contain_text("kept")
 
 
 class FewActions(BrowserCase):

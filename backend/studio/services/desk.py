@@ -2,6 +2,7 @@
 
 from datetime import date
 from typing import Any
+from zoneinfo import available_timezones
 
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
@@ -51,6 +52,23 @@ def set_teachers_way(teacher: Teacher, key: str, value: str | None) -> TeacherSe
     settings = settings_of(teacher)
     settings.way_of_teaching = choose_way(settings.way_of_teaching, key, value)
     settings.save(update_fields=["way_of_teaching"])
+    return settings
+
+
+def set_time_zone(teacher: Teacher, name: str) -> TeacherSettings:
+    """Where the teacher's days begin; "" for this computer's zone. Raises StudioError."""
+    if name and name not in available_timezones():
+        raise StudioError("bad_input", "time_zone", f"{name!r} is no time zone")
+    settings = settings_of(teacher)
+    settings.time_zone = name
+    settings.save(update_fields=["time_zone"])
+    return settings
+
+
+def set_letter_keys(teacher: Teacher, *, on: bool) -> TeacherSettings:
+    settings = settings_of(teacher)
+    settings.letter_keys = on
+    settings.save(update_fields=["letter_keys"])
     return settings
 
 

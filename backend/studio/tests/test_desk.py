@@ -1,9 +1,20 @@
 """Way of teaching and cut points: set per teacher, overridden per player, felt in the next lesson."""
 
+from datetime import UTC, date, datetime
+from unittest import mock
+
 from django.test import Client
 
 from studio.errors import StudioError
-from studio.services.desk import set_players_way, set_teachers_way, set_thresholds, settings_of
+from studio.services.days import today_behind, today_of
+from studio.services.desk import (
+    set_players_way,
+    set_teachers_way,
+    set_thresholds,
+    set_time_zone,
+    settings_of,
+)
+from studio.services.home import make_link
 from studio.tests.studio_case import StudioCase
 
 BAD_CUTS = (
@@ -114,3 +125,30 @@ class Looking(StudioCase):
         with self.assertRaises(StudioError) as caught:
             self.enter(lesson, "order", "", "loud")
         self.assertEqual(caught.exception.field, "order")
+
+    def test_days_begin_in_the_teachers_own_zone(self):
+        link = self.home_link()
+        late = datetime(2026, 3, 4, 22, 30, tzinfo=UTC)
+        with mock.patch("django.utils.timezone.now", return_value=late):
+            for zone, day in (("", 4), ("Pacific/Auckland", 5), ("America/Lima", 4)):
+                with self.subTest(zone):
+                    set_time_zone(self.teacher, zone)
+                    self.assertEqual(today_of(self.teacher.pk), date(2026, 3, day))
+                    self.assertEqual(today_behind(link.token), date(2026, 3, day))
+        for bad in ("Atlantis/Harbour", "x" * 60, "../etc/passwd"):
+            with self.subTest(bad), self.assertRaises(StudioError) as caught:
+                set_time_zone(self.teacher, bad)
+            self.assertEqual(caught.exception.field, "time_zone")
+
+    def home_link(self):
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps")
+        return make_link(lesson)
+
+    def test_single_keys_are_switched_per_teacher(self):
+        client = Client()
+        client.force_login(self.teacher)
+        self.assertTrue(client.get("/api/session").json()["teacher"]["letter_keys"])
+        desk = client.post("/api/desk/keys", {"on": False}, content_type="application/json").json()
+        self.assertFalse(desk["letter_keys"])
+        self.assertFalse(client.get("/api/session").json()["teacher"]["letter_keys"])

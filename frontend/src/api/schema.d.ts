@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Switch Keys */
+        post: operations["api_routes_desk_switch_keys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/learning": {
         parameters: {
             query?: never;
@@ -120,6 +137,23 @@ export interface paths {
         put?: never;
         /** Choose Way */
         post: operations["api_routes_desk_choose_way"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Choose Zone */
+        post: operations["api_routes_desk_choose_zone"];
         delete?: never;
         options?: never;
         head?: never;
@@ -862,11 +896,20 @@ export interface components {
             /** Time */
             time: string | null;
         };
-        /** DeskOut */
+        /**
+         * DeskOut
+         * @description `time_zone`: "" for that of the computer that serves, `usual_zone`.
+         */
         DeskOut: {
             learning: components["schemas"]["LearningOut"];
+            /** Letter Keys */
+            letter_keys: boolean;
             /** Measures */
             measures: components["schemas"]["MeasureOut"][];
+            /** Time Zone */
+            time_zone: string;
+            /** Usual Zone */
+            usual_zone: string;
             /** Ways */
             ways: components["schemas"]["WayOut"][];
         };
@@ -1320,6 +1363,11 @@ export interface components {
             name: string;
             /** Player */
             player: number;
+        };
+        /** KeysIn */
+        KeysIn: {
+            /** On */
+            on: boolean;
         };
         /** LadderOut */
         LadderOut: {
@@ -1954,13 +2002,16 @@ export interface components {
         };
         /**
          * TeacherOut
-         * @description `key`: tells this teacher's entries from another's in one browser.
+         * @description `key`: tells this teacher's entries from another's in one browser. `letter_keys`: single
+         *     keys act while nothing is being typed.
          */
         TeacherOut: {
             /** Is Demo */
             is_demo: boolean;
             /** Key */
             key: string;
+            /** Letter Keys */
+            letter_keys: boolean;
             /** Name */
             name: string;
             /** Username */
@@ -2054,6 +2105,11 @@ export interface components {
             name: string;
             /** Reason */
             reason: string;
+        };
+        /** ZoneIn */
+        ZoneIn: {
+            /** Time Zone */
+            time_zone: string;
         };
     };
     responses: never;
@@ -2150,6 +2206,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CutsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_switch_keys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeysIn"];
             };
         };
         responses: {
@@ -2312,6 +2410,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["WayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_routes_desk_choose_zone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ZoneIn"];
             };
         };
         responses: {

@@ -1,9 +1,18 @@
 import { useEffect, useRef } from 'react';
 
+const DIALOG = 'dialog[open], [role="dialog"]';
+
 export type KeyMap = Record<string, (() => void) | undefined>;
 
 const TYPING =
   'input:not([type="checkbox"], [type="radio"]), textarea, select, [contenteditable="true"]';
+
+let lettersAct = true;
+
+/** Whether single characters act at all; each teacher decides at the desk. */
+export function letLettersAct(on: boolean): void {
+  lettersAct = on;
+}
 
 /** Single keys while nothing is being typed and no dialog is open. Keys are `event.key` values. */
 export function useKeys(keys: KeyMap): void {
@@ -15,9 +24,10 @@ export function useKeys(keys: KeyMap): void {
     function onKey(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
       const target = event.target instanceof Element ? event.target : null;
-      if (target?.closest(TYPING) || document.querySelector('[role="dialog"]')) return;
+      if (target?.closest(TYPING) || document.querySelector(DIALOG)) return;
       const isButtonKey = event.key === 'Enter' || event.key === ' ';
       if (isButtonKey && target?.closest('button, a, [role="button"]')) return;
+      if (!lettersAct && event.key.length === 1) return;
       const action = latest.current[event.key];
       if (!action) return;
       event.preventDefault();

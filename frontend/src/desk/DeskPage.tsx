@@ -11,6 +11,7 @@ import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import { ChangePassword } from './ChangePassword';
 import css from './DeskPage.module.css';
+import { Habits } from './Habits';
 import { Learning } from './Learning';
 
 const GRADE_EDGES = ['slight beyond', 'clear beyond', 'strong beyond'];
@@ -54,6 +55,7 @@ export function DeskPage() {
           <MeasureRow key={measure.measure} measure={measure} onSaved={keep} />
         ))}
       </section>
+      <Habits desk={desk.data} onSaved={keep} />
       <section>
         <h2>Your password</h2>
         <ChangePassword />

@@ -39,6 +39,7 @@ const KEYS: [string, [string, string][]][] = [
 export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   return (
     <Dialog opened={opened} onClose={onClose} title="Keys" wide>
+      <p>Single keys can be switched off at your desk.</p>
       <div className={css.keys}>
         {KEYS.map(([part, rows]) => (
           <section key={part}>

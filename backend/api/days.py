@@ -1,0 +1,11 @@
+"""The day it is for whoever asks."""
+
+from datetime import date
+
+from django.http import HttpRequest
+
+from studio.services.days import today_of
+
+
+def today(request: HttpRequest) -> date:
+    return today_of(request.user.pk)
