@@ -8,8 +8,16 @@ from ninja.openapi.schema import OpenAPISchema
 from ninja.security import django_auth
 
 from api.careful import CarefulParser
+from api.catalogue.routes import router as catalogue
+from api.desk.routes import router as desk
+from api.drills.routes import router as drills
 from api.errors import ErrorOut, error_answer, install_handlers
-from api.routes import catalogue, desk, drills, groups, home, lessons, players, session, sheets
+from api.groups.routes import router as groups
+from api.home.routes import router as home
+from api.lessons.routes import router as lessons
+from api.players.routes import router as players
+from api.session.routes import router as session
+from api.sheets.routes import router as sheets
 
 ERRORS = {
     "4XX": "Refused: what was asked cannot be done, and why.",
@@ -46,15 +54,15 @@ api = StudioAPI(
     parser=CarefulParser(),
 )
 install_handlers(api)
-api.add_router("/session", session.router)
-api.add_router("/catalogue", catalogue.router)
-api.add_router("/desk", desk.router)
-api.add_router("/players", players.router)
-api.add_router("/drills", drills.router)
-api.add_router("/groups", groups.router)
-api.add_router("/home", home.router)
-api.add_router("/lessons", lessons.router)
-api.add_router("/lessons", sheets.router)
+api.add_router("/session", session)
+api.add_router("/catalogue", catalogue)
+api.add_router("/desk", desk)
+api.add_router("/players", players)
+api.add_router("/drills", drills)
+api.add_router("/groups", groups)
+api.add_router("/home", home)
+api.add_router("/lessons", lessons)
+api.add_router("/lessons", sheets)
 
 
 def unknown_address(_request: HttpRequest, **_address: str) -> HttpResponse:

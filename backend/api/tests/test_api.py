@@ -13,6 +13,7 @@ from django.test.utils import CaptureQueriesContext
 from api.main import api
 from api.management.commands.openapi import OPENAPI_FILE, openapi_text
 from studio.models import Lesson, LessonEntry, Player, RedFlag
+from studio.services.entries import KINDS
 from studio.services.groups import choose_checks, save_group
 from studio.services.home import make_link
 from studio.tests.studio_case import DAY, GRIP, StudioCase
@@ -281,6 +282,10 @@ class Pages(TestCase):
                 self.assertIn("connect-src 'self'", policy)
                 self.assertIn("csrftoken", answer.cookies)
                 self.assertNotIn("<script>", answer.content.decode())
+
+    def test_every_kind_of_entry_has_its_shape(self):
+        shapes = json.loads(openapi_text())["components"]["schemas"]["EntryIn"]
+        self.assertEqual(set(shapes["discriminator"]["mapping"]), set(KINDS))
 
     def test_the_openapi_file_is_that_of_the_code(self):
         self.assertEqual(OPENAPI_FILE.read_text(encoding="utf-8"), openapi_text())

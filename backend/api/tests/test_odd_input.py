@@ -175,7 +175,7 @@ class Trouble(OddCase):
         for words, code in table:
             with (
                 self.subTest(words),
-                mock.patch("api.routes.lessons.record", side_effect=OperationalError(words)),
+                mock.patch("api.lessons.routes.record", side_effect=OperationalError(words)),
                 self.assertLogs("jolf.api", "ERROR"),
             ):
                 answer = self.post(self.address, ENTRY)
@@ -185,7 +185,7 @@ class Trouble(OddCase):
     @override_settings(DEBUG=False)
     def test_what_fails_outside_a_route_has_the_one_body_too(self):
         with (
-            mock.patch("api.routes.lessons.lesson_out", side_effect=RuntimeError("no")),
+            mock.patch("api.lessons.routes.lesson_out", side_effect=RuntimeError("no")),
             self.assertLogs("django.request", "ERROR"),
         ):
             answer = self.client.get(f"/api/lessons/{self.given.pk}")

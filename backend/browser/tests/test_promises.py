@@ -72,7 +72,7 @@ class Held(BrowserCase):
                 raise StudioError("bad_input", "value", "is out of tune")
             return record(*arguments, **more)
 
-        patch = mock.patch("api.routes.lessons.record", refuse_once)
+        patch = mock.patch("api.lessons.routes.record", refuse_once)
         patch.start()
         self.addCleanup(patch.stop)
         page.keyboard.press("3")

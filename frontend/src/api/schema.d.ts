@@ -12,7 +12,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Catalogue */
-        get: operations["api_routes_catalogue_read_catalogue"];
+        get: operations["api_catalogue_routes_read_catalogue"];
         put?: never;
         post?: never;
         delete?: never;
@@ -29,7 +29,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Desk */
-        get: operations["api_routes_desk_read_desk"];
+        get: operations["api_desk_routes_read_desk"];
         put?: never;
         post?: never;
         delete?: never;
@@ -48,7 +48,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Change Cuts */
-        post: operations["api_routes_desk_change_cuts"];
+        post: operations["api_desk_routes_change_cuts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -65,7 +65,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Switch Keys */
-        post: operations["api_routes_desk_switch_keys"];
+        post: operations["api_desk_routes_switch_keys"];
         delete?: never;
         options?: never;
         head?: never;
@@ -82,7 +82,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Switch Learning */
-        post: operations["api_routes_desk_switch_learning"];
+        post: operations["api_desk_routes_switch_learning"];
         delete?: never;
         options?: never;
         head?: never;
@@ -99,7 +99,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Forget */
-        post: operations["api_routes_desk_forget"];
+        post: operations["api_desk_routes_forget"];
         delete?: never;
         options?: never;
         head?: never;
@@ -119,7 +119,7 @@ export interface paths {
          * Change Password
          * @description Other devices are signed out by it; this one stays.
          */
-        post: operations["api_routes_desk_change_password"];
+        post: operations["api_desk_routes_change_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -136,7 +136,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Choose Way */
-        post: operations["api_routes_desk_choose_way"];
+        post: operations["api_desk_routes_choose_way"];
         delete?: never;
         options?: never;
         head?: never;
@@ -153,7 +153,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Choose Zone */
-        post: operations["api_routes_desk_choose_zone"];
+        post: operations["api_desk_routes_choose_zone"];
         delete?: never;
         options?: never;
         head?: never;
@@ -168,7 +168,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Choices */
-        get: operations["api_routes_drills_read_choices"];
+        get: operations["api_drills_routes_read_choices"];
         put?: never;
         post?: never;
         delete?: never;
@@ -185,7 +185,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Drill */
-        get: operations["api_routes_drills_read_drill"];
+        get: operations["api_drills_routes_read_drill"];
         put?: never;
         post?: never;
         delete?: never;
@@ -202,7 +202,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Midi */
-        get: operations["api_routes_drills_read_midi"];
+        get: operations["api_drills_routes_read_midi"];
         put?: never;
         post?: never;
         delete?: never;
@@ -219,7 +219,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Musicxml */
-        get: operations["api_routes_drills_read_musicxml"];
+        get: operations["api_drills_routes_read_musicxml"];
         put?: never;
         post?: never;
         delete?: never;
@@ -236,10 +236,10 @@ export interface paths {
             cookie?: never;
         };
         /** Read Groups */
-        get: operations["api_routes_groups_read_groups"];
+        get: operations["api_groups_routes_read_groups"];
         put?: never;
         /** Make Group */
-        post: operations["api_routes_groups_make_group"];
+        post: operations["api_groups_routes_make_group"];
         delete?: never;
         options?: never;
         head?: never;
@@ -254,15 +254,15 @@ export interface paths {
             cookie?: never;
         };
         /** Read Sweep */
-        get: operations["api_routes_groups_read_sweep"];
+        get: operations["api_groups_routes_read_sweep"];
         put?: never;
         /** Change Group */
-        post: operations["api_routes_groups_change_group"];
+        post: operations["api_groups_routes_change_group"];
         /**
          * Remove Group
          * @description The group goes; its players and all their lessons stay.
          */
-        delete: operations["api_routes_groups_remove_group"];
+        delete: operations["api_groups_routes_remove_group"];
         options?: never;
         head?: never;
         patch?: never;
@@ -279,10 +279,10 @@ export interface paths {
          * Read Checks
          * @description What can be swept, and what would tell most about this group.
          */
-        get: operations["api_routes_groups_read_checks"];
+        get: operations["api_groups_routes_read_checks"];
         put?: never;
         /** Choose */
-        post: operations["api_routes_groups_choose"];
+        post: operations["api_groups_routes_choose"];
         delete?: never;
         options?: never;
         head?: never;
@@ -299,7 +299,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Grade One */
-        post: operations["api_routes_groups_grade_one"];
+        post: operations["api_groups_routes_grade_one"];
         delete?: never;
         options?: never;
         head?: never;
@@ -316,7 +316,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Grade Rest */
-        post: operations["api_routes_groups_grade_rest"];
+        post: operations["api_groups_routes_grade_rest"];
         delete?: never;
         options?: never;
         head?: never;
@@ -331,7 +331,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Week */
-        get: operations["api_routes_home_read_week"];
+        get: operations["api_home_routes_read_week"];
         put?: never;
         post?: never;
         delete?: never;
@@ -350,7 +350,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keep Day */
-        post: operations["api_routes_home_keep_day"];
+        post: operations["api_home_routes_keep_day"];
         delete?: never;
         options?: never;
         head?: never;
@@ -370,7 +370,7 @@ export interface paths {
          * Answer
          * @description Whether pain of an earlier day was still there the next day, at rest or at night.
          */
-        post: operations["api_routes_home_answer"];
+        post: operations["api_home_routes_answer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -388,7 +388,7 @@ export interface paths {
          * Read Calendar
          * @description The rest of the week with an alarm a day at the wall-clock time `at`.
          */
-        get: operations["api_routes_home_read_calendar"];
+        get: operations["api_home_routes_read_calendar"];
         put?: never;
         post?: never;
         delete?: never;
@@ -410,7 +410,7 @@ export interface paths {
          * Take Back
          * @description A stop that was tapped by mistake, within a minute.
          */
-        post: operations["api_routes_home_take_back"];
+        post: operations["api_home_routes_take_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -425,14 +425,14 @@ export interface paths {
             cookie?: never;
         };
         /** Read Lesson */
-        get: operations["api_routes_lessons_read_lesson"];
+        get: operations["api_lessons_routes_read_lesson"];
         put?: never;
         post?: never;
         /**
          * Remove
          * @description A lesson that was begun by mistake, with all its entries.
          */
-        delete: operations["api_routes_lessons_remove"];
+        delete: operations["api_lessons_routes_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -448,7 +448,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Add Entry */
-        post: operations["api_routes_lessons_add_entry"];
+        post: operations["api_lessons_routes_add_entry"];
         delete?: never;
         options?: never;
         head?: never;
@@ -463,15 +463,15 @@ export interface paths {
             cookie?: never;
         };
         /** Read Link */
-        get: operations["api_routes_sheets_read_link"];
+        get: operations["api_sheets_routes_read_link"];
         put?: never;
         /**
          * Make
          * @description A new private link to this lesson's week; the one before stops working.
          */
-        post: operations["api_routes_sheets_make"];
+        post: operations["api_sheets_routes_make"];
         /** Revoke */
-        delete: operations["api_routes_sheets_revoke"];
+        delete: operations["api_sheets_routes_revoke"];
         options?: never;
         head?: never;
         patch?: never;
@@ -485,7 +485,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Calendar */
-        get: operations["api_routes_sheets_read_calendar"];
+        get: operations["api_sheets_routes_read_calendar"];
         put?: never;
         post?: never;
         delete?: never;
@@ -502,7 +502,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Sheet */
-        get: operations["api_routes_sheets_read_sheet"];
+        get: operations["api_sheets_routes_read_sheet"];
         put?: never;
         post?: never;
         delete?: never;
@@ -519,7 +519,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Sheet Pdf */
-        get: operations["api_routes_sheets_read_sheet_pdf"];
+        get: operations["api_sheets_routes_read_sheet_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -541,7 +541,7 @@ export interface paths {
          * Undo Entry
          * @description Take one entry back. The same undo again changes nothing.
          */
-        post: operations["api_routes_lessons_undo_entry"];
+        post: operations["api_lessons_routes_undo_entry"];
         delete?: never;
         options?: never;
         head?: never;
@@ -558,7 +558,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Add Player */
-        post: operations["api_routes_players_add_player"];
+        post: operations["api_players_routes_add_player"];
         delete?: never;
         options?: never;
         head?: never;
@@ -578,7 +578,7 @@ export interface paths {
          * Bring In
          * @description A player from a player file, of another teacher or another computer.
          */
-        post: operations["api_routes_players_bring_in"];
+        post: operations["api_players_routes_bring_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -593,7 +593,7 @@ export interface paths {
             cookie?: never;
         };
         /** Read Day */
-        get: operations["api_routes_players_read_day"];
+        get: operations["api_players_routes_read_day"];
         put?: never;
         post?: never;
         delete?: never;
@@ -613,15 +613,15 @@ export interface paths {
          * Read Player
          * @description `whole`: with all lessons, not only the newest.
          */
-        get: operations["api_routes_players_read_player"];
+        get: operations["api_players_routes_read_player"];
         put?: never;
         /** Change Player */
-        post: operations["api_routes_players_change_player"];
+        post: operations["api_players_routes_change_player"];
         /**
          * Erase
          * @description The player and every record. `name` must be the player's, so that nobody goes by mistake.
          */
-        delete: operations["api_routes_players_erase"];
+        delete: operations["api_players_routes_erase"];
         options?: never;
         head?: never;
         patch?: never;
@@ -638,7 +638,7 @@ export interface paths {
          * Read File
          * @description Everything that is kept of the player, to take along.
          */
-        get: operations["api_routes_players_read_file"];
+        get: operations["api_players_routes_read_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -660,7 +660,7 @@ export interface paths {
          * Begin Lesson
          * @description Today's lesson of this player, begun if need be.
          */
-        post: operations["api_routes_players_begin_lesson"];
+        post: operations["api_players_routes_begin_lesson"];
         delete?: never;
         options?: never;
         head?: never;
@@ -680,7 +680,7 @@ export interface paths {
          * Lift
          * @description Lift every stop that the teacher had read, with one note.
          */
-        post: operations["api_routes_players_lift"];
+        post: operations["api_players_routes_lift"];
         delete?: never;
         options?: never;
         head?: never;
@@ -700,7 +700,7 @@ export interface paths {
          * Choose Way
          * @description A way of teaching for this player alone; no value goes back to the teacher's own.
          */
-        post: operations["api_routes_players_choose_way"];
+        post: operations["api_players_routes_choose_way"];
         delete?: never;
         options?: never;
         head?: never;
@@ -718,7 +718,7 @@ export interface paths {
          * Who Is Here
          * @description Also sets the cookie that later requests must echo.
          */
-        get: operations["api_routes_session_who_is_here"];
+        get: operations["api_session_routes_who_is_here"];
         put?: never;
         post?: never;
         delete?: never;
@@ -737,7 +737,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Sign In */
-        post: operations["api_routes_session_sign_in"];
+        post: operations["api_session_routes_sign_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -754,7 +754,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Sign Out */
-        post: operations["api_routes_session_sign_out"];
+        post: operations["api_session_routes_sign_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -774,6 +774,26 @@ export interface components {
             /** Minutes A Day */
             minutes_a_day: number;
         };
+        /**
+         * BreakEntry
+         * @description `value`: weeks.
+         */
+        BreakEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "break";
+            /** Value */
+            value?: number | null;
+        };
         /** CatalogueOut */
         CatalogueOut: {
             /** Causes */
@@ -784,6 +804,25 @@ export interface components {
             evidence: components["schemas"]["EvidenceInfo"][];
             /** Exercises */
             exercises: components["schemas"]["ExerciseInfo"][];
+        };
+        /**
+         * CauseEntry
+         * @description `key`: a cause.
+         */
+        CauseEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cause";
+            value?: components["schemas"]["CauseWord"] | null;
         };
         /** CauseInfo */
         CauseInfo: {
@@ -821,9 +860,22 @@ export interface components {
             /** Teacher Why */
             teacher_why: string;
             /** Teacher Word */
-            teacher_word: string | null;
+            teacher_word: ("pinned" | "dismissed") | null;
             /** Word */
             word: string;
+        };
+        /** CauseWord */
+        CauseWord: {
+            /**
+             * Why
+             * @default
+             */
+            why?: string;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "pinned" | "dismissed";
         };
         /** CheckChoiceOut */
         CheckChoiceOut: {
@@ -847,6 +899,26 @@ export interface components {
             is_more: boolean;
             /** Player */
             player: number;
+        };
+        /**
+         * ComplaintEntry
+         * @description `value`: the evidence that the complaint speaks of.
+         */
+        ComplaintEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "complaint";
+            /** Value */
+            value?: string | null;
         };
         /** ComplaintInfo */
         ComplaintInfo: {
@@ -912,6 +984,26 @@ export interface components {
             usual_zone: string;
             /** Ways */
             ways: components["schemas"]["WayOut"][];
+        };
+        /**
+         * DislikedEntry
+         * @description `key`: an exercise.
+         */
+        DislikedEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "disliked";
+            /** Value */
+            value: boolean;
         };
         /**
          * DrillChoicesOut
@@ -1027,20 +1119,7 @@ export interface components {
             /** Sets */
             sets: number;
         };
-        /** EntryIn */
-        EntryIn: {
-            /** Client Key */
-            client_key: string;
-            /**
-             * Key
-             * @default
-             */
-            key?: string;
-            /** Kind */
-            kind: string;
-            /** Value */
-            value?: unknown;
-        };
+        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -1167,6 +1246,26 @@ export interface components {
             /** Reasons */
             reasons: string[];
         };
+        /**
+         * FocusEntry
+         * @description `value`: causes, the main one first.
+         */
+        FocusEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "focus";
+            /** Value */
+            value?: string[] | null;
+        };
         /** FocusOut */
         FocusOut: {
             /** Cause */
@@ -1197,6 +1296,23 @@ export interface components {
             names: string[];
             /** Players */
             players: number[];
+        };
+        /** HarderEntry */
+        HarderEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "harder";
+            /** Value */
+            value: boolean;
         };
         /** HomeDayIn */
         HomeDayIn: {
@@ -1501,6 +1617,23 @@ export interface components {
             /** Reasons */
             reasons?: string[] | null;
         };
+        /** LineEntry */
+        LineEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /** Value */
+            value: string;
+        };
         /**
          * LinkOut
          * @description The private link as an address and as a square code (SVG); None when there is none.
@@ -1540,12 +1673,69 @@ export interface components {
             /** Words */
             words: string;
         };
+        /**
+         * MeasuredValue
+         * @description A number in the unit of the check's measure.
+         */
+        MeasuredValue: {
+            /** Grade */
+            grade?: number | null;
+            /**
+             * Source
+             * @default typed
+             * @enum {string}
+             */
+            source?: "typed" | "timer" | "take" | "picture";
+            /** Spread */
+            spread?: number | null;
+            /** Value */
+            value: number;
+        };
         /** ObjectionOut */
         ObjectionOut: {
             /** Exercise */
             exercise: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * ObservationEntry
+         * @description `key`: an evidence id, with "/4" for one finger.
+         */
+        ObservationEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "observation";
+            /** Value */
+            value?: number | components["schemas"]["MeasuredValue"] | {
+                [key: string]: number | components["schemas"]["MeasuredValue"];
+            } | null;
+        };
+        /** OrderEntry */
+        OrderEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "order";
+            /** Value */
+            value: string;
         };
         /**
          * PainOut
@@ -1591,6 +1781,23 @@ export interface components {
             new: string;
             /** Old */
             old: string;
+        };
+        /** PlanEntry */
+        PlanEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plan";
+            /** Value */
+            value?: components["schemas"]["Wish"][] | null;
         };
         /** PlanItemOut */
         PlanItemOut: {
@@ -1773,6 +1980,87 @@ export interface components {
              */
             since: string;
         };
+        /**
+         * Reports
+         * @description What the player says; what is left out was not said.
+         */
+        Reports: {
+            /**
+             * Curling
+             * @default false
+             */
+            curling?: boolean;
+            /**
+             * Earlier Injury
+             * @default false
+             */
+            earlier_injury?: boolean;
+            /**
+             * New
+             * @default false
+             */
+            new?: boolean;
+            /**
+             * Numbness
+             * @default false
+             */
+            numbness?: boolean;
+            /** Pain */
+            pain?: number | null;
+            /**
+             * Pain When
+             * @default []
+             */
+            pain_when?: ("playing" | "rest" | "night" | "next_day")[];
+            /** Place */
+            place?: string | null;
+            /**
+             * Playing Jump
+             * @default false
+             */
+            playing_jump?: boolean;
+            /**
+             * Radiating
+             * @default false
+             */
+            radiating?: boolean;
+            /**
+             * Same Place Weeks
+             * @default 0
+             */
+            same_place_weeks?: number;
+            /**
+             * Sudden Weakness
+             * @default false
+             */
+            sudden_weakness?: boolean;
+            /**
+             * Swelling
+             * @default false
+             */
+            swelling?: boolean;
+            /**
+             * Tired Next Day
+             * @default false
+             */
+            tired_next_day?: boolean;
+        };
+        /** ReportsEntry */
+        ReportsEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "reports";
+            value?: components["schemas"]["Reports"] | null;
+        };
         /** RestIn */
         RestIn: {
             /** Check */
@@ -1781,6 +2069,25 @@ export interface components {
             client_key: string;
             /** Seen On */
             seen_on?: string | null;
+        };
+        /**
+         * ResultEntry
+         * @description `key`: the number of a plan item.
+         */
+        ResultEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "result";
+            value?: components["schemas"]["ShownResult"] | null;
         };
         /** ReviewOut */
         ReviewOut: {
@@ -1929,12 +2236,39 @@ export interface components {
             /** Teacher Line */
             teacher_line: string;
         };
+        /** ShownResult */
+        ShownResult: {
+            /** Pain */
+            pain?: number | null;
+            /** Passed */
+            passed: boolean;
+        };
         /** SignInIn */
         SignInIn: {
             /** Password */
             password: string;
             /** Username */
             username: string;
+        };
+        /**
+         * SkipEntry
+         * @description `key`: an evidence id.
+         */
+        SkipEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "skip";
+            /** Value */
+            value: boolean;
         };
         /** SweepGradeIn */
         SweepGradeIn: {
@@ -2097,6 +2431,22 @@ export interface components {
             /** Words */
             words: string;
         };
+        /**
+         * Wish
+         * @description One exercise of the week; what is left out follows from the rules.
+         */
+        Wish: {
+            /** Days */
+            days?: number[] | null;
+            /** Exercise */
+            exercise: string;
+            /** Reps */
+            reps?: number | null;
+            /** Rung */
+            rung?: number | null;
+            /** Sets */
+            sets?: number | null;
+        };
         /** WithheldOut */
         WithheldOut: {
             /** Exercise */
@@ -2120,7 +2470,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    api_routes_catalogue_read_catalogue: {
+    api_catalogue_routes_read_catalogue: {
         parameters: {
             query?: never;
             header?: never;
@@ -2158,7 +2508,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_read_desk: {
+    api_desk_routes_read_desk: {
         parameters: {
             query?: never;
             header?: never;
@@ -2196,7 +2546,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_change_cuts: {
+    api_desk_routes_change_cuts: {
         parameters: {
             query?: never;
             header?: never;
@@ -2238,7 +2588,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_switch_keys: {
+    api_desk_routes_switch_keys: {
         parameters: {
             query?: never;
             header?: never;
@@ -2280,7 +2630,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_switch_learning: {
+    api_desk_routes_switch_learning: {
         parameters: {
             query?: never;
             header?: never;
@@ -2322,7 +2672,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_forget: {
+    api_desk_routes_forget: {
         parameters: {
             query?: never;
             header?: never;
@@ -2360,7 +2710,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_change_password: {
+    api_desk_routes_change_password: {
         parameters: {
             query?: never;
             header?: never;
@@ -2400,7 +2750,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_choose_way: {
+    api_desk_routes_choose_way: {
         parameters: {
             query?: never;
             header?: never;
@@ -2442,7 +2792,7 @@ export interface operations {
             };
         };
     };
-    api_routes_desk_choose_zone: {
+    api_desk_routes_choose_zone: {
         parameters: {
             query?: never;
             header?: never;
@@ -2484,7 +2834,7 @@ export interface operations {
             };
         };
     };
-    api_routes_drills_read_choices: {
+    api_drills_routes_read_choices: {
         parameters: {
             query?: never;
             header?: never;
@@ -2522,7 +2872,7 @@ export interface operations {
             };
         };
     };
-    api_routes_drills_read_drill: {
+    api_drills_routes_read_drill: {
         parameters: {
             query: {
                 drill: string;
@@ -2574,7 +2924,7 @@ export interface operations {
             };
         };
     };
-    api_routes_drills_read_midi: {
+    api_drills_routes_read_midi: {
         parameters: {
             query: {
                 drill: string;
@@ -2626,7 +2976,7 @@ export interface operations {
             };
         };
     };
-    api_routes_drills_read_musicxml: {
+    api_drills_routes_read_musicxml: {
         parameters: {
             query: {
                 drill: string;
@@ -2678,7 +3028,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_read_groups: {
+    api_groups_routes_read_groups: {
         parameters: {
             query?: never;
             header?: never;
@@ -2716,7 +3066,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_make_group: {
+    api_groups_routes_make_group: {
         parameters: {
             query?: never;
             header?: never;
@@ -2758,7 +3108,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_read_sweep: {
+    api_groups_routes_read_sweep: {
         parameters: {
             query?: never;
             header?: never;
@@ -2798,7 +3148,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_change_group: {
+    api_groups_routes_change_group: {
         parameters: {
             query?: never;
             header?: never;
@@ -2842,7 +3192,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_remove_group: {
+    api_groups_routes_remove_group: {
         parameters: {
             query?: never;
             header?: never;
@@ -2880,7 +3230,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_read_checks: {
+    api_groups_routes_read_checks: {
         parameters: {
             query?: never;
             header?: never;
@@ -2920,7 +3270,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_choose: {
+    api_groups_routes_choose: {
         parameters: {
             query?: never;
             header?: never;
@@ -2964,7 +3314,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_grade_one: {
+    api_groups_routes_grade_one: {
         parameters: {
             query?: never;
             header?: never;
@@ -3008,7 +3358,7 @@ export interface operations {
             };
         };
     };
-    api_routes_groups_grade_rest: {
+    api_groups_routes_grade_rest: {
         parameters: {
             query?: never;
             header?: never;
@@ -3052,7 +3402,7 @@ export interface operations {
             };
         };
     };
-    api_routes_home_read_week: {
+    api_home_routes_read_week: {
         parameters: {
             query?: never;
             header?: never;
@@ -3092,7 +3442,7 @@ export interface operations {
             };
         };
     };
-    api_routes_home_keep_day: {
+    api_home_routes_keep_day: {
         parameters: {
             query?: never;
             header?: never;
@@ -3136,7 +3486,7 @@ export interface operations {
             };
         };
     };
-    api_routes_home_answer: {
+    api_home_routes_answer: {
         parameters: {
             query?: never;
             header?: never;
@@ -3180,7 +3530,7 @@ export interface operations {
             };
         };
     };
-    api_routes_home_read_calendar: {
+    api_home_routes_read_calendar: {
         parameters: {
             query?: {
                 at?: string;
@@ -3222,7 +3572,7 @@ export interface operations {
             };
         };
     };
-    api_routes_home_take_back: {
+    api_home_routes_take_back: {
         parameters: {
             query?: never;
             header?: never;
@@ -3266,7 +3616,7 @@ export interface operations {
             };
         };
     };
-    api_routes_lessons_read_lesson: {
+    api_lessons_routes_read_lesson: {
         parameters: {
             query?: never;
             header?: never;
@@ -3306,7 +3656,7 @@ export interface operations {
             };
         };
     };
-    api_routes_lessons_remove: {
+    api_lessons_routes_remove: {
         parameters: {
             query?: never;
             header?: never;
@@ -3344,7 +3694,7 @@ export interface operations {
             };
         };
     };
-    api_routes_lessons_add_entry: {
+    api_lessons_routes_add_entry: {
         parameters: {
             query?: never;
             header?: never;
@@ -3388,7 +3738,7 @@ export interface operations {
             };
         };
     };
-    api_routes_sheets_read_link: {
+    api_sheets_routes_read_link: {
         parameters: {
             query?: never;
             header?: never;
@@ -3428,7 +3778,7 @@ export interface operations {
             };
         };
     };
-    api_routes_sheets_make: {
+    api_sheets_routes_make: {
         parameters: {
             query?: never;
             header?: never;
@@ -3468,7 +3818,7 @@ export interface operations {
             };
         };
     };
-    api_routes_sheets_revoke: {
+    api_sheets_routes_revoke: {
         parameters: {
             query?: never;
             header?: never;
@@ -3508,7 +3858,7 @@ export interface operations {
             };
         };
     };
-    api_routes_sheets_read_calendar: {
+    api_sheets_routes_read_calendar: {
         parameters: {
             query?: {
                 at?: string;
@@ -3550,7 +3900,7 @@ export interface operations {
             };
         };
     };
-    api_routes_sheets_read_sheet: {
+    api_sheets_routes_read_sheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -3590,7 +3940,7 @@ export interface operations {
             };
         };
     };
-    api_routes_sheets_read_sheet_pdf: {
+    api_sheets_routes_read_sheet_pdf: {
         parameters: {
             query?: {
                 paper?: "a4" | "us-letter";
@@ -3633,7 +3983,7 @@ export interface operations {
             };
         };
     };
-    api_routes_lessons_undo_entry: {
+    api_lessons_routes_undo_entry: {
         parameters: {
             query?: never;
             header?: never;
@@ -3677,7 +4027,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_add_player: {
+    api_players_routes_add_player: {
         parameters: {
             query?: never;
             header?: never;
@@ -3719,7 +4069,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_bring_in: {
+    api_players_routes_bring_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -3767,7 +4117,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_read_day: {
+    api_players_routes_read_day: {
         parameters: {
             query?: never;
             header?: never;
@@ -3805,7 +4155,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_read_player: {
+    api_players_routes_read_player: {
         parameters: {
             query?: {
                 whole?: boolean;
@@ -3847,7 +4197,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_change_player: {
+    api_players_routes_change_player: {
         parameters: {
             query?: never;
             header?: never;
@@ -3891,7 +4241,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_erase: {
+    api_players_routes_erase: {
         parameters: {
             query: {
                 name: string;
@@ -3931,7 +4281,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_read_file: {
+    api_players_routes_read_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -3971,7 +4321,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_begin_lesson: {
+    api_players_routes_begin_lesson: {
         parameters: {
             query?: never;
             header?: never;
@@ -4011,7 +4361,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_lift: {
+    api_players_routes_lift: {
         parameters: {
             query?: never;
             header?: never;
@@ -4055,7 +4405,7 @@ export interface operations {
             };
         };
     };
-    api_routes_players_choose_way: {
+    api_players_routes_choose_way: {
         parameters: {
             query?: never;
             header?: never;
@@ -4099,7 +4449,7 @@ export interface operations {
             };
         };
     };
-    api_routes_session_who_is_here: {
+    api_session_routes_who_is_here: {
         parameters: {
             query?: never;
             header?: never;
@@ -4137,7 +4487,7 @@ export interface operations {
             };
         };
     };
-    api_routes_session_sign_in: {
+    api_session_routes_sign_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -4179,7 +4529,7 @@ export interface operations {
             };
         };
     };
-    api_routes_session_sign_out: {
+    api_session_routes_sign_out: {
         parameters: {
             query?: never;
             header?: never;

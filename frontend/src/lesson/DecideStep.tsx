@@ -125,7 +125,8 @@ function CauseDetails({
 }) {
   const { lesson, enter } = handle;
   const chosen = lesson.focus.some((f) => f.cause === cause.id);
-  const dismissed = cause.teacher_word === 'dismissed';
+  const said = cause.teacher_word;
+  const dismissed = said === 'dismissed';
   const settling = catalogue.evidence.find((e) => e.id === cause.settle)?.label;
   function say(word: 'pinned' | 'dismissed') {
     const isSaid = cause.teacher_word === word;
@@ -146,7 +147,7 @@ function CauseDetails({
           What would settle it best: <strong>{settling}</strong>
         </p>
       )}
-      {cause.teacher_word && (
+      {said && (
         <TextInput
           key={cause.id}
           label="Why, in a few words"
@@ -155,7 +156,7 @@ function CauseDetails({
           onBlur={(event) => {
             const why = event.currentTarget.value;
             if (why !== cause.teacher_why) {
-              enter('cause', cause.id, { word: cause.teacher_word, why });
+              enter('cause', cause.id, { word: said, why });
             }
           }}
         />

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 
-import type { Lesson } from '../api/client';
+import type { Lesson, Schemas } from '../api/client';
 import { newKey } from '../api/newKey';
 import { lessonQuery } from '../api/queries';
 import type { KeptEntry } from '../outbox/entry';
@@ -10,10 +10,20 @@ import { lessonChannel, studioOutbox } from '../outbox/studio';
 import { useOutbox } from '../outbox/useOutbox';
 import { nextUndo, withEntries } from './overlay';
 
+type LessonEntry = Schemas['EntryIn'];
+export type EntryKind = LessonEntry['kind'];
+export type EntryValue<Kind extends EntryKind> = Extract<LessonEntry, { kind: Kind }>['value'];
+/** Enters one thing; the kind says what the value is. */
+export type Enter = <Kind extends EntryKind>(
+  kind: Kind,
+  key: string,
+  value: EntryValue<Kind>,
+) => void;
+
 export interface LessonHandle {
   lesson: Lesson;
   queue: OutboxState;
-  enter: (kind: string, key: string, value: unknown) => void;
+  enter: Enter;
   undo: () => void;
   undoProblem: string | null;
   /** Entries are on their way, so what follows from them is not known yet. */
@@ -37,8 +47,8 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
   const pending = state.waiting.filter((entry) => entry.channel === channel);
   const changedElsewhere = useChangedElsewhere(query.data, pending);
 
-  const enter = useCallback(
-    (kind: string, key: string, value: unknown) => {
+  const enter = useCallback<Enter>(
+    (kind, key, value) => {
       setUndoProblem(null);
       studioOutbox.push(channel, { clientKey: newKey(), kind, key, value });
     },

@@ -1,4 +1,4 @@
-import { client, unwrap } from '../api/client';
+import { client, type Schemas, unwrap } from '../api/client';
 import { lessonQuery, sessionQuery, sweepQuery } from '../api/queries';
 import { queryClient } from '../api/queryClient';
 import type { KeptEntry } from './entry';
@@ -40,7 +40,8 @@ async function sendToLesson(entry: KeptEntry) {
     return unwrap(await client.POST('/api/lessons/{lesson_id}/undo', { params, body }));
   }
   const { clientKey, kind, key, value } = entry;
-  const body = { client_key: clientKey, kind, key, value };
+  // What is kept was entered with the types of its kind.
+  const body = { client_key: clientKey, kind, key, value } as Schemas['EntryIn'];
   return unwrap(await client.POST('/api/lessons/{lesson_id}/entries', { params, body }));
 }
 

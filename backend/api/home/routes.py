@@ -5,8 +5,8 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from ninja.throttling import AnonRateThrottle
 
-from api.present_home import home_out
-from api.schemas.home import HomeDayIn, HomeOut, LaterIn, TakeBackIn
+from api.home.present import home_out
+from api.home.schemas import HomeDayIn, HomeOut, LaterIn, TakeBackIn
 from api.types import WallTime
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.services.days import today_behind

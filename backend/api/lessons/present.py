@@ -1,11 +1,11 @@
-"""Records and computed views as the shapes that leave the API."""
+"""A lesson with all that follows from it as it leaves the API."""
 
-from collections.abc import Sequence
-from datetime import date
+from typing import cast
 
-from api.present_desk import ways_out
-from api.present_home import report_out
-from api.schemas.lessons import (
+from api.brief.present import pain_out, player_brief, reminder_out, stop_out
+from api.brief.schemas import PlayerBrief
+from api.home.present import report_out
+from api.lessons.schemas import (
     AlternativeOut,
     CauseOut,
     FindingOut,
@@ -20,157 +20,29 @@ from api.schemas.lessons import (
     ReasonOut,
     ReviewOut,
     SafetyOut,
+    TeacherWord,
     UndoOut,
     WithheldOut,
 )
-from api.schemas.players import (
-    DayRowOut,
-    FlagOut,
-    LadderOut,
-    LadderStep,
-    PainOut,
-    PlayerBrief,
-    PlayerIn,
-    PlayerOut,
-    ReminderOut,
-    TimelineLesson,
-    TimelineRow,
-)
 from lefthand.case.case import Finding
-from lefthand.catalogue.catalogue import Cause, load_catalogue
+from lefthand.catalogue.catalogue import Cause
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.safety import is_loose_by_score
-from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
+from studio.models import Lesson, Plan
 from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections
 from studio.services.entries import KINDS, undoable_entries
-from studio.services.findings import age_at, findings_of, way_of_teaching
-from studio.services.flags import home_pain, open_flags, open_reasons
-from studio.services.keep_alive import Reminder
-from studio.services.known import focus_of, known_items, known_words
-from studio.services.lessons import DayRow, plan_minutes
+from studio.services.findings import age_at, findings_of
+from studio.services.known import known_items, known_words
+from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
-from studio.services.players import PLAIN_FACTS
 from studio.services.records import item_dose
 from studio.services.reviews import ItemReview
-from studio.services.timeline import LESSONS_SHOWN, build_timeline
 
 FINGER_PLACES = {"tip", "middle", "finger"}
-
-
-def player_brief(player: Player, on: date) -> PlayerBrief:
-    age = None if player.birth_year is None else on.year - player.birth_year
-    return PlayerBrief(
-        id=player.pk,
-        name=player.name,
-        instrument=player.instrument,
-        level=player.level,
-        age=age,
-        piece=player.piece,
-    )
-
-
-def flag_out(flag: RedFlag) -> FlagOut:
-    return FlagOut(
-        raised_on=flag.raised_on,
-        reasons=flag.reasons,
-        lifted_on=flag.lifted_on,
-        note=flag.note,
-        from_home=flag.from_home,
-        mistaken=flag.mistaken,
-    )
-
-
-def stop_out(flags: Sequence[RedFlag]) -> FlagOut | None:
-    """All flags that are up as one: every reason, and the earliest day."""
-    if not flags:
-        return None
-    first = min(flags, key=lambda flag: flag.raised_on)
-    return flag_out(first).model_copy(update={"reasons": open_reasons(flags)})
-
-
-def pain_out(log: HomeDay | None) -> PainOut | None:
-    return PainOut(date=log.date, pain=log.pain, later=log.later) if log else None
-
-
-def day_row(row: DayRow, on: date) -> DayRowOut:
-    causes = load_catalogue().causes
-    return DayRowOut(
-        player=player_brief(row.player, on),
-        time=row.player.lesson_time.strftime("%H:%M") if row.player.lesson_time else None,
-        is_today=row.is_today,
-        focus=[causes[c].name for c in row.focus],
-        minutes=row.minutes,
-        due=[causes[c].name for c in row.due],
-        last_lesson=row.last_on,
-        lesson_today=row.today.pk if row.today else None,
-        flag=stop_out(row.flags),
-        pain=pain_out(row.pain),
-    )
-
-
-def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
-    """`whole`: with all lessons, not only the newest."""
-    timeline = build_timeline(player, on, None if whole else LESSONS_SHOWN)
-    causes = load_catalogue().causes
-    return PlayerOut(
-        player=player_brief(player, on),
-        facts=_facts(player),
-        lessons=[
-            TimelineLesson(
-                id=lesson.pk,
-                date=lesson.date,
-                focus=[causes[cause].name for cause in focus_of(lesson)],
-                exercises=[i.exercise for i in known_items(lesson.plan)]
-                if hasattr(lesson, "plan")
-                else [],
-            )
-            for lesson in timeline.lessons
-        ],
-        rows=[
-            TimelineRow(
-                evidence=row.evidence.id,
-                label=row.evidence.label,
-                change=row.change,
-                grades=[
-                    row.seen[each.pk].grade if each.pk in row.seen else None
-                    for each in timeline.lessons
-                ],
-                fingers=[
-                    list(row.seen[each.pk].fingers) if each.pk in row.seen else []
-                    for each in timeline.lessons
-                ],
-            )
-            for row in timeline.rows
-        ],
-        ladders=[
-            LadderOut(
-                exercise=ladder.exercise.id,
-                name=ladder.exercise.name,
-                rungs=len(ladder.exercise.rungs),
-                steps=[LadderStep(date=d, rung=r) for d, r in ladder.steps],
-            )
-            for ladder in timeline.ladders
-        ],
-        headline=timeline.headline,
-        hidden=timeline.hidden,
-        reminders=[_reminder_out(each) for each in timeline.reminders],
-        flags=[flag_out(f) for f in player.red_flags.all()],
-        stop=stop_out(open_flags(player)),
-        pain=pain_out(home_pain(player, on)),
-        lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
-        ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
-    )
-
-
-def _facts(player: Player) -> PlayerIn:
-    return PlayerIn(
-        lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
-        **{name: getattr(player, name) for name in PLAIN_FACTS},
-    )
 
 
 def lesson_out(lesson: Lesson) -> LessonOut:
@@ -207,7 +79,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             clinician=is_loose_by_score(view.case),
         ),
         home=report_out(lesson),
-        reminders=[_reminder_out(each) for each in view.history.reminders],
+        reminders=[reminder_out(each) for each in view.history.reminders],
         harder_piece=lesson.harder_piece,
         weeks_away=weeks_away(lesson, view.history),
         break_weeks=lesson.break_weeks,
@@ -227,19 +99,6 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             UndoOut(key=entry.client_key, words=KINDS[entry.kind].words)
             for entry in undoable_entries(lesson)
         ],
-    )
-
-
-def _reminder_out(reminder: Reminder) -> ReminderOut:
-    catalogue = load_catalogue()
-    kept = reminder.kept
-    return ReminderOut(
-        cause=kept.cause,
-        name=catalogue.causes[kept.cause].name,
-        since=kept.since,
-        clean=kept.clean,
-        returned=kept.returned,
-        helped=[catalogue.exercises[name].name for name in kept.helped],
     )
 
 
@@ -296,7 +155,7 @@ def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
         speaks_for=[_reason_out(r, view) for r in seen.speaks_for],
         speaks_against=[_reason_out(r, view) for r in seen.speaks_against],
         settle=open_settling_trial(cause.id, view.catalogue, view.case, done),
-        teacher_word=word.word if word else None,
+        teacher_word=cast(TeacherWord | None, word.word if word else None),
         teacher_why=word.why if word else "",
     )
 

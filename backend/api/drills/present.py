@@ -1,6 +1,6 @@
 """The notes of a drill as they leave the API."""
 
-from api.schemas.sheets import DrillNoteOut
+from api.drills.schemas import DrillNoteOut
 from lefthand.music.score import Drill, drill_json
 
 

@@ -4,12 +4,15 @@ from django.http import HttpRequest, HttpResponse, JsonResponse
 from ninja import File, Router
 from ninja.files import UploadedFile
 
+from api.brief.present import flag_out
+from api.brief.schemas import FlagOut
 from api.careful import json_of
 from api.days import today
-from api.present import day_row, flag_out, lesson_out, player_out
-from api.schemas.desk import WayIn
-from api.schemas.lessons import LessonOut
-from api.schemas.players import DayOut, FlagOut, ImportedOut, LiftIn, PlayerIn, PlayerOut
+from api.desk.schemas import WayIn
+from api.lessons.present import lesson_out
+from api.lessons.schemas import LessonOut
+from api.players.present import day_row, player_out
+from api.players.schemas import DayOut, ImportedOut, LiftIn, PlayerIn, PlayerOut
 from studio.errors import StudioError
 from studio.services.desk import set_players_way
 from studio.services.erasing import erase_player

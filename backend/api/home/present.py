@@ -1,8 +1,7 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
-from api.present_drills import notes_out
-from api.schemas.home import EasedOut, HomeDayOut, HomeItemOut, HomeOut
-from api.schemas.lessons import HomeReportOut
+from api.drills.present import notes_out
+from api.home.schemas import EasedOut, HomeDayOut, HomeItemOut, HomeOut, HomeReportOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.values.vocabulary import Instrument

@@ -7,8 +7,8 @@ from ninja import Router, Status
 from ninja.throttling import AuthRateThrottle
 
 from api.days import today
-from api.present_desk import desk_out
-from api.schemas.desk import CutsIn, DeskOut, KeysIn, LearningIn, PasswordIn, WayIn, ZoneIn
+from api.desk.present import desk_out
+from api.desk.schemas import CutsIn, DeskOut, KeysIn, LearningIn, PasswordIn, WayIn, ZoneIn
 from studio.services.desk import (
     choose_password,
     forget_settled,

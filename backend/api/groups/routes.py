@@ -6,8 +6,8 @@ from django.http import HttpRequest
 from ninja import Router
 
 from api.days import today
-from api.present_groups import brief_out, check_choice_out, sweep_out
-from api.schemas.groups import (
+from api.groups.present import brief_out, check_choice_out, sweep_out
+from api.groups.schemas import (
     CheckChoiceOut,
     ChecksIn,
     GroupIn,

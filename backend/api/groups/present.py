@@ -2,8 +2,8 @@
 
 from datetime import date
 
-from api.present import pain_out, player_brief, stop_out
-from api.schemas.groups import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
+from api.brief.present import pain_out, player_brief, stop_out
+from api.groups.schemas import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
 from studio.models import Group, Player
 from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks
 

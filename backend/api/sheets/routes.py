@@ -8,9 +8,9 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from api.days import today
-from api.present_drills import notes_out
-from api.schemas.home import LinkOut
-from api.schemas.sheets import SheetItemOut, SheetOut
+from api.drills.present import notes_out
+from api.home.schemas import LinkOut
+from api.sheets.schemas import SheetItemOut, SheetOut
 from api.types import WallTime
 from studio.models import HomeLink
 from studio.paper.calendar import USUAL_TIME, week_calendar

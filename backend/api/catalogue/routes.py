@@ -5,7 +5,7 @@ from functools import lru_cache
 from django.http import HttpRequest
 from ninja import Router
 
-from api.schemas.catalogue import (
+from api.catalogue.schemas import (
     CatalogueOut,
     CauseInfo,
     ComplaintInfo,

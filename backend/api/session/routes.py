@@ -11,7 +11,7 @@ from ninja import Router
 from ninja.security import APIKeyCookie
 from ninja.throttling import AnonRateThrottle
 
-from api.schemas.session import SessionOut, SignInIn, TeacherOut
+from api.session.schemas import SessionOut, SignInIn, TeacherOut
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 

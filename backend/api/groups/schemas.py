@@ -4,7 +4,7 @@ from datetime import date
 
 from ninja import Field, Schema
 
-from api.schemas.players import FlagOut, PainOut, PlayerBrief
+from api.brief.schemas import FlagOut, PainOut, PlayerBrief
 from api.types import RecordId
 
 

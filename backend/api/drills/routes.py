@@ -3,8 +3,8 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from api.present_drills import notes_out
-from api.schemas.drills import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
+from api.drills.present import notes_out
+from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
 from lefthand.music.drills import MAKERS, make_drill
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS

@@ -1,12 +1,14 @@
 """A lesson and what follows from it."""
 
 from datetime import date
-from typing import Any
+from typing import Any, Literal
 
 from ninja import Field, Schema
 
-from api.schemas.home import HomeDayOut
-from api.schemas.players import FlagOut, PainOut, PlayerBrief, ReminderOut
+from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
+from api.home.schemas import HomeReportOut
+
+TeacherWord = Literal["pinned", "dismissed"]
 
 
 class FindingOut(Schema):
@@ -38,7 +40,7 @@ class CauseOut(Schema):
     speaks_for: list[ReasonOut]
     speaks_against: list[ReasonOut]
     settle: str | None
-    teacher_word: str | None
+    teacher_word: TeacherWord | None
     teacher_why: str
 
 
@@ -134,13 +136,6 @@ class ReviewOut(Schema):
     reason: str
 
 
-class HomeReportOut(Schema):
-    """What came home from the week before: the planned days and those that were logged."""
-
-    planned: list[date]
-    days: list[HomeDayOut]
-
-
 class UndoOut(Schema):
     """One entry that undo would take back: its key and what it was."""
 
@@ -181,13 +176,6 @@ class LessonOut(Schema):
     disliked: list[str]
     plan: PlanOut | None
     undoable: list[UndoOut]
-
-
-class EntryIn(Schema):
-    client_key: str = Field(min_length=8, max_length=64)
-    kind: str = Field(max_length=16)
-    key: str = Field(default="", max_length=60)
-    value: Any = None
 
 
 class UndoIn(Schema):

@@ -3,8 +3,9 @@
 from django.http import HttpRequest
 from ninja import Router, Status
 
-from api.present import lesson_out
-from api.schemas.lessons import EntryIn, LessonOut, UndoIn
+from api.lessons.entries import EntryIn
+from api.lessons.present import lesson_out
+from api.lessons.schemas import LessonOut, UndoIn
 from studio.services.entries import record, undo
 from studio.services.lessons import lesson_of, must_own_lesson, remove_lesson
 

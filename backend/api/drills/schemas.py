@@ -2,7 +2,15 @@
 
 from ninja import Schema
 
-from api.schemas.sheets import DrillNoteOut
+
+class DrillNoteOut(Schema):
+    """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
+
+    midi: int
+    finger: int
+    string: int
+    onset: float
+    seconds: float
 
 
 class DrillKindOut(Schema):

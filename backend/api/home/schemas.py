@@ -4,7 +4,7 @@ from datetime import date
 
 from ninja import Field, Schema
 
-from api.schemas.sheets import DrillNoteOut
+from api.drills.schemas import DrillNoteOut
 
 
 class HomeDayOut(Schema):
@@ -106,3 +106,10 @@ class LinkOut(Schema):
     address: str | None
     code: str | None
     is_local: bool
+
+
+class HomeReportOut(Schema):
+    """What came home from the week before: the planned days and those that were logged."""
+
+    planned: list[date]
+    days: list[HomeDayOut]

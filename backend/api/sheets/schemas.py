@@ -4,15 +4,7 @@ from datetime import date
 
 from ninja import Schema
 
-
-class DrillNoteOut(Schema):
-    """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
-
-    midi: int
-    finger: int
-    string: int
-    onset: float
-    seconds: float
+from api.drills.schemas import DrillNoteOut
 
 
 class SheetItemOut(Schema):

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 
 from django.conf import settings as django_settings
 
-from api.schemas.desk import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
+from api.desk.schemas import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.learning import starting_value
 from lefthand.values.measures import MEASURES

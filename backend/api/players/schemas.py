@@ -4,36 +4,8 @@ from datetime import date
 
 from ninja import Field, Schema
 
-from api.schemas.desk import WayOut
-
-
-class FlagOut(Schema):
-    """`mistaken`: taken back on the phone within a minute of tapping it."""
-
-    raised_on: date
-    reasons: list[str]
-    lifted_on: date | None
-    note: str
-    from_home: bool
-    mistaken: bool
-
-
-class PainOut(Schema):
-    """Pain of 1 to 10 that was logged at home on a day. `later`: when it was still there, as told
-    the next day; None while nobody was asked."""
-
-    date: date
-    pain: int
-    later: list[str] | None
-
-
-class PlayerBrief(Schema):
-    id: int
-    name: str
-    instrument: str
-    level: str
-    age: int | None
-    piece: str
+from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
+from api.desk.schemas import WayOut
 
 
 class PlayerIn(Schema):
@@ -95,17 +67,6 @@ class LadderOut(Schema):
     name: str
     rungs: int
     steps: list[LadderStep]
-
-
-class ReminderOut(Schema):
-    """A cause that was gone `since`: due for another look, or back on `returned`."""
-
-    cause: str
-    name: str
-    since: date
-    clean: int
-    returned: date | None
-    helped: list[str]
 
 
 class PlayerOut(Schema):

@@ -1,0 +1,58 @@
+"""A player, a stop, a pain, a reminder as they leave the API."""
+
+from collections.abc import Sequence
+from datetime import date
+
+from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
+from lefthand.catalogue.catalogue import load_catalogue
+from studio.models import HomeDay, Player, RedFlag
+from studio.services.flags import open_reasons
+from studio.services.keep_alive import Reminder
+
+
+def player_brief(player: Player, on: date) -> PlayerBrief:
+    age = None if player.birth_year is None else on.year - player.birth_year
+    return PlayerBrief(
+        id=player.pk,
+        name=player.name,
+        instrument=player.instrument,
+        level=player.level,
+        age=age,
+        piece=player.piece,
+    )
+
+
+def flag_out(flag: RedFlag) -> FlagOut:
+    return FlagOut(
+        raised_on=flag.raised_on,
+        reasons=flag.reasons,
+        lifted_on=flag.lifted_on,
+        note=flag.note,
+        from_home=flag.from_home,
+        mistaken=flag.mistaken,
+    )
+
+
+def stop_out(flags: Sequence[RedFlag]) -> FlagOut | None:
+    """All flags that are up as one: every reason, and the earliest day."""
+    if not flags:
+        return None
+    first = min(flags, key=lambda flag: flag.raised_on)
+    return flag_out(first).model_copy(update={"reasons": open_reasons(flags)})
+
+
+def pain_out(log: HomeDay | None) -> PainOut | None:
+    return PainOut(date=log.date, pain=log.pain, later=log.later) if log else None
+
+
+def reminder_out(reminder: Reminder) -> ReminderOut:
+    catalogue = load_catalogue()
+    kept = reminder.kept
+    return ReminderOut(
+        cause=kept.cause,
+        name=catalogue.causes[kept.cause].name,
+        since=kept.since,
+        clean=kept.clean,
+        returned=kept.returned,
+        helped=[catalogue.exercises[name].name for name in kept.helped],
+    )

@@ -1,0 +1,183 @@
+"""Entries of a lesson: for each kind what `key` names and what `value` holds.
+
+These shapes say what a client may send. What arrives is checked by `studio.services.entries`, whose
+errors name the field in the words of the lesson; a `value` of null takes back.
+"""
+
+from typing import Annotated, Any, Literal
+
+from ninja import Field, Schema
+from pydantic import GetJsonSchemaHandler, TypeAdapter
+from pydantic_core import CoreSchema
+
+Grade = Annotated[int, Field(ge=0, le=3)]
+
+
+class MeasuredValue(Schema):
+    """A number in the unit of the check's measure."""
+
+    value: float
+    spread: float | None = None
+    source: Literal["typed", "timer", "take", "picture"] = "typed"
+    grade: Grade | None = None
+
+
+Found = Grade | MeasuredValue
+
+
+class Reports(Schema):
+    """What the player says; what is left out was not said."""
+
+    pain: float | None = None
+    pain_when: list[Literal["playing", "rest", "night", "next_day"]] = []
+    place: str | None = None
+    same_place_weeks: float = 0
+    new: bool = False
+    numbness: bool = False
+    radiating: bool = False
+    curling: bool = False
+    swelling: bool = False
+    sudden_weakness: bool = False
+    tired_next_day: bool = False
+    earlier_injury: bool = False
+    playing_jump: bool = False
+
+
+class CauseWord(Schema):
+    word: Literal["pinned", "dismissed"]
+    why: str = ""
+
+
+class ShownResult(Schema):
+    passed: bool
+    pain: float | None = None
+
+
+class Wish(Schema):
+    """One exercise of the week; what is left out follows from the rules."""
+
+    exercise: str
+    rung: int | None = None
+    reps: int | None = None
+    sets: int | None = None
+    days: list[int] | None = None
+
+
+class _Entry(Schema):
+    client_key: str = Field(min_length=8, max_length=64)
+    key: str = Field(default="", max_length=60)
+
+
+class ObservationEntry(_Entry):
+    """`key`: an evidence id, with "/4" for one finger."""
+
+    kind: Literal["observation"]
+    value: Found | dict[Literal["1", "2", "3", "4"], Found] | None = None
+
+
+class ReportsEntry(_Entry):
+    kind: Literal["reports"]
+    value: Reports | None = None
+
+
+class ComplaintEntry(_Entry):
+    """`value`: the evidence that the complaint speaks of."""
+
+    kind: Literal["complaint"]
+    value: str | None = None
+
+
+class SkipEntry(_Entry):
+    """`key`: an evidence id."""
+
+    kind: Literal["skip"]
+    value: bool
+
+
+class CauseEntry(_Entry):
+    """`key`: a cause."""
+
+    kind: Literal["cause"]
+    value: CauseWord | None = None
+
+
+class ResultEntry(_Entry):
+    """`key`: the number of a plan item."""
+
+    kind: Literal["result"]
+    value: ShownResult | None = None
+
+
+class OrderEntry(_Entry):
+    kind: Literal["order"]
+    value: str
+
+
+class BreakEntry(_Entry):
+    """`value`: weeks."""
+
+    kind: Literal["break"]
+    value: float | None = None
+
+
+class DislikedEntry(_Entry):
+    """`key`: an exercise."""
+
+    kind: Literal["disliked"]
+    value: bool
+
+
+class HarderEntry(_Entry):
+    kind: Literal["harder"]
+    value: bool
+
+
+class LineEntry(_Entry):
+    kind: Literal["line"]
+    value: str
+
+
+class FocusEntry(_Entry):
+    """`value`: causes, the main one first."""
+
+    kind: Literal["focus"]
+    value: list[str] | None = None
+
+
+class PlanEntry(_Entry):
+    kind: Literal["plan"]
+    value: list[Wish] | None = None
+
+
+AnyEntry = Annotated[
+    ObservationEntry
+    | ReportsEntry
+    | ComplaintEntry
+    | SkipEntry
+    | CauseEntry
+    | ResultEntry
+    | OrderEntry
+    | BreakEntry
+    | DislikedEntry
+    | HarderEntry
+    | LineEntry
+    | FocusEntry
+    | PlanEntry,
+    Field(discriminator="kind"),
+]
+
+
+class EntryIn(Schema):
+    """One entry, as one of the shapes of this file."""
+
+    client_key: str = Field(min_length=8, max_length=64)
+    kind: str = Field(max_length=16)
+    key: str = Field(default="", max_length=60)
+    value: Any = None
+
+    @classmethod
+    def __get_pydantic_json_schema__(
+        cls, core_schema: CoreSchema, handler: GetJsonSchemaHandler
+    ) -> dict[str, Any]:
+        """Told as the union of the kinds."""
+        return handler(TypeAdapter(AnyEntry).core_schema)

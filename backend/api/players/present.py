@@ -1,0 +1,100 @@
+"""The day's list and a player's page as they leave the API."""
+
+from datetime import date
+
+from api.brief.present import flag_out, pain_out, player_brief, reminder_out, stop_out
+from api.desk.present import ways_out
+from api.players.schemas import (
+    DayRowOut,
+    LadderOut,
+    LadderStep,
+    PlayerIn,
+    PlayerOut,
+    TimelineLesson,
+    TimelineRow,
+)
+from lefthand.catalogue.catalogue import load_catalogue
+from studio.models import Player
+from studio.services.findings import way_of_teaching
+from studio.services.flags import home_pain, open_flags
+from studio.services.known import focus_of, known_items
+from studio.services.lessons import DayRow
+from studio.services.players import PLAIN_FACTS
+from studio.services.timeline import LESSONS_SHOWN, build_timeline
+
+
+def day_row(row: DayRow, on: date) -> DayRowOut:
+    causes = load_catalogue().causes
+    return DayRowOut(
+        player=player_brief(row.player, on),
+        time=row.player.lesson_time.strftime("%H:%M") if row.player.lesson_time else None,
+        is_today=row.is_today,
+        focus=[causes[c].name for c in row.focus],
+        minutes=row.minutes,
+        due=[causes[c].name for c in row.due],
+        last_lesson=row.last_on,
+        lesson_today=row.today.pk if row.today else None,
+        flag=stop_out(row.flags),
+        pain=pain_out(row.pain),
+    )
+
+
+def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
+    """`whole`: with all lessons, not only the newest."""
+    timeline = build_timeline(player, on, None if whole else LESSONS_SHOWN)
+    causes = load_catalogue().causes
+    return PlayerOut(
+        player=player_brief(player, on),
+        facts=_facts(player),
+        lessons=[
+            TimelineLesson(
+                id=lesson.pk,
+                date=lesson.date,
+                focus=[causes[cause].name for cause in focus_of(lesson)],
+                exercises=[i.exercise for i in known_items(lesson.plan)]
+                if hasattr(lesson, "plan")
+                else [],
+            )
+            for lesson in timeline.lessons
+        ],
+        rows=[
+            TimelineRow(
+                evidence=row.evidence.id,
+                label=row.evidence.label,
+                change=row.change,
+                grades=[
+                    row.seen[each.pk].grade if each.pk in row.seen else None
+                    for each in timeline.lessons
+                ],
+                fingers=[
+                    list(row.seen[each.pk].fingers) if each.pk in row.seen else []
+                    for each in timeline.lessons
+                ],
+            )
+            for row in timeline.rows
+        ],
+        ladders=[
+            LadderOut(
+                exercise=ladder.exercise.id,
+                name=ladder.exercise.name,
+                rungs=len(ladder.exercise.rungs),
+                steps=[LadderStep(date=d, rung=r) for d, r in ladder.steps],
+            )
+            for ladder in timeline.ladders
+        ],
+        headline=timeline.headline,
+        hidden=timeline.hidden,
+        reminders=[reminder_out(each) for each in timeline.reminders],
+        flags=[flag_out(f) for f in player.red_flags.all()],
+        stop=stop_out(open_flags(player)),
+        pain=pain_out(home_pain(player, on)),
+        lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
+        ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
+    )
+
+
+def _facts(player: Player) -> PlayerIn:
+    return PlayerIn(
+        lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
+        **{name: getattr(player, name) for name in PLAIN_FACTS},
+    )

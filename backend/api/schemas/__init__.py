@@ -1,1 +1,0 @@
-"""The shapes that enter and leave the API, one file a noun."""
