@@ -19,9 +19,10 @@ ARGUMENTS = [
 
 
 @contextmanager
-def chromium() -> Iterator[Browser]:
+def chromium(*more: str) -> Iterator[Browser]:
+    """`more`: further arguments of the browser."""
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=EXECUTABLE, args=ARGUMENTS)
+        browser = playwright.chromium.launch(executable_path=EXECUTABLE, args=[*ARGUMENTS, *more])
         try:
             yield browser
         finally:
