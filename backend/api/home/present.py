@@ -1,6 +1,6 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
-from api.drills.present import notes_out
+from api.exercises.present import exercise_page
 from api.home.schemas import EasedOut, HomeDayOut, HomeItemOut, HomeOut, HomeReportOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.strings import FINGERBOARDS
@@ -38,24 +38,9 @@ def home_out(week: HomeWeek) -> HomeOut:
 
 def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> HomeItemOut:
     dose = item_dose(item)
+    music = drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None
     return HomeItemOut(
-        exercise=item.exercise,
-        name=paper.exercise.name,
-        rung_words=paper.rung_words,
-        dose=paper.dose,
-        minutes=paper.minutes,
-        tempo=item.tempo,
-        why=paper.why,
-        steps=list(paper.steps),
-        child=paper.child,
-        feel=paper.exercise.feel,
-        mirror=paper.exercise.mirror,
-        over=paper.exercise.over,
-        stop=paper.exercise.stop,
-        helper_does=paper.exercise.helper_does,
-        music=drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None,
-        notes=notes_out(paper.drill),
-        beat=paper.drill.tempo if paper.drill else None,
+        **exercise_page(paper, music).dict(),
         reps=item.reps,
         sets=item.sets,
         seconds=item.seconds,

@@ -4,7 +4,7 @@ from datetime import date
 
 from ninja import Field, Schema
 
-from api.drills.schemas import DrillNoteOut
+from api.exercises.schemas import ExercisePage
 
 
 class HomeDayOut(Schema):
@@ -26,28 +26,11 @@ class EasedOut(Schema):
     seconds: float
 
 
-class HomeItemOut(Schema):
+class HomeItemOut(ExercisePage):
     """One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
     after pain, None for what rests then."""
 
-    exercise: str
-    name: str
-    rung_words: str
-    dose: str
-    minutes: float
-    tempo: int | None
-    why: str
-    steps: list[str]
-    child: str
-    feel: str
-    mirror: str
-    over: str
-    stop: str
-    helper_does: str
-    music: str | None
-    notes: list[DrillNoteOut]
-    beat: int | None
     reps: int
     sets: int
     seconds: float

@@ -8,7 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from api.days import today
-from api.drills.present import notes_out
+from api.exercises.present import exercise_page
 from api.home.schemas import LinkOut
 from api.sheets.schemas import SheetItemOut, SheetOut
 from api.types import WallTime
@@ -95,26 +95,7 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
         minutes_a_day=sheet.minutes_a_day,
         days=list(sheet.days),
         items=[
-            SheetItemOut(
-                exercise=item.exercise.id,
-                name=item.exercise.name,
-                rung_words=item.rung_words,
-                dose=item.dose,
-                minutes=item.minutes,
-                tempo=item.tempo,
-                days=list(item.days),
-                why=item.why,
-                steps=list(item.steps),
-                child=item.child,
-                feel=item.exercise.feel,
-                mirror=item.exercise.mirror,
-                mistake=item.exercise.mistake,
-                stop=item.exercise.stop,
-                helper_does=item.exercise.helper_does,
-                music=item.music,
-                notes=notes_out(item.drill),
-                beat=item.drill.tempo if item.drill else None,
-            )
+            SheetItemOut(days=list(item.days), **exercise_page(item, item.music).dict())
             for item in sheet.items
         ],
     )

@@ -4,30 +4,11 @@ from datetime import date
 
 from ninja import Schema
 
-from api.drills.schemas import DrillNoteOut
+from api.exercises.schemas import ExercisePage
 
 
-class SheetItemOut(Schema):
-    """`tempo`: notes a minute as the exercise counts. `beat`: quarters a minute of the music."""
-
-    exercise: str
-    name: str
-    rung_words: str
-    dose: str
-    minutes: float
-    tempo: int | None
+class SheetItemOut(ExercisePage):
     days: list[str]
-    why: str
-    steps: list[str]
-    child: str
-    feel: str
-    mirror: str
-    mistake: str
-    stop: str
-    helper_does: str
-    music: str | None
-    notes: list[DrillNoteOut]
-    beat: int | None
 
 
 class SheetOut(Schema):

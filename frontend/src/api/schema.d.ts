@@ -2166,10 +2166,7 @@ export interface components {
             /** Starting */
             starting: number;
         };
-        /**
-         * SheetItemOut
-         * @description `tempo`: notes a minute as the exercise counts. `beat`: quarters a minute of the music.
-         */
+        /** SheetItemOut */
         SheetItemOut: {
             /** Beat */
             beat: number | null;
@@ -2189,14 +2186,14 @@ export interface components {
             minutes: number;
             /** Mirror */
             mirror: string;
-            /** Mistake */
-            mistake: string;
             /** Music */
             music: string | null;
             /** Name */
             name: string;
             /** Notes */
             notes: components["schemas"]["DrillNoteOut"][];
+            /** Over */
+            over: string;
             /** Rung Words */
             rung_words: string;
             /** Steps */

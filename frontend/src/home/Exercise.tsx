@@ -1,4 +1,5 @@
 import { Listen } from '../audio/Listen';
+import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
 import css from './HomePage.module.css';
 import { Tools } from './Tools';
 import type { HomeItem } from './weekNow';
@@ -21,28 +22,8 @@ export function Exercise({ item, openStrings }: Props) {
       </p>
       <p>{item.why}</p>
       {item.child && <p className={css.child}>“{item.child}”</p>}
-      <ol>
-        {item.steps.map((step) => (
-          <li key={step}>{step}</li>
-        ))}
-      </ol>
-      <p>
-        <strong>It feels like:</strong> {item.feel}
-      </p>
-      <p>
-        <strong>In the mirror:</strong> {item.mirror}
-      </p>
-      <p>
-        <strong>Too much would be:</strong> {item.over}
-      </p>
-      <p>
-        <strong>Stop when:</strong> {item.stop}
-      </p>
-      {item.helper_does && (
-        <p>
-          <strong>Helper:</strong> {item.helper_does}
-        </p>
-      )}
+      <ExerciseSteps steps={item.steps} />
+      <ExerciseFacts item={item} />
       {item.music !== null && (
         <Listen
           name={item.name}

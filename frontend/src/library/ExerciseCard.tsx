@@ -1,6 +1,7 @@
 import type { Catalogue } from '../api/client';
 import { PlacePicture } from '../drawings/PlacePicture';
 import { familyOf } from '../drawings/spots';
+import { ExerciseSteps } from '../exercise/ExerciseText';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
 
@@ -41,11 +42,7 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
         </div>
         <PlacePicture family={family} place={causes[0]?.places[0] ?? ''} size={110} />
       </div>
-      <ol>
-        {exercise.steps.map((step) => (
-          <li key={step}>{step}</li>
-        ))}
-      </ol>
+      <ExerciseSteps steps={exercise.steps} />
       <dl className={css.facts}>
         {facts
           .filter(([, words]) => words !== '')

@@ -10,6 +10,7 @@ import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
 import { PhoneLink } from './PhoneLink';
+import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
 import css from './SheetPage.module.css';
 
 /** The practice sheet on screen, as it will be on paper. */
@@ -147,26 +148,9 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
       </p>
       {item.child && <p className={css.child}>“{item.child}”</p>}
       <div className={css.how}>
-        <ol>
-          {item.steps.map((step) => (
-            <li key={step}>{step}</li>
-          ))}
-        </ol>
+        <ExerciseSteps steps={item.steps} />
         <div className={css.feel}>
-          <p>
-            <strong>It feels like:</strong> {item.feel}
-          </p>
-          <p>
-            <strong>In the mirror:</strong> {item.mirror}
-          </p>
-          <p>
-            <strong>Stop when:</strong> {item.stop}
-          </p>
-          {item.helper_does && (
-            <p>
-              <strong>Helper:</strong> {item.helper_does}
-            </p>
-          )}
+          <ExerciseFacts item={item} />
         </div>
       </div>
       {item.music && (

@@ -1,0 +1,29 @@
+"""An exercise of a week as it leaves the API."""
+
+from api.drills.present import notes_out
+from api.exercises.schemas import ExercisePage
+from studio.paper.sheet import SheetItem
+
+
+def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
+    """`music`: its picture in the width that is wanted."""
+    exercise = item.exercise
+    return ExercisePage(
+        exercise=exercise.id,
+        name=exercise.name,
+        rung_words=item.rung_words,
+        dose=item.dose,
+        minutes=item.minutes,
+        tempo=item.tempo,
+        why=item.why,
+        steps=list(item.steps),
+        child=item.child,
+        feel=exercise.feel,
+        mirror=exercise.mirror,
+        over=exercise.over,
+        stop=exercise.stop,
+        helper_does=exercise.helper_does,
+        music=music,
+        notes=notes_out(item.drill),
+        beat=item.drill.tempo if item.drill else None,
+    )

@@ -1,0 +1,29 @@
+"""An exercise as it is read: on the sheet, on the phone and in a lesson."""
+
+from ninja import Schema
+
+from api.drills.schemas import DrillNoteOut
+
+
+class ExercisePage(Schema):
+    """What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
+    exercise counts; `beat`: quarters a minute of the music. `child`: how to say it to a child;
+    empty for others. `music`: an SVG picture."""
+
+    exercise: str
+    name: str
+    rung_words: str
+    dose: str
+    minutes: float
+    tempo: int | None
+    why: str
+    steps: list[str]
+    child: str
+    feel: str
+    mirror: str
+    over: str
+    stop: str
+    helper_does: str
+    music: str | None
+    notes: list[DrillNoteOut]
+    beat: int | None

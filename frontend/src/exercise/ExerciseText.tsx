@@ -1,0 +1,36 @@
+import type { Schemas } from '../api/client';
+
+type Page = Omit<Schemas['SheetItemOut'], 'days'>;
+
+/** How it is done, step by step. */
+export function ExerciseSteps({ steps }: { steps: string[] }) {
+  return (
+    <ol>
+      {steps.map((step) => (
+        <li key={step}>{step}</li>
+      ))}
+    </ol>
+  );
+}
+
+/** What it feels like, what to watch, where to stop: the same words wherever it is read. */
+export function ExerciseFacts({ item }: { item: Page }) {
+  const facts = [
+    ['It feels like', item.feel],
+    ['In the mirror', item.mirror],
+    ['Too much would be', item.over],
+    ['Stop when', item.stop],
+    ['Helper', item.helper_does],
+  ] as const;
+  return (
+    <>
+      {facts
+        .filter(([, words]) => words !== '')
+        .map(([name, words]) => (
+          <p key={name}>
+            <strong>{name}:</strong> {words}
+          </p>
+        ))}
+    </>
+  );
+}
