@@ -3,11 +3,12 @@
 from collections.abc import Callable
 from contextlib import suppress
 
-from django.db import OperationalError, connection, transaction
+from django.db import DatabaseError, connection, transaction
 
 
 def write_if_free(write: Callable[[], object]) -> None:
-    """Run `write`, or leave it when the database is busy: who only reads never waits for it."""
+    """Run `write`, or leave it when the database is busy, or when what it is about has gone
+    meanwhile: who only reads never waits for it."""
     if connection.in_atomic_block:
         write()
         return
@@ -15,7 +16,7 @@ def write_if_free(write: Callable[[], object]) -> None:
     with connection.cursor() as cursor:
         cursor.execute("PRAGMA busy_timeout=0")
         try:
-            with suppress(OperationalError), transaction.atomic():
+            with suppress(DatabaseError), transaction.atomic():
                 write()
         finally:
             cursor.execute(f"PRAGMA busy_timeout={int(1000 * patience)}")

@@ -8,10 +8,15 @@ from django.contrib.auth import get_user_model
 from django.db import connection
 from django.test import Client, TransactionTestCase
 
-from studio.models import Player
+from studio.models import Player, Summary
+from studio.spare import write_if_free
 
 
 class Busy(TransactionTestCase):
+    def test_keeping_something_of_a_player_who_was_erased_meanwhile_harms_nobody(self):
+        write_if_free(lambda: Summary.objects.create(player_id=12345, verdicts={}))
+        self.assertFalse(Summary.objects.exists())
+
     def test_writing_is_busy_and_reading_goes_on(self):
         teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")
         player = Player.objects.create(teacher=teacher, name="Pia Example", instrument="vn")

@@ -2,6 +2,8 @@
 
 import gzip
 
+from playwright.sync_api import Response
+
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
 from studio.models import Lesson
@@ -20,16 +22,12 @@ class Weight(BrowserCase):
         context = self.browser.new_context()
         context.add_cookies(cookies)
         page = context.new_page()
-        bodies: list[bytes] = []
-
-        def note(response) -> None:
-            if response.request.resource_type in ("script", "stylesheet"):
-                bodies.append(response.body())
-
-        page.on("response", note)
+        loaded: list[Response] = []
+        page.on("response", loaded.append)
         page.goto(f"{self.live_server_url}{path}")
         page.get_by_role("heading", name=ready).first.wait_for()
-        found = sum(len(gzip.compress(body)) for body in list(bodies))
+        parts = [r for r in loaded if r.request.resource_type in ("script", "stylesheet")]
+        found = sum(len(gzip.compress(each.body())) for each in parts)
         context.close()
         self.assertGreater(found, 10_000, "nothing was weighed")
         return found

@@ -1,6 +1,4 @@
-import '@mantine/core/styles/NumberInput.css';
-
-import { Button, NumberInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
@@ -93,16 +91,21 @@ function MeasureRow({
       </span>
       <div className={css.cuts}>
         {GRADE_EDGES.map((edge, index) => (
-          <NumberInput
+          <TextInput
+            type="number"
+            step="any"
             key={edge}
             label={edge}
             aria-label={`${measure.words}: ${edge}`}
             value={cuts[index] ?? 0}
-            onChange={(value) =>
-              setCuts(cuts.map((c, i) => (i === index && typeof value === 'number' ? value : c)))
+            onChange={({ currentTarget: { valueAsNumber } }) =>
+              setCuts(
+                cuts.map((c, i) =>
+                  i === index && !Number.isNaN(valueAsNumber) ? valueAsNumber : c,
+                ),
+              )
             }
             size="sm"
-            hideControls
           />
         ))}
       </div>
