@@ -23,7 +23,11 @@ class Weight(BrowserCase):
         context.add_cookies(cookies)
         page = context.new_page()
         loaded: list[Response] = []
-        page.on("response", loaded.append)
+
+        def note(response: Response) -> None:
+            loaded.append(response)
+
+        page.on("response", note)
         page.goto(f"{self.live_server_url}{path}")
         page.get_by_role("heading", name=ready).first.wait_for()
         parts = [r for r in loaded if r.request.resource_type in ("script", "stylesheet")]
