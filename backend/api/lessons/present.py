@@ -70,14 +70,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         look=_look_out(look),
         enough=diagnosis.enough,
         settle=diagnosis.settle,
-        safety=SafetyOut(
-            level=view.safety.level.value,
-            reasons=list(view.safety.reasons),
-            flag=stop_out(view.open_flags),
-            pain=pain_out(view.home_pain),
-            asks_pain=asks_pain(lesson),
-            clinician=is_loose_by_score(view.case),
-        ),
+        safety=_safety_out(view),
         home=report_out(lesson),
         reminders=[reminder_out(each) for each in view.history.reminders],
         harder_piece=lesson.harder_piece,
@@ -99,6 +92,17 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             UndoOut(key=entry.client_key, words=KINDS[entry.kind].words)
             for entry in undoable_entries(lesson)
         ],
+    )
+
+
+def _safety_out(view: LessonView) -> SafetyOut:
+    return SafetyOut(
+        level=view.safety.level.value,
+        reasons=list(view.safety.reasons),
+        flag=stop_out(view.open_flags),
+        pain=pain_out(view.home_pain),
+        asks_pain=asks_pain(view.lesson),
+        clinician=is_loose_by_score(view.case),
     )
 
 

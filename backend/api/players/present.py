@@ -20,7 +20,7 @@ from studio.services.flags import home_pain, open_flags
 from studio.services.known import focus_of, known_items
 from studio.services.lessons import DayRow
 from studio.services.players import PLAIN_FACTS
-from studio.services.timeline import LESSONS_SHOWN, build_timeline
+from studio.services.timeline import LESSONS_SHOWN, Ladder, build_timeline
 
 
 def day_row(row: DayRow, on: date) -> DayRowOut:
@@ -73,15 +73,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
             )
             for row in timeline.rows
         ],
-        ladders=[
-            LadderOut(
-                exercise=ladder.exercise.id,
-                name=ladder.exercise.name,
-                rungs=len(ladder.exercise.rungs),
-                steps=[LadderStep(date=d, rung=r) for d, r in ladder.steps],
-            )
-            for ladder in timeline.ladders
-        ],
+        ladders=[_ladder_out(ladder) for ladder in timeline.ladders],
         headline=timeline.headline,
         hidden=timeline.hidden,
         reminders=[reminder_out(each) for each in timeline.reminders],
@@ -90,6 +82,15 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
         pain=pain_out(home_pain(player, on)),
         lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
         ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
+    )
+
+
+def _ladder_out(ladder: Ladder) -> LadderOut:
+    return LadderOut(
+        exercise=ladder.exercise.id,
+        name=ladder.exercise.name,
+        rungs=len(ladder.exercise.rungs),
+        steps=[LadderStep(date=d, rung=r) for d, r in ladder.steps],
     )
 
 

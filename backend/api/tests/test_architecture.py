@@ -1,5 +1,6 @@
 """The line frontend -> api -> studio -> lefthand holds, and files stay small."""
 
+import ast
 import subprocess
 import sys
 from pathlib import Path
@@ -8,6 +9,7 @@ from unittest import TestCase
 BACKEND = Path(__file__).resolve().parents[2]
 ROOT = BACKEND.parent
 MOST_LINES = 500
+MOST_OF_A_FUNCTION = 50
 
 
 class Architecture(TestCase):
@@ -27,6 +29,18 @@ class Architecture(TestCase):
         for path in sources:
             text = path.read_text(encoding="utf-8").replace("refetch(", "")
             self.assertNotIn("fetch(", text.replace("prefetch(", ""), path)
+
+    def test_no_function_is_a_long_one(self):
+        sources = [p for p in BACKEND.rglob("*.py") if not {"tests", "migrations"} & set(p.parts)]
+        self.assertGreater(len(sources), 100)
+        long = [
+            f"{path.name}: {node.name}"
+            for path in sources
+            for node in ast.walk(ast.parse(path.read_text(encoding="utf-8")))
+            if isinstance(node, ast.FunctionDef)
+            and (node.end_lineno or 0) - node.lineno >= MOST_OF_A_FUNCTION
+        ]
+        self.assertEqual(long, [])
 
     def test_no_file_is_a_long_one(self):
         sources = [*BACKEND.rglob("*.py"), *(ROOT / "frontend" / "src").rglob("*.ts*")]

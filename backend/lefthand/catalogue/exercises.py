@@ -132,9 +132,6 @@ def _exercise(record: Record, causes: set[str]) -> Exercise:
     steps = tuple(record.words("steps"))
     if not 1 <= len(steps) <= MAX_STEPS:
         record.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(steps)}")
-    target = record.text("finger", default="")
-    if target not in ("", "target"):
-        record.fail(f"finger: expected 'target', got {target!r}")
     exercise = Exercise(
         id=record.id,
         kind=record.choice("kind", Kind),
@@ -144,7 +141,7 @@ def _exercise(record: Record, causes: set[str]) -> Exercise:
         aims=aims,
         needs=tuple(record.words("needs", [])),
         not_while=_limits(record, causes),
-        aimed_at_finger=target == "target",
+        aimed_at_finger=_is_aimed_at_finger(record),
         helper=record.flag("helper"),
         alone=record.text("alone", default=""),
         equipment=tuple(record.words("equipment", [])),
@@ -172,6 +169,13 @@ def _exercise(record: Record, causes: set[str]) -> Exercise:
     )
     record.done()
     return exercise
+
+
+def _is_aimed_at_finger(record: Record) -> bool:
+    target = record.text("finger", default="")
+    if target not in ("", "target"):
+        record.fail(f"finger: expected 'target', got {target!r}")
+    return target == "target"
 
 
 def _silent_fingers(record: Record) -> tuple[int, ...]:
