@@ -5,14 +5,22 @@ import sqlite3
 from contextlib import closing
 
 from django.contrib.auth import get_user_model
-from django.db import connection
+from django.db import OperationalError, connection
 from django.test import Client, TransactionTestCase
 
+from studio import turns
 from studio.models import Player, Summary
 from studio.spare import write_if_free
 
 
 class Busy(TransactionTestCase):
+    def test_a_turn_that_does_not_come_is_told_and_the_next_one_comes(self):
+        with turns._turn, self.assertRaises(OperationalError), turns.my_turn():
+            self.fail("it is not our turn")
+        with turns.my_turn():
+            pass
+        self.assertFalse(turns._turn.locked())
+
     def test_keeping_something_of_a_player_who_was_erased_meanwhile_harms_nobody(self):
         write_if_free(lambda: Summary.objects.create(player_id=12345, verdicts={}))
         self.assertFalse(Summary.objects.exists())

@@ -19,6 +19,7 @@ from studio.services.entries.observation import OBSERVATION
 from studio.services.entries.result import RESULT
 from studio.services.entries.week import DISLIKED, LINE, PLAN
 from studio.services.standing import forget
+from studio.turns import my_turn
 
 UNDO_DEPTH = 20
 
@@ -46,7 +47,7 @@ def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) 
     """
     if kind not in KINDS:
         raise StudioError("bad_input", "kind", f"unknown kind {kind!r}")
-    with transaction.atomic():
+    with my_turn(), transaction.atomic():
         lesson = _lesson(lesson_id)
         if lesson.entries.filter(client_key=client_key).exists():
             return lesson
@@ -70,7 +71,7 @@ def undo(lesson_id: int, *, client_key: str = "", entry_key: str = "") -> Lesson
     `client_key`: of this undo; the same again changes nothing. `entry_key`: the entry that is
     meant; when another one is the newest by now, nothing is undone. Raises StudioError.
     """
-    with transaction.atomic():
+    with my_turn(), transaction.atomic():
         lesson = _lesson(lesson_id)
         if client_key and lesson.entries.filter(undone_by=client_key).exists():
             return lesson
