@@ -2,13 +2,14 @@
 
 import json
 import tempfile
+from dataclasses import fields
 from pathlib import Path
 from unittest import TestCase
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from lefthand.case.case import Measurement, Source
+from lefthand.case.case import Measurement, Reports, Source
 from lefthand.case.parsing import parse_case, read_case
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.tests.cases import case
@@ -131,6 +132,24 @@ class GoodCases(TestCase):
         found = case("vn", {"hold.slips": entered}).findings["hold.slips"]
         self.assertEqual(found.grade, 3)
         self.assertEqual(found.measured[0], Measurement(2.5, "s", 0.3, Source.TAKE))
+
+
+class Defaults(TestCase):
+    def test_nothing_is_reported_and_nothing_is_behind_unless_it_is_told(self):
+        plain = case()
+        told = [f.name for f in fields(Reports) if getattr(plain.reports, f.name)]
+        self.assertEqual(told, [])
+        self.assertEqual((plain.break_weeks, plain.days_back, plain.days_since_lift), (0, 0, None))
+        self.assertEqual((plain.hours_a_day, plain.passed, plain.recent_focus), (1, {}, ()))
+
+    def test_edges_of_what_can_be_told(self):
+        for more in ({"hours_a_day": 0}, {"hours_a_day": 24}, {"youngest_age": 0, "age": 2},
+                     {"days_since_lift": 0}, {"daily_minutes": 1}, {"reports": {"pain": 0}}):  # fmt: skip
+            with self.subTest(more):
+                self.assertTrue(case(**more))
+        for more in ({"hours_a_day": 24.5}, {"daily_minutes": 0.5}, {"age": 1}, {"age": 121}):
+            with self.subTest(more), self.assertRaises(InputError):
+                case(**more)
 
 
 class BadCases(TestCase):

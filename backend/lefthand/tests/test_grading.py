@@ -8,6 +8,7 @@ from unittest import TestCase
 
 from lefthand.case.grading import Body, grade_of, laxity_cutoff
 from lefthand.values.errors import InputError
+from lefthand.values.measures import MEASURES
 
 # measure, finger, (value, grade) pairs; values on an edge get the milder grade
 TABLE = (
@@ -77,3 +78,34 @@ class Thresholds(TestCase):
                 with self.assertRaises(InputError) as caught:
                     grade_of(measure, value)
                 self.assertEqual(caught.exception.field, measure)
+
+
+# measure, least and most that can be measured at all
+RANGES = (
+    ("hold_seconds", 0, 600),
+    ("reach_margin", -100, 300),
+    ("laxity_score", 0, 9),
+    ("elbow_offset", -6, 6),
+    ("tip_angle", -90, 120),
+    ("middle_angle", -90, 140),
+    ("arch_seconds", 0, 60),
+    ("pressure_slack", 0, 1),
+    ("fourth_cents", -600, 600),
+    ("vibrato_share", 0, 20),
+    ("neighbour_share", 0, 1),
+    ("evenness_rise", -100, 300),
+    ("shrink_cents", -600, 600),
+    ("share_before_tight", 0, 1),
+)
+
+
+class Ranges(TestCase):
+    def test_what_cannot_be_measured_is_refused(self):
+        self.assertEqual({measure for measure, *_ in RANGES}, set(MEASURES))
+        for measure, low, high in RANGES:
+            with self.subTest(measure):
+                for value in (low, high):
+                    self.assertIn(grade_of(measure, value), (0, 1, 2, 3))
+                for value in (low - 1, high + 1):
+                    with self.assertRaises(InputError):
+                        grade_of(measure, value)

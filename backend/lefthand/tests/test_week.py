@@ -7,7 +7,7 @@ from unittest import TestCase
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from lefthand.practice.week import moved_week
+from lefthand.practice.week import fullest_day, moved_week
 
 CASES = Path(__file__).parent / "moved_week.json"
 DAYS = st.sets(st.integers(1, 6), min_size=1)
@@ -50,3 +50,19 @@ class MovedWeek(TestCase):
                 self.assertFalse(on(moved, day))
         for name in planned:
             self.assertLessEqual(len(moved[name]), len(set(planned[name])))
+
+    def test_the_fullest_day_adds_what_stands_on_it(self):
+        for items, minutes in (
+            ([], 0.0),
+            ([(2.0, (1,)), (3.0, (2,)), (1.5, (2, 3))], 4.5),
+            ([(5.0, (7,)), (1.0, (1, 2))], 5.0),
+        ):
+            with self.subTest(items):
+                self.assertEqual(fullest_day(items), minutes)
+
+    def test_loads_that_rest_between_do_not_move_beside_one_another(self):
+        planned = {"load": [1, 3], "other": [2]}
+        for day, moved in ((2, [3, 5]), (4, [5])):
+            with self.subTest(day):
+                found = moved_week(planned, done=[], today=day, apart=["load"])
+                self.assertFalse([d for d in found["load"] if d + 1 in found["load"]], moved)
