@@ -473,6 +473,7 @@ class Give(BrowserCase):
         self.assertNotEqual(taken, before)
         page.get_by_role("button", name=f"Later: {taken[0]}").click()
         expect(names.nth(1)).to_have_text(taken[0])
+        self.saved()
         names.nth(1).drag_to(names.first)
         expect(names.first).to_have_text(taken[0])
         page.get_by_role("button", name=f"Not liked: {taken[0]}").click()
