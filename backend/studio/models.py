@@ -321,7 +321,8 @@ class Summary(models.Model):
 
     Made from the other records. `verdicts`: causes that the lessons have settled, {cause:
     "confirmed" or "refuted"}, of lessons after the day `after`. `day`: what the day's list shows,
-    from the lessons up to `day_of`, made by the rules `made_by`. None while it was not asked for.
+    from the lessons up to `day_of`. None while it was not asked for. `made_by`: the rules and the
+    knowledge that all of it was made with.
     """
 
     player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="summary")

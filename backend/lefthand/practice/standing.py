@@ -40,7 +40,8 @@ class Standing:
     it. passed: rungs passed, by exercise. failed: {exercise: {rung: lessons running in which it was
     tried and not there}}. aims: by exercise that is given week after week, the grades of what it
     aims at, of the newest lessons that looked at that. rungs: (day, rung) of each exercise, the
-    last ones given. watches: how each cause went that was a focus.
+    last ones given. breaks: the newest one, and before it those of the last two weeks. watches: how
+    each cause went that was a focus.
     """
 
     newest: date | None = None
@@ -55,7 +56,7 @@ class Standing:
     aims: Mapping[str, tuple[Mapping[str, int], ...]] = field(default_factory=dict)
     rungs: Mapping[str, tuple[tuple[date, int], ...]] = field(default_factory=dict)
     load: LoadCourse = field(default_factory=LoadCourse)
-    away: Break | None = None
+    breaks: tuple[Break, ...] = ()
     watches: Mapping[str, Watch] = field(default_factory=dict)
 
 
@@ -66,10 +67,9 @@ AT_FIRST = Standing()
 
 
 def break_now(before: Standing, record: LessonRecord) -> Break | None:
-    """The break that one comes back from in this lesson or came back from in the last two weeks."""
-    newest = _newest_break(before, record)
-    soon = newest is not None and (record.on - newest.on).days < EASE_OFF_DAYS
-    return newest if soon else None
+    """The longest of the breaks that ended with this lesson or in the two weeks before it."""
+    late = [each for each in _breaks(before, record) if _is_late(each, record)]
+    return max(late, key=lambda each: (each.weeks, each.on), default=None)
 
 
 def recent_focus(before: Standing, record: LessonRecord) -> list[str]:
@@ -144,7 +144,7 @@ def advance(before: Standing, record: LessonRecord, catalogue: Catalogue) -> Sta
         focus=record.facts.focus or before.focus,
         focus_on=_focus_on(before, record),
         failed=_failed(before, record),
-        away=_newest_break(before, record),
+        breaks=_breaks(before, record),
         watches=_watches_after(before, record, catalogue),
     )
     if real:
@@ -186,24 +186,30 @@ def _with_week(
     )
 
 
-def _newest_break(before: Standing, record: LessonRecord) -> Break | None:
-    return Break(record.weeks_away, record.on) if record.weeks_away > 0 else before.away
+def _breaks(before: Standing, record: LessonRecord) -> tuple[Break, ...]:
+    """The newest break last, and before it those that are still felt."""
+    now = [Break(record.weeks_away, record.on)] if record.weeks_away > 0 else []
+    known = [*before.breaks, *now]
+    late = [each for each in known[:-1] if _is_late(each, record)]
+    return (*late, *known[-1:])
+
+
+def _is_late(each: Break, record: LessonRecord) -> bool:
+    return (record.on - each.on).days < EASE_OFF_DAYS
 
 
 def _newest_pause(before: Standing, record: LessonRecord) -> date | None:
     """The newest day on which a break ended or a stop was lifted."""
-    away = _newest_break(before, record)
-    days = [day for day in (away.on if away else None, record.lifted) if day is not None]
-    return max(days, default=None)
+    ended = [each.on for each in _breaks(before, record)]
+    return max([*ended, *([record.lifted] if record.lifted else [])], default=None)
 
 
 def _easing_since(before: Standing, record: LessonRecord) -> date | None:
     """The newest end of a break of four weeks or more, or lifting of a stop, in two weeks."""
-    away = _newest_break(before, record)
-    long = away.on if away and away.weeks >= LONG_BREAK_WEEKS else None
+    long = [each.on for each in _breaks(before, record) if each.weeks >= LONG_BREAK_WEEKS]
     soon = record.on - timedelta(days=EASE_OFF_DAYS)
-    recent = [day for day in (long, record.lifted) if day is not None and day > soon]
-    return max(recent, default=None)
+    pauses = [*long, *([record.lifted] if record.lifted else [])]
+    return max((day for day in pauses if day > soon), default=None)
 
 
 def _judged(before: Standing, record: LessonRecord, catalogue: Catalogue) -> dict[str, int]:

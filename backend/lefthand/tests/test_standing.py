@@ -177,6 +177,17 @@ class Memory(TestCase):
                 found = break_now(before, record)
                 self.assertEqual(found and found.weeks, expected)
 
+    def test_a_long_break_is_felt_though_a_short_one_was_told_after_it(self):
+        before = after(lesson(0, (TAPS, 4)), lesson(5, (TAPS, 3), weeks_away=5))
+        record = lesson(6, weeks_away=2, shown=shown(True, rung=3))
+        self.assertEqual(break_now(before, record).weeks, 5)
+        self.assertEqual(passed_rungs(before, record, CATALOGUE), {TAPS: 2})
+        later = lesson(7, shown=shown(True, rung=3))
+        again = after(
+            lesson(0, (TAPS, 4)), lesson(5, (TAPS, 3), weeks_away=5), lesson(6, weeks_away=2)
+        )
+        self.assertEqual(break_now(again, later).weeks, 2)
+
     def test_what_helped_is_what_was_given_before_the_signs_were_gone(self):
         gone = dict.fromkeys(SHOWN, 0)
         before = after(

@@ -27,7 +27,7 @@ class History:
     @cached_property
     def standing(self) -> Standing:
         """What all lessons before this one have led to."""
-        return standing_before(self.lesson.player_id, self.lesson.date, self.flags)
+        return standing_before(self.lesson.player_id, self.lesson.date)
 
     @cached_property
     def record(self) -> LessonRecord:

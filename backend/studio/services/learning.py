@@ -5,6 +5,7 @@ from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts
 from studio.models import Lesson, Player, Summary, TeacherSettings
 from studio.services.records import lesson_facts
 from studio.services.standing import changes_of
+from studio.services.summary import keep, kept_of
 from studio.spare import write_if_free
 
 
@@ -14,13 +15,11 @@ def settled_by(settings: TeacherSettings, without_player: int | None = None) -> 
     players = Player.objects.filter(teacher=settings.teacher_id)
     if without_player is not None:
         players = players.exclude(pk=without_player)
+    ids = set(players.values_list("pk", flat=True))
     kept = {
         row.player_id: {cause: Verdict(word) for cause, word in (row.verdicts or {}).items()}
-        for row in Summary.objects.filter(
-            player__in=players, after=settings.learns_after, verdicts__isnull=False
-        )
+        for row in kept_of(ids).filter(after=settings.learns_after, verdicts__isnull=False)
     }
-    ids = set(players.values_list("pk", flat=True))
     return count_verdicts([*kept.values(), *_settle(ids - set(kept), settings).values()])
 
 
@@ -41,25 +40,12 @@ def _settle(players: set[int], settings: TeacherSettings) -> dict[int, dict[str,
     for lesson in lessons:
         by_player[lesson.player_id].append(lesson_facts(lesson))
     found = {player: verdicts(facts, load_catalogue()) for player, facts in by_player.items()}
-    write_if_free(lambda: _keep(found, settings, known))
+    rows = [
+        Summary(player_id=player, after=settings.learns_after, verdicts=settled)
+        for player, settled in found.items()
+    ]
+    write_if_free(lambda: keep(rows, ["after", "verdicts"], known))
     return found
-
-
-def _keep(
-    found: dict[int, dict[str, Verdict]], settings: TeacherSettings, known: dict[int, int]
-) -> None:
-    """Keep what has not changed meanwhile."""
-    now = changes_of(found)
-    Summary.objects.bulk_create(
-        [
-            Summary(player_id=player, after=settings.learns_after, verdicts=settled)
-            for player, settled in found.items()
-            if now.get(player) == known.get(player)
-        ],
-        update_conflicts=True,
-        unique_fields=["player"],
-        update_fields=["after", "verdicts"],
-    )
 
 
 def counts_for(player: Player) -> dict[str, list[int]]:

@@ -9,6 +9,7 @@ from django.db.models import Max, Prefetch, QuerySet
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.doses import SHORT_BREAK_WEEKS, is_load
+from lefthand.practice.plan import PlanItem as PlannedItem
 from lefthand.practice.progress import PracticeDay
 from lefthand.practice.record import Given, GivenWeek, LessonRecord, Shown
 from lefthand.practice.standing import Standing
@@ -33,8 +34,8 @@ def lesson_rows() -> QuerySet[Lesson]:
 
 @dataclass(frozen=True)
 class Records:
-    """A player's `lessons`, oldest first, as records. `since`: practice of weeks given on this day
-    and later is read; None for all. `flags`: all stops of the player."""
+    """Makes the records of a player's lessons. `flags`: all stops of the player. `since`: practice
+    of weeks given on this day and later is read; None for all."""
 
     player_id: int
     flags: Sequence[RedFlag]
@@ -106,6 +107,21 @@ def _given(item: PlanItem) -> Given:
         return Given(item.exercise, item.rung)
     work = item_dose(item).work_seconds(len(item.fingers)) * len(item.days)
     return Given(item.exercise, item.rung, work, work / (item.reps * item.sets))
+
+
+def planned(item: PlanItem) -> PlannedItem:
+    """A stored item as the core plans it."""
+    dose = item_dose(item)
+    return PlannedItem(
+        exercise=item.exercise,
+        kind=load_catalogue().exercises[item.exercise].kind,
+        rung=item.rung,
+        dose=dose,
+        minutes=dose.minutes(len(item.fingers)),
+        days=tuple(item.days),
+        fingers=tuple(item.fingers),
+        why=item.why,
+    )
 
 
 def item_dose(item: PlanItem) -> Dose:

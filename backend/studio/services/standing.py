@@ -4,13 +4,13 @@ Two standings a player are stored: those before the newest lessons that were ope
 changes a lesson forgets those that reach further than that lesson; they are then made anew.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from datetime import date
 from functools import lru_cache
 from hashlib import sha256
 from typing import Any
 
-from django.db.models import F, Max
+from django.db.models import F
 from pydantic import TypeAdapter, ValidationError
 
 from lefthand.catalogue.catalogue import KNOWLEDGE, load_catalogue
@@ -20,7 +20,7 @@ from studio.services.records import Records, lesson_rows
 from studio.spare import write_if_free
 
 # To be raised when the rules over many lessons change, so that none is kept from before.
-RULES = 1
+RULES = 2
 KEPT = 2
 SHAPE: TypeAdapter[Standing] = TypeAdapter(Standing)
 
@@ -39,33 +39,32 @@ def flags_of(player_id: int) -> list[RedFlag]:
     return list(RedFlag.objects.filter(player=player_id))
 
 
-def standing_before(player_id: int, day: date, flags: Sequence[RedFlag]) -> Standing:
+def standing_before(player_id: int, day: date) -> Standing:
     """What all lessons before a day have led to."""
-    rows = StoredStanding.objects.filter(player=player_id, before__lte=day, made_by=made_by())
-    row = rows.first()
-    start = _read(row) if row is not None else None
-    if row is not None and start is not None and row.before == day:
-        return start
+    row = _newest(player_id, day)
+    kept = _read(row)
+    if row is not None and kept is not None and row.before == day:
+        return kept
+    known = changes_of([player_id])  # before anything that it is made of
+    row = _newest(player_id, day)
+    start = _read(row)
     lessons = lesson_rows().filter(player=player_id, date__lt=day).order_by("date", "pk")
     if row is not None and start is not None:
         lessons = lessons.filter(date__gte=row.before)
-    known = changes_of([player_id])
-    found = _told(start or AT_FIRST, lessons, flags, player_id)
+    found = _told(start or AT_FIRST, lessons, player_id)
     write_if_free(
         lambda: _keep(player_id, day, found) if changes_of([player_id]) == known else None
     )
     return found
 
 
-def standing_after(player_id: int, day: date, flags: Sequence[RedFlag]) -> Standing:
+def standing_after(player_id: int, day: date) -> Standing:
     """Where a player stands after the lessons up to and including a day."""
-    newest = Lesson.objects.filter(player=player_id, date__lte=day).aggregate(day=Max("date"))[
-        "day"
-    ]
+    newest = Lesson.objects.filter(player=player_id, date__lte=day).order_by("-date").first()
     if newest is None:
         return AT_FIRST
-    before = standing_before(player_id, newest, flags)
-    return _told(before, lesson_rows().filter(player=player_id, date=newest), flags, player_id)
+    before = standing_before(player_id, newest.date)
+    return _told(before, lesson_rows().filter(pk=newest.pk), player_id)
 
 
 def forget(player_id: int, changed: date) -> None:
@@ -80,17 +79,20 @@ def changes_of(players: Iterable[int]) -> dict[int, int]:
     return dict(Player.objects.filter(pk__in=list(players)).values_list("pk", "changes"))
 
 
-def _read(row: StoredStanding) -> Standing | None:
+def _newest(player_id: int, day: date) -> StoredStanding | None:
+    rows = StoredStanding.objects.filter(player=player_id, before__lte=day, made_by=made_by())
+    return rows.first()
+
+
+def _read(row: StoredStanding | None) -> Standing | None:
     try:
-        return SHAPE.validate_python(row.data)
+        return None if row is None else SHAPE.validate_python(row.data)
     except ValidationError:
         return None
 
 
-def _told(
-    start: Standing, lessons: Iterable[Lesson], flags: Sequence[RedFlag], player_id: int
-) -> Standing:
-    records = Records(player_id, flags, since=start.week_on)
+def _told(start: Standing, lessons: Iterable[Lesson], player_id: int) -> Standing:
+    records = Records(player_id, flags_of(player_id), since=start.week_on)
     standing = start
     for lesson in lessons:
         standing = advance(standing, records.of(lesson, standing), load_catalogue())

@@ -16,7 +16,7 @@ from studio.models import StoredStanding
 from studio.services.decisions import objections
 from studio.services.flags import lift_flags
 from studio.services.home import log_day, make_link
-from studio.services.standing import flags_of, standing_before
+from studio.services.standing import standing_before
 from studio.tests.studio_case import DAY, StudioCase
 
 LESSONS = 12
@@ -96,7 +96,7 @@ class Courses(StudioCase):
         self.pause(course, lesson)
 
     def standing(self, lesson):
-        return standing_before(self.player.pk, lesson.date, flags_of(self.player.pk))
+        return standing_before(self.player.pk, lesson.date)
 
     def judge(self, lesson, course):
         kept = self.standing(lesson)

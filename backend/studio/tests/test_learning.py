@@ -4,7 +4,7 @@ from datetime import timedelta
 
 from django.contrib.auth import get_user_model
 
-from studio.models import Player
+from studio.models import Player, Summary
 from studio.services.cases import LessonView
 from studio.services.desk import forget_settled, set_learning, settings_of
 from studio.services.learning import settled_by
@@ -28,6 +28,11 @@ class Learning(StudioCase):
     def probability(self, player, on=DAY):
         lesson = start_lesson(Player.objects.get(pk=player.pk), on)
         return LessonView(lesson).diagnosis.probability(CAUSE)
+
+    def test_what_other_rules_had_settled_does_not_count(self):
+        self.settled()
+        Summary.objects.update(made_by="older", verdicts={"weak_finger": "confirmed"})
+        self.assertNotIn("weak_finger", self.settled())
 
     def test_work_that_helped_confirms_its_cause(self):
         self.assertEqual(self.settled()[CAUSE].confirmed, 1)
