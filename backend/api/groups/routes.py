@@ -77,21 +77,14 @@ def choose(request: HttpRequest, group_id: int, data: ChecksIn) -> SweepOut:
 
 @router.post("/{int:group_id}/grades", response=SweepOut)
 def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepOut:
-    group = group_of(request.user, group_id)
-    grade(
-        group,
-        data.player,
-        data.check,
-        data.grade,
-        key=data.client_key,
-        on=day_seen(data.seen_on, today(request)),
-    )
-    return _sweep_out(group, today(request))
+    group, on = group_of(request.user, group_id), today(request)
+    seen_on = day_seen(data.seen_on, on)
+    grade(group, data.player, data.check, data.grade, key=data.client_key, on=seen_on)
+    return _sweep_out(group, on)
 
 
 @router.post("/{int:group_id}/rest", response=SweepOut)
 def grade_rest(request: HttpRequest, group_id: int, data: RestIn) -> SweepOut:
-    group = group_of(request.user, group_id)
-    seen_on = day_seen(data.seen_on, today(request))
-    grade_the_rest(group, data.check, key=data.client_key, on=seen_on)
-    return _sweep_out(group, today(request))
+    group, on = group_of(request.user, group_id), today(request)
+    grade_the_rest(group, data.check, key=data.client_key, on=day_seen(data.seen_on, on))
+    return _sweep_out(group, on)

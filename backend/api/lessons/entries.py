@@ -10,6 +10,8 @@ from ninja import Field, Schema
 from pydantic import GetJsonSchemaHandler, TypeAdapter
 from pydantic_core import CoreSchema
 
+from lefthand.case.case import Reports
+
 Grade = Annotated[int, Field(ge=0, le=3)]
 
 
@@ -23,24 +25,6 @@ class MeasuredValue(Schema):
 
 
 Found = Grade | MeasuredValue
-
-
-class Reports(Schema):
-    """What the player says; what is left out was not said."""
-
-    pain: float | None = None
-    pain_when: list[Literal["playing", "rest", "night", "next_day"]] = []
-    place: str | None = None
-    same_place_weeks: float = 0
-    new: bool = False
-    numbness: bool = False
-    radiating: bool = False
-    curling: bool = False
-    swelling: bool = False
-    sudden_weakness: bool = False
-    tired_next_day: bool = False
-    earlier_injury: bool = False
-    playing_jump: bool = False
 
 
 class CauseWord(Schema):

@@ -39,7 +39,7 @@ from studio.services.findings import age_at, findings_of
 from studio.services.known import known_items, known_words
 from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
-from studio.services.records import item_dose
+from studio.services.records import planned
 from studio.services.reviews import ItemReview
 
 FINGER_PLACES = {"tip", "middle", "finger"}
@@ -81,7 +81,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         alternatives=[
             AlternativeOut(
                 differs=each.differs.value,
-                items=[_core_item_out(item, view) for item in each.plan.items],
+                items=[_item_out(item, view) for item in each.plan.items],
                 minutes_a_day=each.plan.minutes_a_day,
             )
             for each in view.alternatives
@@ -221,7 +221,7 @@ def _review_out(review: ItemReview) -> ReviewOut:
 def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
     names = view.catalogue.exercises
     return ProposalOut(
-        items=[_core_item_out(item, view) for item in plan.items],
+        items=[_item_out(item, view) for item in plan.items],
         offered=list(plan.offered),
         withheld=[
             WithheldOut(exercise=w.exercise, name=names[w.exercise].name, reason=w.reason)
@@ -234,7 +234,7 @@ def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
     )
 
 
-def _core_item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
+def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
     exercise = view.catalogue.exercises[item.exercise]
     return PlanItemOut(
         exercise=item.exercise,
@@ -258,30 +258,8 @@ def _plan_out(view: LessonView) -> PlanOut | None:
     plan = Plan.objects.filter(lesson=view.lesson).prefetch_related("items").first()
     if plan is None:
         return None
-    items = []
-    for item in known_items(plan):
-        exercise = view.catalogue.exercises[item.exercise]
-        dose = item_dose(item)
-        items.append(
-            PlanItemOut(
-                exercise=item.exercise,
-                name=exercise.name,
-                kind=exercise.kind.value,
-                rung=item.rung,
-                rungs=len(exercise.rungs),
-                rung_words=exercise.rung(item.rung).words,
-                reps=item.reps,
-                sets=item.sets,
-                dose=dose.words(item.fingers),
-                minutes=dose.minutes(len(item.fingers)),
-                days=item.days,
-                tempo=item.tempo,
-                fingers=item.fingers,
-                why=item.why,
-            )
-        )
     return PlanOut(
-        items=items,
+        items=[_item_out(planned(item), view) for item in known_items(plan)],
         minutes_a_day=plan_minutes(plan.lesson),
         objections=[ObjectionOut(exercise=o.exercise, reason=o.reason) for o in objections(view)],
     )

@@ -33,10 +33,8 @@ def read_day(request: HttpRequest) -> DayOut:
 
 @router.post("", response=PlayerOut)
 def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
-    return player_out(
-        save_player(request.user, None, data.dict(), today(request)),
-        today(request),
-    )
+    on = today(request)
+    return player_out(save_player(request.user, None, data.dict(), on), on)
 
 
 @router.post("/file", response=ImportedOut)
@@ -48,11 +46,8 @@ def bring_in(request: HttpRequest, file: File[UploadedFile]) -> ImportedOut:
 
 @router.post("/{int:player_id}", response=PlayerOut)
 def change_player(request: HttpRequest, player_id: int, data: PlayerIn) -> PlayerOut:
-    player = player_of(request.user, player_id)
-    return player_out(
-        save_player(request.user, player, data.dict(), today(request)),
-        today(request),
-    )
+    player, on = player_of(request.user, player_id), today(request)
+    return player_out(save_player(request.user, player, data.dict(), on), on)
 
 
 @router.get("/{int:player_id}", response=PlayerOut)

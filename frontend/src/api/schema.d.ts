@@ -1982,7 +1982,7 @@ export interface components {
         };
         /**
          * Reports
-         * @description What the player says; what is left out was not said.
+         * @description What the player says. Pain 0..10, None when not asked; weeks in the same place.
          */
         Reports: {
             /**
@@ -2011,7 +2011,7 @@ export interface components {
              * Pain When
              * @default []
              */
-            pain_when?: ("playing" | "rest" | "night" | "next_day")[];
+            pain_when?: string[];
             /** Place */
             place?: string | null;
             /**

@@ -1,7 +1,9 @@
 import { CloseButton } from '@mantine/core';
-import { type MouseEvent, type ReactNode, useEffect, useId, useRef } from 'react';
+import { type MouseEvent, type ReactNode, useId, useLayoutEffect, useRef } from 'react';
 
 import css from './Dialog.module.css';
+
+const FIRST = '[data-autofocus], form input, form textarea, form select';
 
 interface Props {
   opened: boolean;
@@ -22,9 +24,12 @@ export function Dialog(props: Props) {
 function Opened({ onClose, title, children, wide = false, isFirm = false }: Props) {
   const dialog = useRef<HTMLDialogElement>(null);
   const titleId = useId();
-  useEffect(() => {
+  // Before it leaves the page, so that the focus goes back to where it was.
+  useLayoutEffect(() => {
     const shown = dialog.current;
     shown?.showModal();
+    // What is to be filled in first, not the way out.
+    shown?.querySelector<HTMLElement>(FIRST)?.focus();
     return () => shown?.close();
   }, []);
   // For pointers; keys have Escape.
