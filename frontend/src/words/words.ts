@@ -1,5 +1,7 @@
 // Fixed words of the screen, in one place.
 
+import type { Schemas } from '../api/client';
+
 export const GRADE_WORDS = ['not there', 'slight', 'clear', 'strong'] as const;
 export const TRIAL_WORDS = ['no help', 'a little', 'clearly', 'at once'] as const;
 
@@ -29,8 +31,7 @@ export const MOVE_WORDS: Record<string, string> = {
   'look again': 'Look again',
 };
 
-/** Kinds of entries, as they are called when they wait or were not taken. */
-export const KIND_WORDS: Record<string, string> = {
+const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
   observation: 'Grade',
   reports: 'Answers',
   complaint: 'Complaint',
@@ -44,6 +45,11 @@ export const KIND_WORDS: Record<string, string> = {
   line: 'Line on the sheet',
   focus: 'Focus',
   plan: 'Plan',
+};
+
+/** Kinds of entries, as they are called when they wait or were not taken. */
+export const KIND_WORDS: Record<string, string> = {
+  ...LESSON_KINDS,
   grade: 'Grade in class',
   rest: 'Rest of the class',
 };
