@@ -12,8 +12,8 @@ side by side, simulation on top. Inside the core modules are imported from where
 from lefthand.case.case import Case, Finding, Measurement
 from lefthand.case.parsing import parse_case, read_case
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
-from lefthand.music.for_exercise import drill_of
-from lefthand.music.score import drill_json
+from lefthand.music.drill_json import drill_json
+from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.practice.plan import Plan, plan_json
 from lefthand.practice.planning import prescribe
 from lefthand.practice.selection import Wishes
@@ -26,6 +26,7 @@ __all__ = [
     "CatalogueError",
     "Diagnosis",
     "Finding",
+    "ForWhom",
     "InputError",
     "Measurement",
     "Plan",

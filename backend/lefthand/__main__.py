@@ -25,6 +25,7 @@ from lefthand import (
     read_case,
 )
 from lefthand.case.parsing import parse_json
+from lefthand.drill_command import add_drill_options, drill_answer
 from lefthand.simulation.report import report
 from lefthand.values.vocabulary import Instrument
 
@@ -54,8 +55,12 @@ def _count(text: str) -> int:
 
 
 def _one(run: Answer, path: Path, catalogue: Catalogue) -> int:
+    return _told(lambda: run(read_case(path, catalogue), catalogue))
+
+
+def _told(answer: Callable[[], dict[str, Any]]) -> int:
     try:
-        result = run(read_case(path, catalogue), catalogue)
+        result = answer()
     except InputError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
         return BAD_INPUT
@@ -102,7 +107,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
     trial.add_argument(
         "--instrument", choices=list(Instrument), nargs="*", default=list(Instrument)
     )
+    add_drill_options(commands.add_parser("drill", help="the music of a step, or of a free drill"))
     chosen = parser.parse_args(arguments)
+    if chosen.command == "drill":
+        return _told(lambda: drill_answer(chosen, load_catalogue()))
     if chosen.command == "simulate":
         for line in report(map(Instrument, chosen.instrument), chosen.players, chosen.seed):
             print(line, flush=True)

@@ -88,7 +88,7 @@ def _exercise(exercise: Exercise) -> ExerciseInfo:
         stop=exercise.stop,
         helper_does=exercise.helper_does,
         passed_when=exercise.passed_when,
-        drill=exercise.drill,
+        has_music=exercise.has_music,
         rungs=[
             RungInfo(
                 words=r.words, setting=r.setting.value, dose=r.dose.words(), tempo=r.dose.tempo

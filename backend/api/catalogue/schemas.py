@@ -56,7 +56,7 @@ class ExerciseInfo(Schema):
     added: str
     helper_does: str
     passed_when: str
-    drill: str | None
+    has_music: bool
     rungs: list[RungInfo]
 
 

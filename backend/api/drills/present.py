@@ -1,7 +1,8 @@
 """The notes of a drill as they leave the API."""
 
 from api.drills.schemas import DrillNoteOut
-from lefthand.music.score import Drill, drill_json
+from lefthand.music.drill_json import drill_json
+from lefthand.music.score import Drill
 
 
 def notes_out(drill: Drill | None) -> list[DrillNoteOut]:

@@ -5,34 +5,33 @@ from ninja import Query, Router
 
 from api.drills.present import notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
-from lefthand.music.drills import MAKERS, make_drill
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.music.compose import free_recipe, make_drill
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS
 from lefthand.music.midi import to_midi
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
-from lefthand.values.fields import read_choice, read_number
+from lefthand.values.fields import read_choice
 from lefthand.values.vocabulary import Instrument
 
 router = Router(tags=["drills"])
 
-TEMPO_RANGE = (20, 500)
 MUSICXML = "application/vnd.recordare.musicxml+xml"
 
 
 @router.get("/choices", response=DrillChoicesOut)
 def read_choices(request: HttpRequest) -> DrillChoicesOut:
-    everywhere = [instrument.value for instrument in Instrument]
     return DrillChoicesOut(
         drills=[
             DrillKindOut(
                 id=name,
-                title=title,
-                hint=hint,
-                instruments=["vc"] if name == "extension_pattern" else everywhere,
+                title=next(iter(recipes.values())).title,
+                hint=next(iter(recipes.values())).hint,
+                instruments=[instrument.value for instrument in recipes],
             )
-            for name, (_, title, hint, _) in MAKERS.items()
+            for name, recipes in load_catalogue().drills.items()
         ],
         positions={i.value: sorted(POSITIONS[i]) for i in Instrument},
         frames={i.value: list(FRAMES[i]) for i in Instrument},
@@ -69,13 +68,12 @@ def _file(content: bytes, content_type: str, name: str) -> HttpResponse:
 
 
 def _drill(wanted: DrillIn) -> Drill:
-    if wanted.tempo is not None:
-        read_number("tempo", wanted.tempo, *TEMPO_RANGE, whole=True)
     pair = (wanted.low, wanted.high) if wanted.low and wanted.high else None
+    instrument = read_choice("instrument", wanted.instrument, Instrument)
     return make_drill(
+        free_recipe(wanted.drill, instrument, load_catalogue()),
         DrillRequest(
-            drill=wanted.drill,
-            instrument=read_choice("instrument", wanted.instrument, Instrument),
+            instrument=instrument,
             tempo=wanted.tempo,
             bars=wanted.bars,
             fingers=(wanted.finger,) if wanted.finger else (),
@@ -85,6 +83,7 @@ def _drill(wanted: DrillIn) -> Drill:
             frame=wanted.frame,
             difficulty=wanted.difficulty,
             rests=wanted.rests,
+            slurred=wanted.slurred,
             seed=wanted.seed,
-        )
+        ),
     )

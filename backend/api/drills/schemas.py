@@ -39,10 +39,11 @@ class DrillIn(Schema):
     low: int | None = None
     high: int | None = None
     string: int | None = None
-    position: int = 1
+    position: int | None = None
     frame: str | None = None
     difficulty: int = 2
     rests: bool = False
+    slurred: bool = False
     seed: int = 1
 
 

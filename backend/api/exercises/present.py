@@ -20,10 +20,13 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
         child=item.child,
         feel=exercise.feel,
         mirror=exercise.mirror,
+        mistake=exercise.mistake,
         over=exercise.over,
         stop=exercise.stop,
         helper_does=exercise.helper_does,
         music=music,
+        music_title=item.drill.title if item.drill and item.drill.credit else "",
+        music_credit=item.drill.credit if item.drill else "",
         notes=notes_out(item.drill),
         beat=item.drill.tempo if item.drill else None,
     )

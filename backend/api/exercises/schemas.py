@@ -7,7 +7,8 @@ from api.drills.schemas import DrillNoteOut
 
 class ExercisePage(Schema):
     """What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
-    exercise counts; `beat`: quarters a minute of the music. `child`: how to say it to a child;
+    exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
+    tune, else empty. `child`: how to say it to a child;
     empty for others. `music`: an SVG picture."""
 
     exercise: str
@@ -21,9 +22,12 @@ class ExercisePage(Schema):
     child: str
     feel: str
     mirror: str
+    mistake: str
     over: str
     stop: str
     helper_does: str
     music: str | None
+    music_title: str
+    music_credit: str
     notes: list[DrillNoteOut]
     beat: int | None

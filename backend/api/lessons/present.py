@@ -31,6 +31,7 @@ from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.safety import is_loose_by_score
+from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson, Plan
 from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections
@@ -76,7 +77,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         harder_piece=lesson.harder_piece,
         weeks_away=weeks_away(lesson, view.history),
         break_weeks=lesson.break_weeks,
-        review=[_review_out(r) for r in view.review],
+        review=[_review_out(r, view.case.instrument) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
         alternatives=[
             AlternativeOut(
@@ -114,15 +115,11 @@ def _brief(lesson: Lesson) -> PlayerBrief:
 
 def _finding_out(name: str, finding: Finding, view: LessonView) -> FindingOut:
     accepted = view.diagnosis.accepted.get(name)
-    words = None
-    if accepted:
-        way = view.catalogue.ways[accepted.way]
-        words = f"{way.label.lower()}: {way.words[accepted.value]}"
     return FindingOut(
         grade=finding.grade,
         by_finger={str(f): g for f, g in finding.by_finger.items()},
         value=finding.value,
-        accepted=words,
+        accepted=accepted.words if accepted else None,
     )
 
 
@@ -200,15 +197,14 @@ def _look_out(look: Look | None) -> LookOut | None:
     )
 
 
-def _review_out(review: ItemReview) -> ReviewOut:
-    rung = review.exercise.rung(review.item.rung)
+def _review_out(review: ItemReview, instrument: Instrument) -> ReviewOut:
     return ReviewOut(
         item=review.item.pk,
         exercise=review.exercise.id,
         name=review.exercise.name,
         rung=review.item.rung,
         rungs=len(review.exercise.rungs),
-        rung_words=rung.words,
+        rung_words=review.exercise.words_of(review.item.rung, instrument),
         passed_when=review.exercise.passed_when,
         passed=review.result.passed if review.result else None,
         days_done=review.days_done,
@@ -228,6 +224,8 @@ def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
             for w in plan.withheld
         ],
         check_first=list(plan.check_first),
+        in_lesson=list(plan.in_lesson),
+        says=list(plan.says),
         minutes_a_day=plan.minutes_a_day,
         budget=view.case.minutes_budget,
         paused=plan.paused,
@@ -242,7 +240,7 @@ def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
         kind=item.kind.value,
         rung=item.rung,
         rungs=len(exercise.rungs),
-        rung_words=exercise.rung(item.rung).words,
+        rung_words=exercise.words_of(item.rung, view.case.instrument),
         reps=item.dose.reps,
         sets=item.dose.sets,
         dose=item.dose.words(item.fingers),

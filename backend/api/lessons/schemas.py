@@ -99,6 +99,8 @@ class ProposalOut(Schema):
     offered: list[str]
     withheld: list[WithheldOut]
     check_first: list[str]
+    in_lesson: list[str]
+    says: list[str]
     minutes_a_day: float
     budget: float
     paused: bool

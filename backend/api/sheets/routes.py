@@ -93,6 +93,7 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
         eased=sheet.eased,
         reasons=list(sheet.reasons),
         minutes_a_day=sheet.minutes_a_day,
+        takes=sheet.takes,
         days=list(sheet.days),
         items=[
             SheetItemOut(days=list(item.days), **exercise_page(item, item.music).dict())

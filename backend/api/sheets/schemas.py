@@ -22,4 +22,5 @@ class SheetOut(Schema):
     reasons: list[str]
     items: list[SheetItemOut]
     minutes_a_day: float
+    takes: str
     days: list[str]

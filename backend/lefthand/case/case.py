@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from lefthand.values.vocabulary import Instrument, Level
+from lefthand.values.vocabulary import Instrument, Lately, Level
 
 COMPLAINT_GRADE = 2
 HELPER_BELOW_AGE = 13
@@ -74,7 +74,8 @@ class Reports:
 class Case:
     """Defaults: level beginner, age unknown (an adult), the daily minutes of that level and age,
     every way of teaching at its first value, one hour of playing a day, a helper at home below
-    thirteen, any equipment, no rung passed, no recent focus, no break, no stop lifted.
+    thirteen, any equipment, no rung passed, no recent focus, no break, no stop lifted, nothing new
+    about body or instrument (`lately`).
 
     `youngest_age`: where `age` is not known to the day, the least it can be; limits for children
     read this one, limits for the old read `age`. `break_weeks`: of the last break, `days_back`
@@ -98,6 +99,7 @@ class Case:
     break_weeks: float = 0
     days_back: float = 0
     days_since_lift: float | None = None
+    lately: tuple[Lately, ...] = ()
 
     @property
     def young_age(self) -> float | None:

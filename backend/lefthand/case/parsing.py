@@ -15,13 +15,14 @@ from lefthand.catalogue.catalogue import Catalogue
 from lefthand.values.errors import InputError
 from lefthand.values.fields import (
     Fields,
+    read_choice,
     read_one_of,
     read_whole,
     read_words,
     short,
 )
 from lefthand.values.measures import Cuts
-from lefthand.values.vocabulary import Instrument, Level
+from lefthand.values.vocabulary import Instrument, Lately, Level
 
 CASE_FORMAT = "jolf-case/1"
 AGE_RANGE = (2, 120)
@@ -98,6 +99,9 @@ def _plain_fields(fields: Fields) -> dict[str, Any]:
         "before_puberty": lambda: fields.flag("before_puberty"),
         "helper_at_home": lambda: fields.flag("helper_at_home"),
         "equipment": lambda: tuple(fields.words("equipment")),
+        "lately": lambda: tuple(
+            read_choice("lately", each, Lately) for each in fields.words("lately")
+        ),
     }
     return {name: read() for name, read in readers.items() if name in fields}
 

@@ -10,11 +10,10 @@ from lefthand.values.vocabulary import Instrument
 
 @dataclass(frozen=True, slots=True)
 class Accepted:
-    """A finding that counts as not checked, and the choice that accepts it."""
+    """A finding that counts as not checked, and in plain words why it is no fault."""
 
     evidence: str
-    way: str
-    value: str
+    words: str
 
 
 def way_value(chosen: Mapping[str, str], catalogue: Catalogue, key: str) -> str:
@@ -63,5 +62,6 @@ def accepted_findings(
     for way, value in ways_in_force(chosen, catalogue, instrument):
         for evidence, levels in way.accepts.get(value, {}).items():
             if grades.get(evidence) in levels:
-                accepted[evidence] = Accepted(evidence, way.key, value)
+                words = f"{way.label.lower()}: {way.words[value]}"
+                accepted[evidence] = Accepted(evidence, words)
     return accepted

@@ -12,7 +12,11 @@ from pathlib import Path
 from types import MappingProxyType
 from typing import Any
 
+from lefthand.catalogue.drills import Recipes, read_recipes, recipes_by_instrument
 from lefthand.catalogue.exercises import Exercise, check_needs, read_exercises
+from lefthand.catalogue.playings import Playing, read_playing
+from lefthand.catalogue.starting import StartingChance, read_starting_chance
+from lefthand.catalogue.tunes import Tune, read_tune
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.measures import MEASURES, Cuts
@@ -20,14 +24,20 @@ from lefthand.values.names import Named
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument, Stage
 
 KNOWLEDGE = Path(__file__).parent / "knowledge"
-STRENGTHS = {"D": 0.95, "S": 0.80, "M": 0.50, "W": 0.25}
+DEFINING = "D"
+STRENGTHS = {DEFINING: 0.95, "S": 0.80, "M": 0.50, "W": 0.25}
 DEFAULT_LEAK = 0.05
+MOST_MISTAKEN = 0.1
+# Of a sign that is the cause seen: rarely there without it, rarely graded strong by mistake.
+DEFINING_LEAK = 0.01
+DEFINING_MISTAKEN = {"clear": 0.04, "strong": 0.003}
 ALL_INSTRUMENTS = frozenset(Instrument)
 
 
 @dataclass(frozen=True, slots=True)
 class Cause:
-    """One reason for trouble. `order` is upstream first; `prior` a probability in 0..1."""
+    """One reason for trouble. `order` is upstream first; `prior` a probability in 0..1. `takes`:
+    how long it usually takes, in words."""
 
     id: str
     order: int
@@ -36,31 +46,39 @@ class Cause:
     name: str
     meaning: str
     because: str
+    takes: str
     settle: tuple[str, ...]
     begin_with: tuple[str, ...]
     places: tuple[str, ...]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Evidence:
     """One thing that can be checked.
 
     `causes` maps a cause to the probability that it alone produces the evidence; `leak` is the
-    probability with none of them present. `mistaken`: the chance that it is graded clear, and half
-    of it for strong, though it is not there; None for the usual one. `seconds` is the cost of the
-    check in a lesson.
+    probability with none of them present. `mistaken`: the chances that it is graded clear and that
+    it is graded strong though it is not there; None for the usual ones. `seconds` is the cost of
+    the check in a lesson, `playing` what is played for it and shared by all that is looked at in
+    the same playing. `unseen`: instruments behind which it hides: graded when it shows, never
+    asked for. `rule_out`: a check of what is no fault of the left hand and explains this one.
+    `of_idle`: the fingers named are those that should be let go, not those in trouble.
     `means`: what counts as slight, clear and strong.
     """
 
     id: str
     stage: Stage
     seconds: int
+    playing: str | None
+    unseen: frozenset[Instrument]
+    rule_out: str | None
+    of_idle: bool
     per_finger: bool
     of_finger: int | None
     instruments: frozenset[Instrument]
     measure: str | None
     leak: float
-    mistaken: float | None
+    mistaken: tuple[float, float] | None
     causes: Mapping[str, float]
     place: str
     label: str
@@ -119,6 +137,10 @@ class Catalogue:
     exercises: Mapping[str, Exercise]
     ways: Mapping[str, Way]
     complaints: Mapping[str, Complaint]
+    starting: Mapping[str, StartingChance]
+    playings: Mapping[str, Playing]
+    drills: Mapping[str, Recipes]
+    tunes: Mapping[str, Tune]
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -138,14 +160,23 @@ def load_catalogue() -> Catalogue:
 def read_catalogue(folder: Path) -> Catalogue:
     """Read and check the knowledge files in `folder`. Raises CatalogueError."""
     causes = {e.id: _cause(e) for e in read_records(folder / "causes.yaml")}
-    evidence = {e.id: _evidence(e, causes) for e in read_records(folder / "evidence.yaml")}
+    playings = {e.id: read_playing(e) for e in read_records(folder / "playings.yaml")}
+    evidence = {
+        e.id: _evidence(e, causes, playings) for e in read_records(folder / "evidence.yaml")
+    }
+    _check_ruled_out(evidence)
     _check_settling_trials(causes, evidence)
-    exercises = read_exercises(folder / "exercises", set(causes), set(evidence))
+    raw = read_recipes(read_records(folder / "drills.yaml"))
+    exercises = read_exercises(folder / "exercises", set(causes), set(evidence), raw)
     check_needs(exercises, set(evidence))
     _check_first_exercises(causes, exercises)
     ways = {e.id: _way(e, evidence, exercises) for e in read_records(folder / "ways.yaml")}
     complaints = {e.id: _complaint(e, evidence) for e in read_records(folder / "complaints.yaml")}
     today = {"causes": set(causes), "evidence": set(evidence), "exercises": set(exercises)}
+    starting = {
+        e.id: read_starting_chance(e, set(causes), set(evidence))
+        for e in read_records(folder / "starting.yaml")
+    }
     aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
         causes=Named(causes, aliases["causes"]),
@@ -153,6 +184,12 @@ def read_catalogue(folder: Path) -> Catalogue:
         exercises=Named(exercises, aliases["exercises"]),
         ways=MappingProxyType(ways),
         complaints=MappingProxyType(complaints),
+        starting=MappingProxyType(starting),
+        playings=MappingProxyType(playings),
+        drills={
+            name: recipes_by_instrument("drills.yaml", name, {"drill": name}, raw) for name in raw
+        },
+        tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
 
 
@@ -178,6 +215,7 @@ def _cause(record: Record) -> Cause:
         name=record.text("name"),
         meaning=record.text("meaning"),
         because=record.text("because"),
+        takes=record.text("takes"),
         settle=tuple(record.words("settle")),
         begin_with=tuple(record.words("begin_with")),
         places=tuple(record.words("places")),
@@ -186,22 +224,31 @@ def _cause(record: Record) -> Cause:
     return cause
 
 
-def _evidence(record: Record, causes: Mapping[str, Cause]) -> Evidence:
+def _evidence(
+    record: Record, causes: Mapping[str, Cause], playings: Mapping[str, Playing]
+) -> Evidence:
     measure = record.text("measure", default="") or None
     if measure is not None and measure not in MEASURES:
         record.fail(f"measure: {measure!r} has no thresholds")
     of_finger = record.whole("of_finger", 1, 4, default=0) or None
+    strengths = _strengths(record, causes)
+    defining = STRENGTHS[DEFINING] in strengths.values()
+    seconds = record.whole("seconds", 1, 600)
     evidence = Evidence(
         id=record.id,
         stage=record.choice("stage", Stage),
-        seconds=record.whole("seconds", 1, 600),
+        seconds=seconds,
+        playing=_playing(record, seconds, playings),
+        unseen=record.instruments("unseen", []),
+        rule_out=record.text("rule_out", default="") or None,
+        of_idle=record.flag("idle"),
         per_finger=record.flag("finger"),
         of_finger=of_finger,
         instruments=record.instruments(),
         measure=measure,
-        leak=record.number("leak", 0.0, 1.0, default=DEFAULT_LEAK),
-        mistaken=record.number("mistaken", 0.0001, 0.1, default=None),
-        causes=_strengths(record, causes),
+        leak=record.number("leak", 0.0, 1.0, default=DEFINING_LEAK if defining else DEFAULT_LEAK),
+        mistaken=_mistaken(record, DEFINING_MISTAKEN if defining else None),
+        causes=strengths,
         place=record.text("place"),
         label=record.text("label"),
         look=record.text("look"),
@@ -211,6 +258,33 @@ def _evidence(record: Record, causes: Mapping[str, Cause]) -> Evidence:
     )
     record.done()
     return evidence
+
+
+def _playing(record: Record, seconds: int, playings: Mapping[str, Playing]) -> str | None:
+    name = record.text("plays", default="") or None
+    if name is not None and name not in playings:
+        record.fail(f"plays: unknown playing {name!r}")
+    if name is not None and playings[name].seconds >= seconds:
+        record.fail(f"seconds: expected more than the {playings[name].seconds} s of its playing")
+    return name
+
+
+def _check_ruled_out(evidence: Mapping[str, Evidence]) -> None:
+    for each in evidence.values():
+        if each.rule_out is not None and each.rule_out not in evidence:
+            problem = f"rule_out: unknown evidence {each.rule_out!r}"
+            raise CatalogueError("evidence.yaml", each.id, problem)
+
+
+def _mistaken(record: Record, default: Mapping[str, float] | None) -> tuple[float, float] | None:
+    chances = record.mapping("mistaken", default=default or {})
+    if not chances:
+        return None
+    if set(chances) != {"clear", "strong"} or not all(
+        isinstance(c, float) and 0 < c <= MOST_MISTAKEN for c in chances.values()
+    ):
+        record.fail(f"mistaken: expected chances for clear and strong, got {dict(chances)!r}")
+    return chances["clear"], chances["strong"]
 
 
 def _means(record: Record) -> tuple[str, ...]:

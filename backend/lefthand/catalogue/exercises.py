@@ -4,37 +4,48 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from pathlib import Path
 from types import MappingProxyType
+from typing import Any
 
+from lefthand.catalogue.drills import Recipes, recipes_by_instrument
 from lefthand.values.dose import DEFAULT_SECONDS_EACH, DEFAULT_TEMPO, NOTES_PER_BAR, Dose
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record, read_records
-from lefthand.values.vocabulary import FINGERS, Instrument, Kind, Level, Likelihood, Setting
+from lefthand.values.vocabulary import (
+    FingerRole,
+    Instrument,
+    Kind,
+    Level,
+    Likelihood,
+    Setting,
+)
 
 MAX_STEPS = 6
-DRILLS = frozenset(
-    (
-        *("frame_pattern", "touch_rest", "glide_add", "held_note", "alternate_pair"),
-        *("four_by_four", "open_one_three_four", "double_ring", "slow_scale"),
-        *("extension_pattern", "shift_pair", "tune_with_stops", "pluck_pattern"),
-        *("slide_four", "trill_burst", "set_then_bow", "easy_tune"),
-    )
+# Fields that are read as they are called: flags that may be missing, texts that must be there, and
+# texts that may be missing.
+FLAGS = (
+    *("general", "in_lesson", "thumb_away", "swings", "four_fingers", "helper", "stretch"),
+    *("nudge", "long_hold"),
 )
+TEXTS = ("name", "does", "feel", "mistake", "child", "mirror", "over", "stop")
+MORE_TEXTS = ("alone", "helper_does", "added")
+RawRecipes = Mapping[str, Mapping[str, Any]]
 
 
 @dataclass(frozen=True, slots=True)
 class Rung:
     """One step of a ladder: how it is done on this step, where, and how much.
 
-    `start`: the finger on which its tune begins, None for any.
+    `music`: its recipe by instrument, empty where it has no music. `said_on`: other words for an
+    instrument. `all_sets`: its music holds the repetitions of all sets.
     """
 
     words: str
     setting: Setting
     dose: Dose
     level: Level
-    drill: str | None
-    low_fourth: bool
-    start: int | None
+    music: Recipes
+    said_on: Mapping[Instrument, str]
+    all_sets: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,8 +55,13 @@ class Exercise:
     Safety rules read `kind`, `stretch` (loads the span of the hand), `static_s` (longest still hold
     of a loaded finger, s), `nudge` (a joint is moved from outside), `long_hold` and `min_age`
     (years). `not_while` maps a cause to the likelihood from which the exercise is withheld.
-    `silent_fingers` do not sound in its drill. `child`: how to say it to a child. `mirror`: what to
-    watch. `over`: too much of a good thing. `added`: why it stands beside the first catalogue.
+    `finger`: what becomes of the finger that the findings name: it is trained, or let go; None when
+    the exercise is for the whole hand. `answers`: signs that it works on directly. `general`: fits
+    whatever the focus is. `in_lesson`: done with the teacher, no practice at home. `thumb_away`:
+    the thumb carries nothing. `swings`: arm swings, few of them for old shoulders.
+    `four_fingers`: for a hand whose third works alone. `child`: how to say it to a child.
+    `mirror`: what to watch. `over`: too much of a good thing. `added`: why it stands beside the
+    first catalogue.
     """
 
     id: str
@@ -56,7 +72,13 @@ class Exercise:
     aims: tuple[str, ...]
     needs: tuple[str, ...]
     not_while: Mapping[str, Likelihood]
-    aimed_at_finger: bool
+    finger: FingerRole | None
+    answers: tuple[str, ...]
+    general: bool
+    in_lesson: bool
+    thumb_away: bool
+    swings: bool
+    four_fingers: bool
     helper: bool
     alone: str
     equipment: tuple[str, ...]
@@ -65,12 +87,11 @@ class Exercise:
     long_hold: bool
     static_s: float
     min_age: int
-    drill: str | None
-    silent_fingers: tuple[int, ...]
     usual_minutes: float | None
     name: str
     does: str
     steps: tuple[str, ...]
+    steps_on: Mapping[Instrument, tuple[str, ...]]
     feel: str
     mistake: str
     child: str
@@ -82,12 +103,27 @@ class Exercise:
     added: str
     rungs: tuple[Rung, ...]
 
+    @property
+    def has_music(self) -> bool:
+        return any(rung.music for rung in self.rungs)
+
+    def steps_of(self, instrument: Instrument) -> tuple[str, ...]:
+        """How it is done on this instrument."""
+        return self.steps_on.get(instrument, self.steps)
+
+    def words_of(self, number: int, instrument: Instrument) -> str:
+        """What a rung (counted from 1) is called on this instrument."""
+        rung = self.rung(number)
+        return rung.said_on.get(instrument, rung.words)
+
     def rung(self, number: int) -> Rung:
         """Rung by its number, counted from 1."""
         return self.rungs[number - 1]
 
 
-def read_exercises(folder: Path, causes: set[str], evidence: set[str]) -> dict[str, Exercise]:
+def read_exercises(
+    folder: Path, causes: set[str], evidence: set[str], drills: RawRecipes
+) -> dict[str, Exercise]:
     """All exercises in the YAML files of `folder`. Raises CatalogueError."""
     exercises: dict[str, Exercise] = {}
     files = sorted(folder.glob("*.yaml"))
@@ -97,12 +133,17 @@ def read_exercises(folder: Path, causes: set[str], evidence: set[str]) -> dict[s
         for record in read_records(path):
             if record.id in exercises:
                 record.fail("stands in another file too")
-            exercises[record.id] = _exercise(record, causes)
+            exercises[record.id] = _exercise(record, causes, drills)
     for exercise in exercises.values():
         for need in exercise.needs:
             if need not in exercises and need not in evidence:
                 raise CatalogueError(
                     "exercises", exercise.id, f"needs: unknown exercise or evidence {need!r}"
+                )
+        for sign in exercise.answers:
+            if sign not in evidence:
+                raise CatalogueError(
+                    "exercises", exercise.id, f"answers: unknown evidence {sign!r}"
                 )
     return exercises
 
@@ -121,17 +162,18 @@ def check_needs(exercises: Mapping[str, Exercise], evidence: set[str]) -> None:
             trail.append(following[0])
 
 
-def _exercise(record: Record, causes: set[str]) -> Exercise:
+def _exercise(record: Record, causes: set[str], drills: RawRecipes) -> Exercise:
     aims = tuple(record.words("aims"))
     unknown = [c for c in aims if c not in causes]
     if unknown or not aims:
         record.fail(f"aims: unknown cause {unknown or aims!r}")
     setting = record.choice("setting", Setting)
     level = record.choice("level", Level, default=Level.BEGINNER)
-    drill = _drill(record)
-    steps = tuple(record.words("steps"))
-    if not 1 <= len(steps) <= MAX_STEPS:
-        record.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(steps)}")
+    plain: dict[str, Any] = {
+        **{flag: record.flag(flag) for flag in FLAGS},
+        **{text: record.text(text) for text in TEXTS},
+        **{text: record.text(text, default="") for text in MORE_TEXTS},
+    }
     exercise = Exercise(
         id=record.id,
         kind=record.choice("kind", Kind),
@@ -141,48 +183,36 @@ def _exercise(record: Record, causes: set[str]) -> Exercise:
         aims=aims,
         needs=tuple(record.words("needs", [])),
         not_while=_limits(record, causes),
-        aimed_at_finger=_is_aimed_at_finger(record),
-        helper=record.flag("helper"),
-        alone=record.text("alone", default=""),
+        finger=record.choice("finger", FingerRole, default=None),
+        answers=tuple(record.words("answers", [])),
         equipment=tuple(record.words("equipment", [])),
-        stretch=record.flag("stretch"),
-        nudge=record.flag("nudge"),
-        long_hold=record.flag("long_hold"),
         static_s=record.number("static_s", 0, 60, default=0),
         min_age=record.whole("min_age", 0, 99, default=0),
-        drill=drill,
-        silent_fingers=_silent_fingers(record),
         usual_minutes=record.number("minutes", 0.5, 30, default=None),
-        name=record.text("name"),
-        does=record.text("does"),
-        steps=steps,
-        feel=record.text("feel"),
-        mistake=record.text("mistake"),
-        child=record.text("child"),
-        mirror=record.text("mirror"),
-        over=record.text("over"),
-        stop=record.text("stop"),
-        helper_does=record.text("helper_does", default=""),
+        steps=_steps(record, record.take("steps")),
+        steps_on=_steps_on(record),
         passed_when=record.text("pass"),
-        added=record.text("added", default=""),
-        rungs=tuple(_rungs(record, setting, level, drill)),
+        rungs=tuple(_rungs(record, setting, level, drills)),
+        **plain,
     )
     record.done()
     return exercise
 
 
-def _is_aimed_at_finger(record: Record) -> bool:
-    target = record.text("finger", default="")
-    if target not in ("", "target"):
-        record.fail(f"finger: expected 'target', got {target!r}")
-    return target == "target"
+def _steps(record: Record, value: Any) -> tuple[str, ...]:
+    if not isinstance(value, list) or not all(isinstance(step, str) for step in value):
+        record.fail(f"steps: expected a list of sentences, got {value!r}")
+    if not 1 <= len(value) <= MAX_STEPS:
+        record.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(value)}")
+    return tuple(step.strip() for step in value)
 
 
-def _silent_fingers(record: Record) -> tuple[int, ...]:
-    fingers = record.take("silent_fingers", [])
-    if not isinstance(fingers, list) or not set(fingers) <= set(FINGERS):
-        record.fail(f"silent_fingers: expected fingers 1 to 4, got {fingers!r}")
-    return tuple(fingers)
+def _steps_on(record: Record) -> Mapping[Instrument, tuple[str, ...]]:
+    said = record.mapping("steps_on", default={})
+    unknown = set(said) - set(Instrument)
+    if unknown:
+        record.fail(f"steps_on: unknown instrument {min(unknown)!r}")
+    return {Instrument(name): _steps(record, steps) for name, steps in said.items()}
 
 
 def _limits(record: Record, causes: set[str]) -> Mapping[str, Likelihood]:
@@ -196,25 +226,27 @@ def _limits(record: Record, causes: set[str]) -> Mapping[str, Likelihood]:
     return MappingProxyType(limits)
 
 
-def _drill(record: Record, default: str | None = None) -> str | None:
-    drill = record.text("drill", default=default or "") or None
-    if drill is not None and drill not in DRILLS:
-        record.fail(f"drill: unknown drill {drill!r}")
-    return drill
-
-
-def _rungs(record: Record, setting: Setting, level: Level, drill: str | None) -> Iterator[Rung]:
+def _rungs(record: Record, setting: Setting, level: Level, drills: RawRecipes) -> Iterator[Rung]:
     for row in record.rows("rungs"):
+        music = row.mapping("music", default={})
         yield Rung(
             words=row.text("as"),
             setting=row.choice("setting", Setting, default=setting),
             level=row.choice("level", Level, default=level),
-            drill=_drill(row, drill),
-            low_fourth=row.flag("low_fourth"),
-            start=row.whole("start", 0, 4, default=None),
+            music=recipes_by_instrument(row.file, row.id, music, drills) if music else {},
+            said_on=_said_on(row),
+            all_sets=row.flag("all_sets"),
             dose=_dose(row),
         )
         row.done()
+
+
+def _said_on(row: Record) -> Mapping[Instrument, str]:
+    said = row.mapping("by", default={})
+    unknown = set(said) - set(Instrument)
+    if unknown:
+        row.fail(f"by: unknown instrument {min(unknown)!r}")
+    return {Instrument(name): str(words) for name, words in said.items()}
 
 
 def _dose(row: Record) -> Dose:

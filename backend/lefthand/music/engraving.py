@@ -13,6 +13,7 @@ RESOURCES = str(Path(verovio.__file__).parent / "data")
 SCALE = 40
 PAGE_WIDTH = 2100
 TEXT_FONT = "Literata, Literata Variable, serif"
+NEW_LINE = "new-system"
 SIGN_FONT = "Noto Music"
 # The quarter note of a metronome mark comes as a private glyph of the engraver's own font.
 METRONOME_QUARTER = "\ueca5"
@@ -41,7 +42,7 @@ def engrave(musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH) -> str:
             "pageMarginBottom": 20,
             "pageMarginLeft": 10,
             "pageMarginRight": 10,
-            "breaks": "auto",
+            "breaks": "encoded" if NEW_LINE in musicxml else "none",
             "header": "none",
             "footer": "none",
             "svgViewBox": True,

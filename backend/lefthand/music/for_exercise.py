@@ -1,50 +1,82 @@
 """The music of an exercise on one of its rungs."""
 
+import math
 from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 
 from lefthand.catalogue.exercises import Exercise
-from lefthand.music.drills import make_drill
-from lefthand.music.hands import BASS_FRAME_OF_WAY, FRAMES, LOW_FOURTH
+from lefthand.music.compose import make_drill
+from lefthand.music.hands import BASS_FRAME_OF_WAY, hand_of
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
 from lefthand.music.score import Drill
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.dose import Dose
+from lefthand.values.vocabulary import FINGERS, FingerRole, Instrument, Level
 
-NO_WAYS: Mapping[str, str] = {}
+THREE_FINGERS = "124"
+
+
+@dataclass(frozen=True, slots=True)
+class ForWhom:
+    """Whose music it is. `fingers`: those aimed at, () for all. `ways`: the ways of teaching that
+    were chosen. `level`: of the player. `dose`: how much is given, None for what the rung says; the
+    music is as long. The same `seed` gives the same notes.
+    """
+
+    fingers: tuple[int, ...] = ()
+    ways: Mapping[str, str] = field(default_factory=dict)
+    level: Level = Level.INTERMEDIATE
+    dose: Dose | None = None
+    seed: int = 1
+
+
+ANYBODY = ForWhom()
 
 
 def drill_of(
-    exercise: Exercise,
-    rung: int,
-    instrument: Instrument,
-    *,
-    fingers: tuple[int, ...] = (),
-    ways: Mapping[str, str] = NO_WAYS,
-    seed: int = 1,
+    exercise: Exercise, rung: int, instrument: Instrument, whose: ForWhom = ANYBODY
 ) -> Drill | None:
-    """The drill of this rung (counted from 1) for this instrument, or None when it has no music.
-
-    `fingers`: those aimed at, () for all. `ways`: the ways of teaching that were chosen. The same
-    `seed` gives the same notes.
-    """
+    """The music of this rung (counted from 1) for this instrument, or None when it has none."""
     step = exercise.rung(rung)
-    if step.drill is None:
+    recipe = step.music.get(instrument)
+    bass_hand = BASS_FRAME_OF_WAY.get(whose.ways.get("bass_fingering", THREE_FINGERS))
+    if recipe is None or (
+        exercise.four_fingers
+        and instrument is Instrument.BASS
+        and len(hand_of(instrument, frame=bass_hand)) < len(FINGERS)
+    ):
         return None
-    frame = BASS_FRAME_OF_WAY.get(ways.get("bass_fingering", ""))
-    if step.low_fourth:
-        frame = LOW_FOURTH
+    given = whose.dose or step.dose
+    repetitions = given.reps * (given.sets if step.all_sets else 1)
+    is_counted = given.unit == "bars"
     request = DrillRequest(
-        drill=step.drill,
         instrument=instrument,
-        tempo=step.dose.tempo,
-        bars=step.dose.reps if step.dose.unit == "bars" else None,
-        fingers=fingers,
-        frame=frame if frame in FRAMES[instrument] else None,
+        tempo=given.tempo,
+        bars=given.reps if is_counted else None,
+        passes=None if is_counted else math.ceil(repetitions / recipe.holds),
+        fingers=_sounding(exercise, whose.fingers),
+        frame=bass_hand if instrument is Instrument.BASS else None,
         difficulty=_difficulty(rung, len(exercise.rungs)),
-        without=exercise.silent_fingers,
-        start=step.start,
-        seed=seed,
+        level=whose.level,
+        seed=whose.seed,
     )
-    return make_drill(request)
+    asked = {
+        "exercise": exercise.id,
+        "rung": rung,
+        "instrument": instrument.value,
+        "fingers": list(whose.fingers),
+        "way": dict(whose.ways),
+        "seed": whose.seed,
+    }
+    return replace(make_drill(recipe, request, tuple(asked.items())), name=exercise.id)
+
+
+def _sounding(exercise: Exercise, fingers: tuple[int, ...]) -> tuple[int, ...]:
+    """The fingers that the music is to use most. Where a finger is to be let go while another one
+    sounds for long, the others sound."""
+    holds_one = exercise.finger is FingerRole.LET_GO and any(r.dose.is_hold for r in exercise.rungs)
+    if not holds_one or not fingers:
+        return fingers
+    return tuple(f for f in (2, 3, 4, 1) if f not in fingers)[:1]
 
 
 def _difficulty(rung: int, rungs: int) -> int:

@@ -23,7 +23,7 @@ def to_midi(drill: Drill) -> bytes:
     track = mido.MidiTrack()
     track.append(mido.MetaMessage("track_name", name=drill.title))
     track.append(mido.MetaMessage("set_tempo", tempo=mido.bpm2tempo(drill.tempo)))
-    track.append(mido.MetaMessage("time_signature", numerator=4, denominator=4))
+    track.append(mido.MetaMessage("time_signature", numerator=drill.beats, denominator=4))
     track.append(mido.Message("program_change", program=PROGRAMS[drill.instrument]))
     now = 0
     for tick, _, message in sorted(_note_messages(drill), key=lambda each: each[:2]):

@@ -1,64 +1,60 @@
 """Drills written as MusicXML 4.0 (W3C Music Notation Community Group, 2021), partwise."""
 
-from collections.abc import Iterable
+import math
+from collections.abc import Iterable, Sequence
 from fractions import Fraction
 from xml.etree import ElementTree as ET
 
-from lefthand.music.score import Drill, Event, Tone
-from lefthand.music.strings import FINGERBOARDS, Fingerboard, Pitch
+from lefthand.music.keys import signature
+from lefthand.music.score import Drill, Event, Key, Tone
+from lefthand.music.strings import FINGERBOARDS, Fingerboard
 
 DIVISIONS = 4
+BARS_A_LINE = 4
+NOTES_A_BAR = 6
+# Length in quarters: type and dots.
 TYPES = {
-    Fraction(4): "whole",
-    Fraction(2): "half",
-    Fraction(1): "quarter",
-    Fraction(1, 2): "eighth",
-    Fraction(1, 4): "16th",
+    Fraction(4): ("whole", 0),
+    Fraction(3): ("half", 1),
+    Fraction(2): ("half", 0),
+    Fraction(3, 2): ("quarter", 1),
+    Fraction(1): ("quarter", 0),
+    Fraction(3, 4): ("eighth", 1),
+    Fraction(1, 2): ("eighth", 0),
+    Fraction(1, 4): ("16th", 0),
 }
-SHARP_STEPS = (3, 0, 4, 1, 5, 2, 6)
 ACCIDENTALS = {-1: "flat", 0: "natural", 1: "sharp"}
 DOCTYPE = (
     '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" '
     '"http://www.musicxml.org/dtds/partwise.dtd">'
 )
+TAP = "*"
 STRING_NUMERALS = ("IV", "III", "II", "I")
 
 
-def key_for(pitches: Iterable[Pitch]) -> int:
-    """Fifths (-4..5) of the key signature that leaves the fewest accidentals."""
-    used = set((p.step, p.alter) for p in pitches)
-
-    def cost(fifths: int) -> tuple[int, int, int]:
-        signature = _signature(fifths)
-        return sum(alter != signature[step] for step, alter in used), abs(fifths), -fifths
-
-    return min(range(-4, 6), key=cost)
-
-
-def _signature(fifths: int) -> list[int]:
-    alters = [0] * 7
-    for index in range(abs(fifths)):
-        alters[SHARP_STEPS[index] if fifths > 0 else SHARP_STEPS[6 - index]] = (
-            1 if fifths > 0 else -1
-        )
-    return alters
-
-
-def to_musicxml(drill: Drill) -> str:
-    """The drill as a MusicXML document."""
+def to_musicxml(drill: Drill, *, bars_a_line: int = BARS_A_LINE) -> str:
+    """The drill as a MusicXML document. `bars_a_line`: most bars before a new line."""
     board = FINGERBOARDS[drill.instrument]
     root = ET.Element("score-partwise", version="4.0")
     _add(_add(root, "work"), "work-title", drill.title)
+    if drill.credit:
+        _add(_add(root, "identification"), "creator", drill.credit, type="composer")
     part_list = _add(root, "part-list")
     _add(_add(part_list, "score-part", id="P1"), "part-name", "")
     part = _add(root, "part", id="P1")
-    fifths = key_for(drill.pitches())
-    writer = _Writer(board, fifths)
+    keys = {0: drill.key, **dict(drill.keys)}
+    new_lines = set(line_starts(drill, bars_a_line))
+    writer = _Writer(board, drill.key.fifths)
     for number, bar in enumerate(drill.bars, start=1):
         measure = _add(part, "measure", number=str(number))
+        if number - 1 in new_lines:
+            _add(measure, "print", new_system="yes")
         if number == 1:
-            _attributes(measure, board, fifths)
+            _attributes(measure, board, drill)
             _opening(measure, drill)
+        elif number - 1 in keys:
+            _key(_add(measure, "attributes"), keys[number - 1])
+            writer.change_key(keys[number - 1].fifths)
         writer.bar(measure, bar)
         if number == len(drill.bars):
             barline = _add(measure, "barline", location="right")
@@ -74,12 +70,27 @@ def _add(parent: ET.Element, tag: str, text: str | None = None, **attributes: st
     return element
 
 
-def _attributes(measure: ET.Element, board: Fingerboard, fifths: int) -> None:
+def line_starts(drill: Drill, bars_a_line: int) -> list[int]:
+    """Bars (counted from 0) that begin a new line: lines of about the same number of bars, so that
+    none stands alone on the last one."""
+    fullest = max(len(bar) for bar in drill.bars)
+    most = max(1, min(bars_a_line, bars_a_line * NOTES_A_BAR // fullest))
+    lines = math.ceil(len(drill.bars) / most)
+    return [round(len(drill.bars) * line / lines) for line in range(1, lines)]
+
+
+def _key(attributes: ET.Element, key: Key) -> None:
+    element = _add(attributes, "key")
+    _add(element, "fifths", str(key.fifths))
+    _add(element, "mode", "minor" if key.is_minor else "major")
+
+
+def _attributes(measure: ET.Element, board: Fingerboard, drill: Drill) -> None:
     attributes = _add(measure, "attributes")
     _add(attributes, "divisions", str(DIVISIONS))
-    _add(_add(attributes, "key"), "fifths", str(fifths))
+    _key(attributes, drill.key)
     time = _add(attributes, "time")
-    _add(time, "beats", "4")
+    _add(time, "beats", str(drill.beats))
     _add(time, "beat-type", "4")
     clef = _add(attributes, "clef")
     _add(clef, "sign", board.clef[0])
@@ -108,17 +119,27 @@ class _Writer:
 
     def __init__(self, board: Fingerboard, fifths: int) -> None:
         self._board = board
-        self._signature = _signature(fifths)
+        self._signature = signature(fifths)
         self._string: int | None = None
         self._named: set[int] = set()
+        self._kept: tuple[int, ...] = ()
         self._sliding = False
+        self._slurring = False
+
+    def change_key(self, fifths: int) -> None:
+        self._signature = signature(fifths)
 
     def bar(self, measure: ET.Element, events: Iterable[Event]) -> None:
         heard: dict[tuple[int, int], int] = {}
-        for event in events:
+        bar = list(events)
+        for event, beam in zip(bar, beams(bar), strict=True):
             self._name_string(measure, event)
+            self._name_kept(measure, event)
+            if "tap" in event.marks:
+                tap = _add(measure, "direction", placement="above")
+                _add(_add(tap, "direction-type"), "words", TAP)
             for index, tone in enumerate(event.tones):
-                self._note(measure, event, tone, index, heard)
+                self._note(measure, event, tone, index, heard, beam)
             if event.is_rest:
                 note = _add(measure, "note")
                 _add(note, "rest")
@@ -136,6 +157,16 @@ class _Writer:
         self._named.add(self._string)
         _add(_add(direction, "direction-type"), "words", name, font_style="normal")
 
+    def _name_kept(self, measure: ET.Element, event: Event) -> None:
+        """Say which fingers stay down, once for as long as they do."""
+        if event.is_rest or event.kept == self._kept:
+            return
+        self._kept = event.kept
+        if event.kept:
+            words = f"{' '.join(map(str, event.kept))} stay" + ("s" if len(event.kept) == 1 else "")
+            direction = _add(measure, "direction", placement="below")
+            _add(_add(direction, "direction-type"), "words", words, font_style="italic")
+
     def _note(
         self,
         measure: ET.Element,
@@ -143,6 +174,7 @@ class _Writer:
         tone: Tone,
         index: int,
         heard: dict[tuple[int, int], int],
+        beam: Sequence[str],
     ) -> None:
         note = _add(measure, "note")
         if index:
@@ -158,11 +190,19 @@ class _Writer:
         if heard.get(place, self._signature[written.step]) != written.alter:
             note.insert(len(note), _accidental(written.alter))
         heard[place] = written.alter
-        _notations(note, event, tone, index, self._slide_types(event) if index == 0 else ())
+        for level, state in enumerate(beam if index == 0 else (), start=1):
+            _add(note, "beam", state, number=str(level))
+        if index == 0:
+            _notations(note, event, tone, self._slide_types(event), self._slur_types(event))
+        else:
+            _notations(note, event, tone, (), ())
 
     def _length(self, note: ET.Element, event: Event) -> None:
         _add(note, "duration", str(int(event.length * DIVISIONS)))
-        _add(note, "type", TYPES[event.length])
+        name, dots = TYPES[event.length]
+        _add(note, "type", name)
+        for _ in range(dots):
+            _add(note, "dot")
 
     def _slide_types(self, event: Event) -> tuple[str, ...]:
         types = (("stop",) if self._sliding else ()) + (
@@ -171,6 +211,12 @@ class _Writer:
         self._sliding = "slide" in event.marks
         return types
 
+    def _slur_types(self, event: Event) -> tuple[str, ...]:
+        begins, goes_on = "slur" in event.marks and not self._slurring, "slur" in event.marks
+        ends = self._slurring and not goes_on
+        self._slurring = goes_on
+        return (("start",) if begins else ()) + (("stop",) if ends else ())
+
 
 def _accidental(alter: int) -> ET.Element:
     element = ET.Element("accidental")
@@ -178,20 +224,42 @@ def _accidental(alter: int) -> ET.Element:
     return element
 
 
+def beams(bar: Sequence[Event]) -> list[tuple[str, ...]]:
+    """For each event the state of its beams, those of eighths first: "begin", "continue", "end";
+    empty where it has none. Beams join short notes within one quarter."""
+    groups: dict[int, list[int]] = {}
+    onset = Fraction(0)
+    for index, event in enumerate(bar):
+        if not event.is_rest and event.length < 1:
+            groups.setdefault(int(onset), []).append(index)
+        onset += event.length
+    states: list[tuple[str, ...]] = [()] * len(bar)
+    for members in groups.values():
+        if len(members) < 2:
+            continue
+        for place, index in enumerate(members):
+            state = "begin" if place == 0 else "end" if index == members[-1] else "continue"
+            levels = 2 if all(bar[i].length == Fraction(1, 4) for i in members) else 1
+            states[index] = (state,) * levels
+    return states
+
+
 def _notations(
-    note: ET.Element, event: Event, tone: Tone, index: int, slides: tuple[str, ...]
+    note: ET.Element, event: Event, tone: Tone, slides: Sequence[str], slurs: Sequence[str]
 ) -> None:
     notations = _add(note, "notations")
+    for kind in slurs:
+        _add(notations, "slur", type=kind, number="1")
     for kind in slides:
         _add(notations, "slide", type=kind, line_type="solid", number="1")
     technical = _add(notations, "technical")
-    _add(technical, "fingering", str(tone.finger))
+    _add(technical, "fingering", str(event.plucks or tone.finger))
     _add(technical, "string", str(4 - tone.string))
-    if "pluck" in event.marks:
+    if event.plucks:
         _add(technical, "stopped")
     articulations = {"short": "staccato", "stop": "breath-mark"}
     named = [tag for mark, tag in articulations.items() if mark in event.marks]
-    if named and index == 0:
+    if named and note.find("chord") is None:
         group = _add(notations, "articulations")
         for tag in named:
             _add(group, tag)

@@ -1,6 +1,6 @@
 """A short piece of one-line music: notes with fingers and strings, in bars."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Any
@@ -26,13 +26,16 @@ class Tone:
 class Event:
     """A note, a double stop, or a rest (no tones). `length` in quarter notes.
 
-    marks: any of "pluck" (left hand), "pizz", "short", "stop" (a pause after it), "slide" (slides
-    to the next), "silent".
+    marks: any of "short", "stop" (a pause after it), "slide" (slides to the next), "slur" (bound to
+    the next), "tap" (the thumb taps). kept: fingers that stay down beside the sounding one. plucks:
+    the finger of the left hand that plucks it, 0 for none; it is not the sounding one.
     """
 
     length: Fraction
     tones: tuple[Tone, ...] = ()
     marks: frozenset[str] = frozenset()
+    kept: tuple[int, ...] = ()
+    plucks: int = 0
 
     @property
     def is_rest(self) -> bool:
@@ -40,15 +43,33 @@ class Event:
 
 
 @dataclass(frozen=True, slots=True)
+class Key:
+    """fifths: sharps (flats negative) of the signature. tonic: its letter and sign. minor or major
+    by `is_minor`."""
+
+    fifths: int
+    tonic: str
+    is_minor: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class Drill:
-    """Bars of 4/4. `tempo`: quarter notes a minute. `hint`: one line of words above the music."""
+    """Bars of `beats` quarters. `tempo`: quarter notes a minute. `hint`: one line of words above
+    the music. `credit`: where a tune comes from. `keys`: other keys from a bar
+    (counted from 0) on. `asked`: what it was made for, to make it again.
+    """
 
     name: str
     title: str
     instrument: Instrument
     tempo: int
     bars: tuple[tuple[Event, ...], ...]
+    key: Key
     hint: str = ""
+    credit: str = ""
+    beats: int = 4
+    keys: tuple[tuple[int, Key], ...] = ()
+    asked: tuple[tuple[str, Any], ...] = ()
 
     def events(self) -> Iterable[tuple[Fraction, Event]]:
         """Every event with its onset in quarter notes from the start."""
@@ -61,13 +82,17 @@ class Drill:
     def pitches(self) -> list[Pitch]:
         return [tone.pitch for _, event in self.events() for tone in event.tones]
 
+    @property
+    def is_slurred(self) -> bool:
+        return any("slur" in event.marks for _, event in self.events())
+
 
 def rest(length: Fraction = QUARTER) -> Event:
     return Event(length)
 
 
-def into_bars(events: Sequence[Event]) -> tuple[tuple[Event, ...], ...]:
-    """Cut a line of events into bars of four quarters; the last bar is filled with a rest.
+def into_bars(events: Iterable[Event], beats: int = 4) -> tuple[tuple[Event, ...], ...]:
+    """Cut a line of events into bars of `beats` quarters; the last bar is filled with rests.
 
     Raises ValueError when an event would cross a bar line.
     """
@@ -75,46 +100,22 @@ def into_bars(events: Sequence[Event]) -> tuple[tuple[Event, ...], ...]:
     bar: list[Event] = []
     filled = Fraction(0)
     for event in events:
-        if filled + event.length > BAR:
+        if filled + event.length > beats:
             raise ValueError(f"an event of {event.length} crosses the bar line after {filled}")
         bar.append(event)
         filled += event.length
-        if filled == BAR:
+        if filled == beats:
             bars.append(tuple(bar))
             bar, filled = [], Fraction(0)
     if bar:
-        bar += [rest(length) for length in _rests(BAR - filled)]
+        bar += [rest(length) for length in rests_of(beats - filled)]
         bars.append(tuple(bar))
     return tuple(bars)
 
 
-def _rests(length: Fraction) -> Iterable[Fraction]:
+def rests_of(length: Fraction) -> Iterable[Fraction]:
+    """Lengths of rests that together last `length`."""
     for size in (HALF, QUARTER, EIGHTH, SIXTEENTH):
         while length >= size:
             yield size
             length -= size
-
-
-def drill_json(drill: Drill) -> dict[str, Any]:
-    """What is expected to be heard: notes with finger, string (1 is the highest) and onset in s."""
-    beat = 60 / drill.tempo
-    notes = []
-    for onset, event in drill.events():
-        for tone in event.tones:
-            notes.append(
-                {
-                    "pitch": str(tone.pitch),
-                    "midi": tone.pitch.midi,
-                    "finger": tone.finger,
-                    "string": 4 - tone.string,
-                    "onset": round(float(onset) * beat, 4),
-                    "seconds": round(float(event.length) * beat, 4),
-                }
-            )
-    return {
-        "format": "jolf-drill/1",
-        "drill": drill.name,
-        "instrument": drill.instrument.value,
-        "tempo": drill.tempo,
-        "notes": notes,
-    }

@@ -12,7 +12,7 @@ from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.situation import Situation
 from lefthand.reason.safety import EASE_OFF_DAYS
 from lefthand.values.dose import Dose
-from lefthand.values.vocabulary import Kind
+from lefthand.values.vocabulary import Kind, Level
 
 STRENGTH_SHARE = 1 / 3
 STRENGTH_ALWAYS_MINUTES = 2.0
@@ -20,6 +20,9 @@ SHORT_BREAK_WEEKS = 2
 SPACED_BELOW_AGE = 10
 SPACED_ABOVE_AGE = 60
 LITTLE_MINUTES = 5
+FULL_FROM_AGE = 8
+MORE_THAN_USUAL = 2.0
+MORE_MUSIC = 4.0
 EVERY_DAY = (1, 2, 3, 4, 5, 6)
 FIVE_DAYS = (1, 2, 3, 5, 6)
 SPACED_DAYS = (1, 3, 5)
@@ -76,6 +79,36 @@ def safe_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
     return dose
 
 
+def doses_of(exercise: Exercise, rung: int, given: Dose, now: Situation) -> list[Dose]:
+    """Every dose that a week may give, the least first: up to the one that is `given`, and beyond
+    it up to twice the usual (of music four times) where nothing asks for care and the hand is not
+    loaded."""
+    least = least_dose(exercise, rung, now)
+    if least.work_seconds() >= given.work_seconds():
+        doses = [given]
+    else:
+        doses = [least, *given.steps_from(least)]
+    usual = exercise.rung(rung).dose
+    if is_load(exercise) or given.work_seconds() < usual.work_seconds():
+        return doses
+    most = MORE_MUSIC if exercise.kind is Kind.TRANSFER else MORE_THAN_USUAL
+    more = usual.more()
+    while more.work_seconds() <= most * usual.work_seconds() + 1e-9:
+        doses.append(more)
+        more = more.more()
+    return doses
+
+
+def fill_share(case: Case) -> float:
+    """How full of the meant minutes a day should be: less for the young, the old and beginners
+    (working judgement, no source)."""
+    young = case.young_age is not None and case.young_age < FULL_FROM_AGE
+    old = case.age is not None and case.age > SPACED_ABOVE_AGE
+    if young or old or case.level is Level.BEGINNER:
+        return 0.8
+    return 1.0 if case.level is Level.ADVANCED else 0.9
+
+
 def least_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
     """The least that is still this step, or what caution leaves of it when that is less."""
     safe = safe_dose(exercise, rung, now)
@@ -85,6 +118,7 @@ def least_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
 
 def _halvings(exercise: Exercise, now: Situation) -> int:
     count = int(now.safety.is_amber)
+    count += exercise.swings and now.case.age is not None and now.case.age > SPACED_ABOVE_AGE
     if is_load(exercise):
         count += now.has_loose_joints
         count += now.case.break_weeks >= SHORT_BREAK_WEEKS and now.case.days_back < EASE_OFF_DAYS

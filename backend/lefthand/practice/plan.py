@@ -29,12 +29,16 @@ class PlanItem:
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """`offered`: exercise ids, best first. `check_first`: evidence to look at before giving."""
+    """`in_lesson`: exercises done with the teacher, no practice at home. `offered`: exercise ids,
+    best first. `check_first`: evidence to look at before giving. `says`: what is missing from the
+    week and why, in whole sentences."""
 
     items: tuple[PlanItem, ...]
+    in_lesson: tuple[str, ...]
     offered: tuple[str, ...]
     withheld: tuple[Withheld, ...]
     check_first: tuple[str, ...]
+    says: tuple[str, ...]
     paused: bool
     safety: Safety
 
@@ -50,9 +54,11 @@ def plan_json(plan: Plan) -> dict[str, Any]:
         "format": PLAN_FORMAT,
         "items": [_item_json(item) for item in plan.items],
         "minutes_a_day": plan.minutes_a_day,
+        "in_lesson": list(plan.in_lesson),
         "offered": list(plan.offered),
         "withheld": [{"exercise": w.exercise, "reason": w.reason} for w in plan.withheld],
         "check_first": list(plan.check_first),
+        "says": list(plan.says),
         "paused": plan.paused,
         "safety": safety_json(plan.safety),
     }

@@ -1,23 +1,33 @@
 """From a diagnosis to a safe week of practice.
 
 Method: the exercises that aim at the focus are scored, the ones that a rule forbids are withheld
-with the reason, and one to three are taken in the order release, placement, strength, transfer, so
-that the minutes of the day hold.
+with the reason, the places of the week are filled (`selection`), and the doses grow from the least
+that is still the step to what the minutes of the day hold. What is missing is said.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.exercises import Exercise
-from lefthand.practice.doses import given_dose, is_load, least_dose, load_minutes, practice_days
+from lefthand.practice.doses import (
+    doses_of,
+    fill_share,
+    given_dose,
+    is_load,
+    load_minutes,
+    practice_days,
+)
 from lefthand.practice.plan import Plan, PlanItem
 from lefthand.practice.rules import next_rung
-from lefthand.practice.selection import KIND_ORDER, NO_WISHES, Selection, Wishes, select
+from lefthand.practice.said import words_about
+from lefthand.practice.selection import KIND_ORDER, NO_WISHES, Selection, Slot, Wishes, select
 from lefthand.practice.situation import Situation
+from lefthand.practice.week import fullest_day
 from lefthand.reason.diagnosis import Diagnosis
-from lefthand.values.vocabulary import POSSIBLE_ABOVE, Kind
+from lefthand.reason.explain import fingers_of
+from lefthand.values.vocabulary import Kind
 
 MAX_ITEMS = 3
 
@@ -30,17 +40,97 @@ def prescribe(diagnosis: Diagnosis, catalogue: Catalogue, wishes: Wishes = NO_WI
 def plan_week(now: Situation, wishes: Wishes = NO_WISHES) -> Plan:
     """The week for this situation; empty and paused while a red flag stands."""
     if now.safety.is_red:
-        return Plan((), (), (), (), True, now.safety)
+        return Plan((), (), (), (), (), (), True, now.safety)
     selection = select(now, wishes)
-    items = _week(selection.choice, now, wishes)
+    items = _fill(selection.slots, now, wishes)
     return Plan(
         items=items,
+        in_lesson=selection.in_lesson,
         offered=tuple(e.id for e in selection.ranked),
         withheld=selection.withheld,
-        check_first=_unchecked_needs(items, selection, now),
+        check_first=_check_first(items, selection, now),
+        says=tuple(words_about(items, now, _minutes(now, wishes))),
         paused=False,
         safety=now.safety,
     )
+
+
+def _minutes(now: Situation, wishes: Wishes) -> float:
+    own = now.case.minutes_budget
+    return own if wishes.minutes is None else min(own, wishes.minutes)
+
+
+def _fill(slots: Sequence[Slot], now: Situation, wishes: Wishes) -> tuple[PlanItem, ...]:
+    """The places of the week with their doses: first the least of each, so that all have room, then
+    more of each in turn."""
+    budget = _minutes(now, wishes)
+    ladders = _ladders(slots, now, wishes)
+    if not any(each[0].kind is Kind.RELEASE for each in ladders):
+        light = [Slot(tuple(e for e in s.candidates if not is_load(e))) for s in slots]
+        light.sort(key=lambda slot: all(e.kind is not Kind.RELEASE for e in slot.candidates[:1]))
+        ladders = _ladders(light, now, wishes)
+    return tuple(sorted(_grown(ladders, budget, now), key=lambda i: KIND_ORDER.index(i.kind)))
+
+
+def _ladders(slots: Sequence[Slot], now: Situation, wishes: Wishes) -> list[list[PlanItem]]:
+    """For each place that has room: the exercise with its doses, the least first."""
+    budget = _minutes(now, wishes)
+    ladders: list[list[PlanItem]] = []
+    for slot in slots:
+        if len(ladders) == MAX_ITEMS:
+            break
+        for exercise in slot.candidates:
+            if any(each[0].exercise == exercise.id for each in ladders):
+                continue
+            ladder = list(_doses_of_item(exercise, now, wishes.load_limit))
+            if ladder and _fullest([each[0] for each in ladders] + ladder[:1]) <= budget:
+                ladders.append(ladder)
+                break
+    return ladders
+
+
+def _grown(ladders: Sequence[list[PlanItem]], budget: float, now: Situation) -> list[PlanItem]:
+    """Each at the highest step of its doses that the minutes hold: up to its usual dose while they
+    last, beyond that only until the day is as full as it should be."""
+    at = [0] * len(ladders)
+    for is_more, share in ((False, 1.0), (True, fill_share(now.case))):
+        grows = True
+        while grows:
+            grows = False
+            for place, ladder in enumerate(ladders):
+                step = at[place] + 1
+                if step == len(ladder) or (not is_more and _is_more(ladder[step], now)):
+                    continue
+                tried = [*at[:place], step, *at[place + 1 :]]
+                week = [each[s] for each, s in zip(ladders, tried, strict=True)]
+                if _fullest(week) <= share * budget:
+                    at, grows = tried, True
+    return [ladder[step] for ladder, step in zip(ladders, at, strict=True)]
+
+
+def _is_more(item: PlanItem, now: Situation) -> bool:
+    """More than the usual dose of its step."""
+    usual = _exercise(item, now).rung(item.rung).dose
+    return item.dose.work_seconds() > usual.work_seconds() + 1e-9
+
+
+def _exercise(item: PlanItem, now: Situation) -> Exercise:
+    return now.catalogue.exercises[item.exercise]
+
+
+def _fullest(items: Iterable[PlanItem]) -> float:
+    return fullest_day((item.minutes, item.days) for item in items)
+
+
+def _doses_of_item(
+    exercise: Exercise, now: Situation, load_limit: float | None
+) -> Iterator[PlanItem]:
+    """The exercise with every dose that it may have in this week, the least first."""
+    item = plan_item(exercise, now, load_limit)
+    for dose in doses_of(exercise, item.rung, item.dose, now):
+        minutes = dose.minutes(len(item.fingers))
+        if not is_load(exercise) or minutes <= load_minutes(now.case):
+            yield replace(item, dose=dose, minutes=minutes)
 
 
 class Difference(StrEnum):
@@ -80,46 +170,6 @@ def _place(exercise: str, offered: Sequence[str]) -> int:
     return offered.index(exercise) if exercise in offered else len(offered)
 
 
-def _week(choice: Sequence[Exercise], now: Situation, wishes: Wishes) -> tuple[PlanItem, ...]:
-    """What of the choice fits into the minutes. A load goes only with a release before it."""
-    items = _fitting(choice, now, wishes)
-    if not any(item.kind is Kind.RELEASE for item in items):
-        items = _fitting([e for e in choice if not is_load(e)], now, wishes)
-    return tuple(sorted(items, key=lambda i: KIND_ORDER.index(i.kind)))
-
-
-def _fitting(choice: Sequence[Exercise], now: Situation, wishes: Wishes) -> list[PlanItem]:
-    own = now.case.minutes_budget
-    budget = own if wishes.minutes is None else min(own, wishes.minutes)
-    items: list[PlanItem] = []
-    for exercise in choice:
-        item = plan_item(exercise, now, wishes.load_limit)
-        fitted = _fit(item, budget - sum(i.minutes for i in items), exercise, now)
-        if fitted is not None:
-            items.append(fitted)
-        if len(items) == MAX_ITEMS:
-            break
-    return items
-
-
-def _fit(
-    item: PlanItem, minutes_left: float, exercise: Exercise, now: Situation
-) -> PlanItem | None:
-    """The item with its dose cut until it fits, or None when it cannot. A load is not cut below its
-    least dose."""
-    least = least_dose(exercise, item.rung, now).work_seconds() if is_load(exercise) else 0.0
-    if is_load(exercise) and item.minutes > load_minutes(now.case):
-        return None
-    while item.minutes > minutes_left:
-        smaller = item.dose.halved()
-        minutes = smaller.minutes(len(item.fingers))
-        too_short = smaller.seconds < exercise.rung(item.rung).dose.seconds
-        if minutes >= item.minutes or too_short or smaller.work_seconds() < least:
-            return None
-        item = replace(item, dose=smaller, minutes=minutes)
-    return item
-
-
 def plan_item(
     exercise: Exercise, now: Situation, load_limit: float | None = None, rung: int | None = None
 ) -> PlanItem:
@@ -130,7 +180,7 @@ def plan_item(
     if rung is None:
         rung = next_rung(exercise, now)
     cause = aimed_cause(exercise, now)
-    fingers = _fingers(exercise, cause, now.diagnosis)
+    fingers = _fingers(exercise, cause, now)
     days = practice_days(exercise, now.case)
     dose = given_dose(
         exercise, rung, now, days=len(days), fingers=len(fingers), load_limit=load_limit
@@ -148,33 +198,39 @@ def plan_item(
 
 
 def aimed_cause(exercise: Exercise, now: Situation) -> str:
-    """The cause this exercise is given for: a focus if it aims at one, else its likeliest aim."""
+    """The cause this exercise is given for: a focus if it aims at one or fits all, else its
+    likeliest aim."""
     for focus in now.diagnosis.focus:
-        if focus.cause in exercise.aims:
+        if exercise.general or focus.cause in exercise.aims:
             return focus.cause
     known = [a for a in exercise.aims if now.case.instrument in now.catalogue.causes[a].instruments]
     return max(known or exercise.aims, key=now.diagnosis.probability)
 
 
-def _fingers(exercise: Exercise, cause: str, diagnosis: Diagnosis) -> tuple[int, ...]:
-    if not exercise.aimed_at_finger:
+def _fingers(exercise: Exercise, cause: str, now: Situation) -> tuple[int, ...]:
+    if exercise.finger is None:
         return ()
-    return next((v.fingers for v in diagnosis.causes if v.cause == cause), ())
+    return fingers_of(cause, now.diagnosis.findings, now.catalogue, exercise.finger)
 
 
 def _why(exercise: Exercise, cause: str, now: Situation) -> str:
-    """One sentence from the cause; only what it does when it is given beside the focus."""
-    if now.diagnosis.probability(cause) <= POSSIBLE_ABOVE:
-        return f"This {exercise.does}."
+    """One sentence from the cause where it is the focus; what is only possible is never told as a
+    fact, so beside the focus it says what the exercise does."""
+    does = f"this {exercise.does}"
+    if now.needs_support and exercise.thumb_away:
+        does += ", while a helper carries the scroll"
+    if cause not in {focus.cause for focus in now.diagnosis.focus}:
+        return f"{does[0].upper()}{does[1:]}."
     because = now.catalogue.causes[cause].because
-    return f"{because[0].upper()}{because[1:]}; this {exercise.does}."
+    return f"{because[0].upper()}{because[1:]}; {does}."
 
 
-def _unchecked_needs(
+def _check_first(
     items: Iterable[PlanItem], selection: Selection, now: Situation
 ) -> tuple[str, ...]:
+    """What the diagnosis waits for, and what these exercises and the best of the rest need."""
     best = [e.id for e in selection.ranked[:MAX_ITEMS]]
-    needs: dict[str, None] = {}
+    needs = dict.fromkeys(now.diagnosis.awaited)
     for name in dict.fromkeys([*(i.exercise for i in items), *best]):
         for need in now.catalogue.exercises[name].needs:
             evidence = now.catalogue.evidence.get(need)

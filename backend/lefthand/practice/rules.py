@@ -131,6 +131,12 @@ def _level(exercise: Exercise, now: Situation) -> str | None:
     return None
 
 
+def _thumb_away(exercise: Exercise, now: Situation) -> str | None:
+    if exercise.thumb_away and now.needs_support and not now.case.has_helper:
+        return "the hold is not safe yet: thumb work only with a helper, or with it on the lap"
+    return None
+
+
 def _home(exercise: Exercise, now: Situation) -> str | None:
     if exercise.helper and not exercise.alone and not now.case.has_helper:
         return "needs a helper at home"
@@ -142,8 +148,8 @@ def _home(exercise: Exercise, now: Situation) -> str | None:
 
 
 def _finished(exercise: Exercise, now: Situation) -> str | None:
-    if exercise.id == WARM_UP:
-        return None  # one warms up before a load however often it was done
+    if exercise.general:
+        return None  # one warms up and makes music however often it was done
     if now.case.passed.get(exercise.id, 0) >= len(exercise.rungs):
         return "every step of it is passed"
     return None
@@ -157,6 +163,7 @@ RULES: tuple[Rule, ...] = (
     _needs,
     _age,
     _level,
+    _thumb_away,
     _home,
     _finished,
 )

@@ -1,22 +1,25 @@
 """Which exercises aim at the focus, and in which order they fill a week.
 
-All weights are working judgement, with no published source.
+A week reads: a release (a warm-up before a load, and for old hands), then placement, then strength
+if it is allowed, then a step into music. All weights are working judgement, with no published
+source.
 """
 
-from collections.abc import Container, Mapping, Sequence
+from collections.abc import Container, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from lefthand.case.case import Case
 from lefthand.catalogue.exercises import Exercise
-from lefthand.practice.doses import is_load
+from lefthand.practice.doses import SPACED_ABOVE_AGE, is_load
 from lefthand.practice.rules import WARM_UP, reason_against
 from lefthand.practice.situation import Situation
 from lefthand.reason.diagnosis import Diagnosis
-from lefthand.values.vocabulary import POSSIBLE_ABOVE, Kind, Setting
+from lefthand.values.vocabulary import POSSIBLE_ABOVE, Grade, Instrument, Kind, Setting
 
 AIM_WEIGHTS = (1.0, 0.8, 0.6, 0.4)
 SECOND_FOCUS_WEIGHT = 0.6
 DIRECT_BONUS = (0.4, 0.25, 0.15, 0.1)
+ANSWER_BONUS = 0.3
 COMPANION_WEIGHT = 0.6
 TRANSFER_WEIGHT = 0.7
 WORTH_A_PLACE = 0.6
@@ -24,8 +27,12 @@ UNDER_WAY_BONUS = 0.25
 DISLIKED_SHARE = 0.5
 PREFERRED_BONUS = 0.2
 MUCH_PLAYING_HOURS = 2
+THREE_FINGERS = "124"
 KIND_ORDER = list(Kind)
 SETTING_ORDER = list(Setting)
+PLACEMENTS = (Kind.PLACEMENT, Kind.COORDINATION)
+# From gentle to demanding, for a week in which nothing is likely yet.
+GENTLE_ORDER = (*(Kind.RELEASE, Kind.PLACEMENT, Kind.COORDINATION, Kind.TRANSFER, Kind.STRENGTH),)
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,63 +62,84 @@ class Withheld:
 
 
 @dataclass(frozen=True, slots=True)
+class Slot:
+    """A place of the week and what could fill it, best first."""
+
+    candidates: tuple[Exercise, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Selection:
-    """ranked: what may be given, best first. choice: the order in which the week is filled."""
+    """ranked: what may be given for the focus, best first. in_lesson: what is done with the teacher
+    instead. slots: the places of the week, the most important first."""
 
     ranked: Sequence[Exercise]
-    choice: Sequence[Exercise]
+    in_lesson: tuple[str, ...]
+    slots: tuple[Slot, ...]
     withheld: tuple[Withheld, ...]
 
 
 def select(now: Situation, wishes: Wishes) -> Selection:
-    """With no focus only the gentlest release is chosen."""
+    """With no focus the gentlest of what aims at possible causes leads."""
     targets = target_weights(now.diagnosis)
-    only_release = not now.diagnosis.focus
     scores: dict[str, float] = {}
     withheld = []
     for exercise in now.catalogue.exercises.values():
-        if case_excludes(exercise, now.case) or not _aims_at(exercise, targets):
+        if case_excludes(exercise, now.case) or exercise.id in wishes.without:
             continue
-        if exercise.id in wishes.without:
-            continue
-        if only_release and exercise.kind is not Kind.RELEASE:
+        aimed = any(aim in targets for aim in exercise.aims)
+        if not aimed and not exercise.general and exercise.kind is not Kind.RELEASE:
             continue
         reason = reason_against(exercise, now)
         if reason is None:
             scores[exercise.id] = _score(exercise, targets, now, wishes)
-        else:
+        elif aimed:
             withheld.append(Withheld(exercise.id, reason))
-    ranked = _ranked(scores, now, gentlest=only_release)
-    worth = WORTH_A_PLACE * max(scores.values(), default=0.0)
-    worthy = {name for name, score in scores.items() if score >= worth}
-    choice = ranked[:1] if only_release else _balanced(ranked, worthy, now)
-    return Selection(ranked, choice, tuple(withheld))
+    allowed = [now.catalogue.exercises[name] for name in scores]
+    aimed_at = [e for e in allowed if any(aim in targets for aim in e.aims)]
+    if now.diagnosis.focus:
+        ranked = _by_score(aimed_at, scores)
+    else:
+        ranked = _by_gentleness(aimed_at, scores, now)
+    at_home = [e for e in ranked if not e.in_lesson]
+    others = _by_score((e for e in allowed if e not in ranked), scores)
+    others.sort(key=lambda e: not e.general)
+    return Selection(
+        ranked,
+        tuple(e.id for e in ranked if e.in_lesson),
+        tuple(_slots(at_home, others, scores, now)),
+        tuple(withheld),
+    )
 
 
 def case_excludes(exercise: Exercise, case: Case) -> bool:
-    """True for an exercise that this instrument does not have."""
-    return case.instrument not in exercise.instruments
+    """True for an exercise that this instrument, or the fingering of this bass, does not have."""
+    third_helps = (
+        case.instrument is Instrument.BASS
+        and case.way_of_teaching.get("bass_fingering", THREE_FINGERS) == THREE_FINGERS
+    )
+    return case.instrument not in exercise.instruments or (exercise.four_fingers and third_helps)
 
 
 def target_weights(diagnosis: Diagnosis) -> dict[str, float]:
     """How much each cause counts in choosing exercises.
 
     The focus 1, a second focus 0.6; with one focus the next *possible* cause counts with 0.6 of its
-    probability. With no focus only the leading *possible* cause counts.
+    probability. With no focus the *possible* causes that a finding speaks for count.
     """
     weights = {
         f.cause: w for f, w in zip(diagnosis.focus, (1.0, SECOND_FOCUS_WEIGHT), strict=False)
     }
-    if len(weights) < 2:
-        left = [v for v in diagnosis.causes if v.cause not in weights]
-        companion = max(left, key=lambda v: v.probability, default=None)
-        if companion is not None and companion.probability > POSSIBLE_ABOVE:
-            weights[companion.cause] = COMPANION_WEIGHT * companion.probability
+    possible = [
+        v for v in diagnosis.causes if v.cause not in weights and v.probability > POSSIBLE_ABOVE
+    ]
+    if not weights:
+        spoken = [v for v in possible if v.speaks_for]
+        return {v.cause: v.probability for v in spoken}
+    if len(weights) < 2 and possible:
+        companion = max(possible, key=lambda v: v.probability)
+        weights[companion.cause] = COMPANION_WEIGHT * companion.probability
     return weights
-
-
-def _aims_at(exercise: Exercise, targets: Mapping[str, float]) -> bool:
-    return any(aim in targets for aim in exercise.aims)
 
 
 def _score(
@@ -124,6 +152,7 @@ def _score(
         direct = now.catalogue.causes[aim].begin_with
         if weight and exercise.id in direct:
             score += weight * DIRECT_BONUS[direct.index(exercise.id)]
+    score += ANSWER_BONUS * answers(exercise, now) / Grade.STRONG if score else 0.0
     if exercise.id in wishes.under_way or now.case.passed.get(exercise.id, 0) > 0:
         score += UNDER_WAY_BONUS
     for way in now.catalogue.ways.values():
@@ -136,31 +165,73 @@ def _score(
     return score * (DISLIKED_SHARE if exercise.id in wishes.disliked else 1)
 
 
-def _ranked(scores: Mapping[str, float], now: Situation, *, gentlest: bool) -> list[Exercise]:
+def answers(exercise: Exercise, now: Situation) -> int:
+    """The clearest grade, 0..3, of the signs that this exercise works on directly."""
+    found = [now.diagnosis.findings.get(sign) for sign in exercise.answers]
+    return max((finding.grade for finding in found if finding is not None), default=0)
+
+
+def _by_score(exercises: Iterable[Exercise], scores: Mapping[str, float]) -> list[Exercise]:
+    return sorted(exercises, key=lambda e: (-round(scores[e.id], 6), *_place(e)))
+
+
+def _by_gentleness(
+    exercises: Iterable[Exercise], scores: Mapping[str, float], now: Situation
+) -> list[Exercise]:
+    """What works on the very sign that was seen first, then the gentlest."""
+
     def key(exercise: Exercise) -> tuple[float, ...]:
-        score = scores[exercise.id]
-        order = (KIND_ORDER.index(exercise.kind), SETTING_ORDER.index(exercise.rungs[0].setting))
-        return (order[1], -score) if gentlest else (-round(score, 6), *order)
+        gentle = GENTLE_ORDER.index(exercise.kind)
+        return (-answers(exercise, now), gentle, _place(exercise)[1], -scores[exercise.id])
 
-    return sorted((now.catalogue.exercises[name] for name in scores), key=key)
+    return sorted(exercises, key=key)
 
 
-def _balanced(ranked: Sequence[Exercise], worthy: set[str], now: Situation) -> list[Exercise]:
-    """The order in which the week is filled: the best exercise, a release, a placement that is
-    nearly as good, a step into music, then the best of what is left. A load brings the warm-up with
-    it, and a week has one load at most."""
-    order: list[Exercise] = list(ranked[:1])
-    loads = bool(order) and is_load(order[0])
+def _place(exercise: Exercise) -> tuple[int, int]:
+    return KIND_ORDER.index(exercise.kind), SETTING_ORDER.index(exercise.rungs[0].setting)
+
+
+def _slots(
+    ranked: Sequence[Exercise],
+    others: Sequence[Exercise],
+    scores: Mapping[str, float],
+    now: Situation,
+) -> Iterable[Slot]:
+    """The places of the week: what leads, a release, a step into music, then placement.
+
+    `ranked` aims at the focus; of `others` come a release or a step into music where the focus has
+    none of its own. A week has one load at most, with the warm-up before it.
+    """
     releases = [e for e in ranked if e.kind is Kind.RELEASE]
-    if loads and not releases:
-        releases = [now.catalogue.exercises[WARM_UP]]
-    placements = [
-        e for e in ranked if e.kind in (Kind.PLACEMENT, Kind.COORDINATION) and e.id in worthy
-    ]
-    transfers = [e for e in ranked if e.kind is Kind.TRANSFER]
-    for group in (releases, placements, transfers, ranked):
-        if group is releases and order and order[0].kind is Kind.RELEASE:
-            continue
-        fresh = [e for e in group if e not in order and not is_load(e)]
-        order += fresh[:1]
-    return order
+    steps = [e for e in ranked if e.kind is Kind.TRANSFER]
+    general = [e for e in others if e.general or e.kind is Kind.RELEASE]
+    warm_up = [e for e in (*ranked, *others) if e.id == WARM_UP]
+    leading = next((e for e in ranked if e.kind is not Kind.TRANSFER), None)
+    old = now.case.age is not None and now.case.age > SPACED_ABOVE_AGE
+    if leading is not None:
+        yield Slot(tuple(e for e in ranked if e.kind is leading.kind))
+    warms = old or (leading is not None and is_load(leading))
+    if warms:
+        yield Slot(tuple(warm_up))
+    elif leading is None or leading.kind is not Kind.RELEASE:
+        yield Slot((*releases, *(e for e in general if e.kind is Kind.RELEASE)))
+    yield Slot((*steps, *_music_for_all(general, now)))
+    worth = WORTH_A_PLACE * max((scores[e.id] for e in ranked), default=0.0)
+    worthy = [e for e in ranked if e.kind in PLACEMENTS and scores[e.id] >= worth]
+    yield Slot((*worthy, *(e for e in ranked if e.kind in (Kind.RELEASE, *PLACEMENTS))))
+
+
+def _music_for_all(general: Iterable[Exercise], now: Situation) -> list[Exercise]:
+    """Steps into music that fit any focus: those that work on what was seen first, and a tune
+    before the open strings for whoever has a finger to care for."""
+    steps = [e for e in general if e.kind is Kind.TRANSFER]
+    has_finger = any(f.fingers for f in now.diagnosis.focus)
+    return sorted(
+        steps,
+        key=lambda e: (
+            -answers(e, now),
+            e.level.rank < now.case.level.rank,
+            (e.finger is not None) is not has_finger,
+            SETTING_ORDER.index(e.setting),
+        ),
+    )

@@ -8,7 +8,7 @@ from lefthand.case.ways import way_value
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.reason.diagnosis import Diagnosis
 from lefthand.reason.safety import Safety, is_loose_by_score
-from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Likelihood
+from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Grade, Likelihood
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,6 +39,12 @@ class Situation:
     def has_loose_joints(self) -> bool:
         """Possible by the signs, or by the nine-point score alone at or above its cut-off."""
         return self.is_at_least("joint_laxity", Likelihood.POSSIBLE) or is_loose_by_score(self.case)
+
+    @property
+    def needs_support(self) -> bool:
+        """The instrument slips without the hand, so that somebody has to carry it meanwhile."""
+        held = [self.findings.get(name) for name in ("hold.slips", "hold.moves")]
+        return any(finding is not None and finding.grade >= Grade.CLEAR for finding in held)
 
     def way(self, key: str) -> str:
         return way_value(self.case.way_of_teaching, self.catalogue, key)

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Any
 
 import numpy as np
@@ -18,10 +18,13 @@ from lefthand.reason.focus import (
     main_focus_columns,
     may_focus_on_reach,
 )
-from lefthand.reason.learning import Count, starting_value
+from lefthand.reason.learning import Count
 from lefthand.reason.looks import Look, LookOrder, is_enough, next_look
 from lefthand.reason.network import Network, Posterior, network_for, posterior, with_priors
+from lefthand.reason.outside import explained, outside_chances
 from lefthand.reason.safety import Safety, assess_safety
+from lefthand.reason.starting import ordinary_findings, starting_probabilities
+from lefthand.reason.waiting import HOLD_FIRST, awaited_checks
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
 
 DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
@@ -63,6 +66,7 @@ class Diagnosis:
     causes: tuple[CauseView, ...]
     focus: tuple[Focus, ...]
     engine_focus: tuple[str, ...]
+    word: TeacherWord
     safety: Safety
     accepted: Mapping[str, Accepted]
     looking: Looking
@@ -77,7 +81,11 @@ class Diagnosis:
 
     @cached_property
     def next_look(self) -> Look | None:
-        """The checks that tell most per second of lesson; None when nothing is left."""
+        """What something waits for, else the checks that tell most per second of lesson; None when
+        nothing is left."""
+        first = self.awaited
+        if not first and self._focus_is_settled:
+            first = self._hold_first
         return next_look(
             self.result,
             self.catalogue,
@@ -85,11 +93,30 @@ class Diagnosis:
             stage=self.looking.stage,
             skipped=self.looking.skipped,
             order=self.looking.order,
+            first=first,
         )
 
     @cached_property
+    def awaited(self) -> tuple[str, ...]:
+        """Checks that a rule, an exercise or another sign waits for; see `waiting`."""
+        focus = [each.cause for each in self.focus]
+        awaited = awaited_checks(self.case, self.catalogue, self._by_cause, focus, self.word)
+        return tuple(c for c in awaited if c not in self.looking.skipped)
+
+    @property
+    def _hold_first(self) -> tuple[str, ...]:
+        """The hold without the hand, on violin and viola, where nobody has looked at it."""
+        left = set(HOLD_FIRST) - set(self.case.findings) - self.looking.skipped
+        return tuple(c for c in HOLD_FIRST if c in left and c in self.result.network.position)
+
+    @property
     def enough(self) -> bool:
-        """True when half a minute more has no fair chance of changing the engine's focus."""
+        """True when half a minute more has no fair chance of changing the engine's focus, nothing
+        waits to be looked at, and on violin and viola the hold was asked."""
+        return not self.awaited and not self._hold_first and self._focus_is_settled
+
+    @cached_property
+    def _focus_is_settled(self) -> bool:
         causes = [self.catalogue.causes[c] for c in self.result.network.causes]
         orders = np.array([float(c.order) for c in causes])
         reach = may_focus_on_reach(self.case.instrument, set(self.case.findings))
@@ -125,7 +152,8 @@ def diagnose(
     """
     findings, accepted = counted_findings(case, catalogue)
     grades = {name: finding.grade for name, finding in findings.items()}
-    result = posterior(_network(catalogue, case.instrument, counts or {}), grades)
+    outside = outside_chances(case, catalogue)
+    result = posterior(_network(case, catalogue, counts or {}), grades, outside)
     views = view_causes(result, findings, catalogue)
     by_cause = {v.cause: v for v in views}
     probabilities = {v.cause: v.probability for v in views}
@@ -142,6 +170,7 @@ def diagnose(
             for c in chosen
         ),
         engine_focus=choose_focus(probabilities, catalogue, case.instrument, checked),
+        word=word,
         safety=safety or assess_safety(case),
         accepted=accepted,
         looking=replace(
@@ -152,13 +181,24 @@ def diagnose(
     )
 
 
-def _network(catalogue: Catalogue, instrument: Instrument, counts: Mapping[str, Count]) -> Network:
-    network = network_for(catalogue, instrument)
-    if not counts:
-        return network
-    return with_priors(
-        network, {c: starting_value(catalogue.causes[c], counts) for c in network.causes}
+def _network(case: Case, catalogue: Catalogue, counts: Mapping[str, Count]) -> Network:
+    return network_from(
+        catalogue,
+        case.instrument,
+        tuple(starting_probabilities(case, catalogue, counts).values()),
     )
+
+
+@lru_cache(maxsize=64)
+def network_from(
+    catalogue: Catalogue, instrument: Instrument, starting: tuple[float, ...]
+) -> Network:
+    """The network of an instrument with these starting probabilities, in the order of its causes.
+
+    Few kinds of players are met in a day, so the last ones are kept.
+    """
+    network = network_for(catalogue, instrument)
+    return with_priors(network, dict(zip(network.causes, starting, strict=True)))
 
 
 def _stage_now(case: Case, catalogue: Catalogue) -> Stage | None:
@@ -172,10 +212,17 @@ def counted_findings(
     case: Case, catalogue: Catalogue
 ) -> tuple[dict[str, Finding], dict[str, Accepted]]:
     """Findings that count (with the complaint at grade 2 when it was not graded), and those that
-    the way of teaching accepts."""
+    are no fault: by the way of teaching, at this age, or as something else explains them."""
     findings = dict(case.findings)
     grades = {name: finding.grade for name, finding in findings.items()}
-    accepted = accepted_findings(case.way_of_teaching, catalogue, case.instrument, grades)
+    accepted = {
+        **accepted_findings(case.way_of_teaching, catalogue, case.instrument, grades),
+        **{
+            name: Accepted(name, chance.because)
+            for name, chance in ordinary_findings(case, catalogue).items()
+        },
+        **{name: Accepted(name, words) for name, words in explained(case, catalogue).items()},
+    }
     if case.complaint and case.complaint not in findings:
         findings[case.complaint] = Finding(COMPLAINT_GRADE)
     return {k: f for k, f in findings.items() if k not in accepted}, accepted

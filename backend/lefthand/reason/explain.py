@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from lefthand.case.case import Finding
 from lefthand.catalogue.catalogue import Catalogue, Evidence, fingers_named
 from lefthand.reason.network import Posterior, log_odds, without_each
-from lefthand.values.vocabulary import Likelihood, likelihood_of
+from lefthand.values.vocabulary import FingerRole, Likelihood, likelihood_of
 
 SMALLEST_WEIGHT = 0.05
 FINGER_SHARE = 0.6
@@ -64,12 +64,21 @@ def _sorted(reasons: Iterable[Reason]) -> tuple[Reason, ...]:
 
 
 def fingers_of(
-    cause: str, findings: Mapping[str, Finding], catalogue: Catalogue
+    cause: str,
+    findings: Mapping[str, Finding],
+    catalogue: Catalogue,
+    role: FingerRole | None = None,
 ) -> tuple[int, ...]:
-    """Fingers in which the cause shows, the clearest ones only; empty when none was named."""
+    """Fingers in which the cause shows, the clearest ones only; empty when none was named.
+
+    role: only the fingers that are to be let go (those that a sign of idle fingers names), or only
+    those that are to be trained; None for both.
+    """
     scores: dict[int, float] = {}
     for name, finding in findings.items():
         evidence = catalogue.evidence[name]
+        if role is not None and evidence.of_idle is not (role is FingerRole.LET_GO):
+            continue
         strength = evidence.causes.get(cause, 0.0)
         for finger, grade in _grades_by_finger(evidence, finding).items():
             scores[finger] = scores.get(finger, 0.0) + strength * grade

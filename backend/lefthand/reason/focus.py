@@ -14,11 +14,13 @@ Floats = NDArray[np.float64]
 MAX_FOCUS = 2
 MUCH_SURER = 0.3
 # Looked at before a short reach may be the focus: one of each group.
+ARM, HAND_HEIGHT, WRIST = "arm", "hand height", "wrist"
 LOOKED_AT_BEFORE_REACH = {
-    "arm": {"elbow.behind", "elbow.forced", "elbow.low", "elbow.leans"},
-    "hand height": {"knuckles.low", "index.tucked", "hand.square"},
-    "wrist": {"wrist.caved", "wrist.bulged"},
+    ARM: ("elbow.behind", "elbow.low", "elbow.forced", "elbow.leans"),
+    HAND_HEIGHT: ("knuckles.low", "index.tucked", "hand.square"),
+    WRIST: ("wrist.caved", "wrist.bulged"),
 }
+ASKED_OF_EACH = {ARM: ("elbow.behind", "elbow.low"), HAND_HEIGHT: ("knuckles.low",)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +87,14 @@ def _next_focus(left: list[Cause], probabilities: Mapping[str, float]) -> Cause:
 
 def may_focus_on_reach(instrument: Instrument, checked: set[str]) -> bool:
     """True once arm, hand height (where the instrument has it) and wrist were looked at."""
-    groups = dict(LOOKED_AT_BEFORE_REACH)
-    if not instrument.is_held_up:
-        del groups["hand height"]
-    return all(group & checked for group in groups.values())
+    return not missing_before_reach(instrument, checked)
+
+
+def missing_before_reach(instrument: Instrument, checked: set[str]) -> list[str]:
+    """Checks that answer what is still to be looked at before a short reach may be the focus."""
+    return [
+        check
+        for group, checks in LOOKED_AT_BEFORE_REACH.items()
+        if not checked.intersection(checks) and (instrument.is_held_up or group != HAND_HEIGHT)
+        for check in ASKED_OF_EACH.get(group, checks)
+    ]

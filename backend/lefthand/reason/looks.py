@@ -18,12 +18,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.playings import LOOKED_AT_ONCE
 from lefthand.reason.network import GRADE_IF_THERE, Network, Posterior, heaviest
 from lefthand.values.vocabulary import Instrument, Stage
 
 Floats = NDArray[np.float64]
 
-MAX_CHECKS = 3
+MAX_CHECKS = LOOKED_AT_ONCE
 OVERLAP = 0.8
 PROBABILITY_POWER = 0.4
 STAGE_CHANGE_SECONDS = 10
@@ -106,20 +107,43 @@ def next_look(
     stage: Stage | None = None,
     skipped: Iterable[str] = (),
     order: LookOrder = LookOrder.TELLING,
+    first: Sequence[str] = (),
 ) -> Look | None:
     """The bundle with the most information per second, or None when nothing is left to check.
 
     `stage` is where the lesson is now; None means it has not begun. `skipped` are checks that
-    cannot be made today.
+    cannot be made today. `first`: checks that something waits for, the most pressing first; they
+    come before all others, those of one stage together.
     """
+    if first:
+        return _first_look(first, catalogue, stage)
     beliefs = _Beliefs.from_posterior(result)
     best: tuple[float, Look] | None = None
     for place, checks in _allowed(open_checks(result, catalogue, instrument, skipped), order):
         change = 0 if place is stage else STAGE_CHANGE_SECONDS
-        found = _best_bundle(beliefs, place, checks, change)
+        found = _best_bundle(beliefs, place, checks, change, catalogue)
         if found is not None and (best is None or found[0] > best[0]):
             best = found
     return best[1] if best else None
+
+
+def _first_look(first: Sequence[str], catalogue: Catalogue, stage: Stage | None) -> Look:
+    place = catalogue.evidence[first[0]].stage
+    checks = [c for c in (catalogue.evidence[name] for name in first) if c.stage is place]
+    some = checks[:MAX_CHECKS]
+    change = 0 if place is stage else STAGE_CHANGE_SECONDS
+    return Look(place, tuple(c.id for c in some), change + seconds_of(some, catalogue))
+
+
+def seconds_of(checks: Iterable[Evidence], catalogue: Catalogue) -> int:
+    """Seconds that checks of one stage take together: each its looking time, each playing once."""
+    looking = {c.id: c.seconds - _playing_seconds(c, catalogue) for c in checks}
+    shared = {catalogue.evidence[name].playing for name in looking}
+    return sum(looking.values()) + sum(catalogue.playings[p].seconds for p in shared if p)
+
+
+def _playing_seconds(check: Evidence, catalogue: Catalogue) -> int:
+    return catalogue.playings[check.playing].seconds if check.playing else 0
 
 
 def information_of(result: Posterior, checks: Sequence[Evidence]) -> list[float]:
@@ -145,42 +169,47 @@ def _allowed(
 def open_checks(
     result: Posterior, catalogue: Catalogue, instrument: Instrument, skipped: Iterable[str]
 ) -> dict[Stage, list[Evidence]]:
-    """Checks that are left, by stage. Trials wait until some trouble was found to ease."""
+    """Checks that are left, by stage. Trials wait until some trouble was found to ease; what cannot
+    be seen on the instrument, and what only explains another sign, is never proposed."""
+    asked_when_needed = {e.rule_out for e in catalogue.evidence.values()}
     done = set(result.grades) | set(skipped)
     anything_found = any(grade > 0 for grade in result.grades.values())
     by_stage: dict[Stage, list[Evidence]] = {}
     for evidence in catalogue.evidence_of(instrument):
         if evidence.id in done or (evidence.is_trial and not anything_found):
             continue
+        if instrument in evidence.unseen or evidence.id in asked_when_needed:
+            continue
         by_stage.setdefault(evidence.stage, []).append(evidence)
     return by_stage
 
 
 def _best_bundle(
-    beliefs: _Beliefs, stage: Stage, checks: Sequence[Evidence], change: int
+    beliefs: _Beliefs, stage: Stage, checks: Sequence[Evidence], change: int, catalogue: Catalogue
 ) -> tuple[float, Look] | None:
+    """The best rate that a bundle of this stage reaches, and the bundle.
+
+    It grows by the check that adds most per second of its own, with the playing it shares for
+    nothing.
+    """
+    gains = dict(zip(checks, beliefs.information(checks).tolist(), strict=True))
     best: tuple[float, Look] | None = None
-    seconds = change
-    information = 0.0
-    chosen: list[str] = []
-    for check, gain in _by_rate(beliefs, checks)[:MAX_CHECKS]:
+    chosen: list[Evidence] = []
+    information, seconds = 0.0, 0
+    while len(chosen) < MAX_CHECKS and len(chosen) < len(checks):
+        costs = {c: seconds_of([*chosen, c], catalogue) - seconds for c in gains}
+        check = max(costs, key=lambda c: gains[c] / costs[c])
+        gain = gains.pop(check)
         if gain < LEAST_INFORMATION:
             break
-        seconds += check.seconds
         information += gain * OVERLAP ** len(chosen)
-        chosen.append(check.id)
-        rate = information / seconds
+        seconds += costs[check]
+        chosen.append(check)
+        rate = information / (change + seconds)
         if best is not None and rate < best[0]:
             break
-        best = (rate, Look(stage, tuple(chosen), seconds))
+        best = (rate, Look(stage, tuple(c.id for c in chosen), change + seconds))
     return best
-
-
-def _by_rate(beliefs: _Beliefs, checks: Sequence[Evidence]) -> list[tuple[Evidence, float]]:
-    """Checks with their information, the most per second first."""
-    gains = beliefs.information(checks).tolist()
-    pairs = list(zip(checks, gains, strict=True))
-    return sorted(pairs, key=lambda pair: -pair[1] / pair[0].seconds)
 
 
 def is_enough(
@@ -220,3 +249,10 @@ def _within_half_a_minute(beliefs: _Beliefs, checks: Sequence[Evidence]) -> list
             chosen.append(check)
             left -= check.seconds
     return chosen
+
+
+def _by_rate(beliefs: _Beliefs, checks: Sequence[Evidence]) -> list[tuple[Evidence, float]]:
+    """Checks with their information, the most per second first."""
+    gains = beliefs.information(checks).tolist()
+    pairs = list(zip(checks, gains, strict=True))
+    return sorted(pairs, key=lambda pair: -pair[1] / pair[0].seconds)

@@ -8,7 +8,7 @@ five at once) and the posterior is a plain sum. Evidence that was not checked is
 sums it out.
 
 For a check that is rarely graded clear or strong by mistake (`Evidence.mistaken`), those two
-columns of the table for what is not there hold that chance and half of it.
+columns of the table for what is not there hold its own chances.
 
 The grade table and the numbers of the catalogue are working judgement, with no published source.
 Where it can be wrong: causes beyond `max_causes` at once are not considered, and reports of
@@ -31,6 +31,7 @@ Floats = NDArray[np.float64]
 MAX_CAUSES = 5
 GRADE_IF_THERE = np.array([0.10, 0.25, 0.40, 0.25])
 GRADE_IF_NOT = np.array([0.82, 0.13, 0.04, 0.01])
+NOTHING_OUTSIDE: Mapping[str, float] = {}
 
 
 @dataclass(frozen=True, eq=False)
@@ -60,10 +61,14 @@ class Network:
         found: Floats = self.there[self.position[evidence]]
         return found
 
-    def likelihood(self, evidence: str, grade: int) -> Floats:
-        """Probability of this grade for every set: (n_sets,)."""
+    def likelihood(self, evidence: str, grade: int, outside: float = 0.0) -> Floats:
+        """Probability of this grade for every set: (n_sets,).
+
+        outside: probability that something outside the left hand brings the evidence by itself.
+        """
         low = self.if_not[self.position[evidence], grade]
-        result: Floats = low + (GRADE_IF_THERE[grade] - low) * self.row(evidence)
+        there = 1 - (1 - outside) * (1 - self.row(evidence))
+        result: Floats = low + (GRADE_IF_THERE[grade] - low) * there
         return result
 
 
@@ -73,8 +78,14 @@ class Posterior:
 
     network: Network
     grades: Mapping[str, int]
+    outside: Mapping[str, float]
     weights: Floats
     probabilities: Floats
+
+    def likelihood(self, evidence: str) -> Floats:
+        """Probability of the grade that this evidence has, for every set: (n_sets,)."""
+        outside = self.outside.get(evidence, 0.0)
+        return self.network.likelihood(evidence, self.grades[evidence], outside)
 
     def probability(self, cause: str) -> float:
         return float(self.probabilities[self.network.causes.index(cause)])
@@ -118,8 +129,8 @@ def grades_if_not(evidence: Evidence) -> Floats:
     """Probability of each grade when the evidence is not there: (4,), sums to 1."""
     if evidence.mistaken is None:
         return GRADE_IF_NOT
-    slight, clear = GRADE_IF_NOT[1], evidence.mistaken
-    return np.array([1 - slight - 1.5 * clear, slight, clear, clear / 2])
+    slight, (clear, strong) = GRADE_IF_NOT[1], evidence.mistaken
+    return np.array([1 - slight - clear - strong, slight, clear, strong])
 
 
 def _prior_of_sets(sets: Floats, prior: Floats) -> Floats:
@@ -136,13 +147,19 @@ def _all_sets(count: int, at_most: int) -> Floats:
     return sets
 
 
-def posterior(network: Network, grades: Mapping[str, int]) -> Posterior:
-    """Probability of every cause given the grades (evidence id to 0..3)."""
+def posterior(
+    network: Network, grades: Mapping[str, int], outside: Mapping[str, float] = NOTHING_OUTSIDE
+) -> Posterior:
+    """Probability of every cause given the grades (evidence id to 0..3).
+
+    outside: by evidence, the probability in 0..1 that something other than the causes brings it, as
+    one more cause that is independent of all others and is summed out.
+    """
     weights = network.prior.copy()
     for evidence in sorted(grades):
-        weights *= network.likelihood(evidence, grades[evidence])
+        weights *= network.likelihood(evidence, grades[evidence], outside.get(evidence, 0.0))
         weights /= weights.sum()
-    return Posterior(network, dict(grades), weights, weights @ network.sets)
+    return Posterior(network, dict(grades), dict(outside), weights, weights @ network.sets)
 
 
 def without_each(result: Posterior) -> dict[str, Floats]:
@@ -150,7 +167,7 @@ def without_each(result: Posterior) -> dict[str, Floats]:
     names = list(result.grades)
     if not names:
         return {}
-    likelihoods = np.stack([result.network.likelihood(n, result.grades[n]) for n in names])
+    likelihoods = np.stack([result.likelihood(n) for n in names])
     weights = result.weights / likelihoods
     found = (weights @ result.network.sets) / weights.sum(axis=1)[:, None]
     return dict(zip(names, found, strict=True))

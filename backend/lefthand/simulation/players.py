@@ -2,8 +2,9 @@
 
 Players are drawn from the network itself: causes by their priors (at least one), evidence from the
 causes, and a chief complaint among the evidence that is there. A policy says which checks come
-next; checks cost their seconds, and a change of stage costs more. The graded report of each check
-is drawn once a player, so that all policies see the same player. Everything follows from the seed.
+next; checks cost their seconds (a playing that they share only once), and a change of stage costs
+more. The graded report of each check is drawn once a player, so that all policies see the same
+player. Everything follows from the seed.
 
 Where it flatters: the players come from the same network that judges them. A `Disturbance` draws
 them from a network whose strengths are each off by up to a share, and lets the teacher's grade be
@@ -16,7 +17,8 @@ from dataclasses import dataclass
 
 from lefthand.case.case import COMPLAINT_GRADE
 from lefthand.catalogue.catalogue import Catalogue, Evidence
-from lefthand.reason.looks import STAGE_CHANGE_SECONDS, next_look
+from lefthand.catalogue.playings import LOOKED_AT_ONCE
+from lefthand.reason.looks import STAGE_CHANGE_SECONDS, next_look, seconds_of
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not, network_for, posterior
 from lefthand.values.vocabulary import Instrument, Stage
 
@@ -167,8 +169,15 @@ def _walk(
     clock = 0
     stage: Stage | None = None
     left = list(TIMES)
+    together: list[Evidence] = []
     for check in steps:
-        clock += check.seconds + (0 if check.stage is stage else STAGE_CHANGE_SECONDS)
+        shares = together and check.playing and check.playing == together[-1].playing
+        if not shares or len(together) == LOOKED_AT_ONCE:
+            together = []
+        clock -= seconds_of(together, catalogue)
+        together.append(check)
+        clock += seconds_of(together, catalogue)
+        clock += 0 if check.stage is stage else STAGE_CHANGE_SECONDS
         stage = check.stage
         while left and clock > left[0]:
             yield left.pop(0), _is_hit(player, grades, catalogue, instrument)

@@ -132,7 +132,8 @@ class Selection(TestCase):
         two = now({"fades.early": 3, "idle.stiff": 3, "web.closed": 2}).diagnosis
         self.assertEqual(target_weights(two), {"thumb_index_grip": 1.0, "held_fingers": 0.6})
         none = now({"web.closed": 3}).diagnosis
-        self.assertEqual(list(target_weights(none)), ["thumb_index_grip"])
+        self.assertEqual(list(target_weights(none)), ["thumb_index_grip", "insecure_hold"])
+        self.assertEqual(target_weights(now({}).diagnosis), {})
 
     def test_the_why_begins_with_a_capital_and_names_the_cause_it_is_given_for(self):
         item = plan_item(RELEASE, now())

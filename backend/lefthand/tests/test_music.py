@@ -5,41 +5,31 @@ MIDI 1.0). That the third on a string is the octave of the string below and the 
 string (violin, viola), and the fourth the octave of the string below (cello): common practice.
 """
 
+import json
 import threading
 from fractions import Fraction
+from itertools import pairwise
+from pathlib import Path
 from unittest import TestCase
 from xml.etree import ElementTree as ET
 
-from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.catalogue.exercises import DRILLS
-from lefthand.music.drills import MAKERS, make_drill
+import jsonschema_rs
+
+import lefthand
+from lefthand.music.drill_json import drill_json, no_drill_json
 from lefthand.music.engraving import METRONOME_QUARTER, engrave, flat_svg
-from lefthand.music.for_exercise import drill_of
 from lefthand.music.hands import hand_of
-from lefthand.music.musicxml import DIVISIONS, key_for, to_musicxml
-from lefthand.music.request import DrillRequest
-from lefthand.music.score import BAR, QUARTER, Drill, Event, Tone, drill_json, into_bars, rest
+from lefthand.music.keys import key_of
+from lefthand.music.musicxml import DIVISIONS, beams, line_starts, to_musicxml
+from lefthand.music.score import EIGHTH, QUARTER, Drill, Event, Key, Tone, into_bars, rest
 from lefthand.music.strings import FINGERBOARDS, Pitch
+from lefthand.tests.drills import CATALOGUE, all_free, all_steps, fingers_of, free, of_step
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
 
+SCHEMA = Path(lefthand.__file__).parent / "schemas" / "jolf-drill-1.json"
+
 REACH_SEMITONES = 12
-
-
-def all_requests():
-    for instrument in Instrument:
-        for name in MAKERS:
-            if name == "extension_pattern" and instrument is not Instrument.CELLO:
-                continue
-            for difficulty in (1, 2, 3):
-                for fingers in ((), (4,), (2, 3)):
-                    yield DrillRequest(
-                        name, instrument, tempo=72, fingers=fingers, difficulty=difficulty
-                    )
-
-
-def all_drills():
-    return map(make_drill, all_requests())
 
 
 class Strings(TestCase):
@@ -73,16 +63,13 @@ class Strings(TestCase):
 
 
 class Drills(TestCase):
-    def test_every_drill_that_an_exercise_names_has_a_generator(self):
-        self.assertEqual(set(MAKERS), set(DRILLS))
-
     def test_every_note_lies_under_the_hand_and_every_bar_is_full(self):
-        for drill in all_drills():
+        for drill in all_free():
             board = FINGERBOARDS[drill.instrument]
             with self.subTest(drill=drill.name, instrument=drill.instrument):
                 self.assertTrue(any(not e.is_rest for bar in drill.bars for e in bar))
                 for bar in drill.bars:
-                    self.assertEqual(sum(e.length for e in bar), BAR)
+                    self.assertEqual(sum(e.length for e in bar), drill.beats)
                     for tone in (t for e in bar for t in e.tones):
                         above = tone.pitch.midi - board.strings[tone.string].midi
                         self.assertTrue(0 <= above <= REACH_SEMITONES)
@@ -91,53 +78,84 @@ class Drills(TestCase):
                         self.assertIn(tone.finger, (0, *hand_of(drill.instrument)))
 
     def test_a_pattern_does_not_repeat_a_bar_and_the_seed_decides(self):
-        one = make_drill(DrillRequest("frame_pattern", Instrument.VIOLIN, seed=3))
+        one = free("frame_pattern", seed=3)
         self.assertEqual(len(set(one.bars)), len(one.bars))
-        self.assertEqual(one, make_drill(DrillRequest("frame_pattern", Instrument.VIOLIN, seed=3)))
-        self.assertNotEqual(
-            one, make_drill(DrillRequest("frame_pattern", Instrument.VIOLIN, seed=4))
-        )
+        self.assertEqual(one, free("frame_pattern", seed=3))
+        self.assertNotEqual(one, free("frame_pattern", seed=4))
 
     def test_the_target_finger_is_what_sounds(self):
-        held = make_drill(DrillRequest("held_note", Instrument.CELLO, fingers=(4,)))
-        self.assertEqual({t.finger for _, e in held.events() for t in e.tones}, {4})
-
-    def test_a_silent_finger_does_not_sound(self):
-        exercise = load_catalogue().exercises["index_far_side"]
-        drill = drill_of(exercise, 2, Instrument.VIOLIN)
-        self.assertNotIn(1, {t.finger for _, e in drill.events() for t in e.tones})
-
-    def test_every_rung_with_music_can_be_made_for_each_of_its_instruments(self):
-        for exercise in load_catalogue().exercises.values():
-            for instrument in exercise.instruments:
-                for number, rung in enumerate(exercise.rungs, start=1):
-                    with self.subTest(exercise=exercise.id, instrument=instrument, rung=number):
-                        drill = drill_of(exercise, number, instrument, fingers=(4,))
-                        self.assertEqual(drill is None, rung.drill is None)
+        held = free("held_note", Instrument.CELLO, fingers=(4,))
+        self.assertEqual(set(fingers_of(held)), {4})
 
     def test_bad_requests_name_the_field(self):
-        for request, field in (
-            (DrillRequest("nonsense", Instrument.VIOLIN), "drill"),
-            (DrillRequest("frame_pattern", Instrument.VIOLIN, string=4), "string"),
-            (DrillRequest("extension_pattern", Instrument.VIOLIN), "drill"),
+        for name, wish, field in (
+            ("nonsense", {}, "drill"),
+            ("extension_pattern", {}, "drill"),
+            ("frame_pattern", {"string": 4}, "string"),
+            ("frame_pattern", {"tempo": 19}, "tempo"),
+            ("double_ring", {"string": 3}, "string"),
+            ("shift_pair", {"position": 5}, "position"),
         ):
-            with self.subTest(request), self.assertRaises(InputError) as caught:
-                make_drill(request)
+            with self.subTest(name, **wish), self.assertRaises(InputError) as caught:
+                free(name, **wish)
             self.assertEqual(caught.exception.field, field)
 
     def test_onsets_of_the_expected_notes(self):
-        data = drill_json(make_drill(DrillRequest("touch_rest", Instrument.VIOLIN, tempo=120)))
+        data = drill_json(free("touch_rest", tempo=120))
         self.assertEqual([n["onset"] for n in data["notes"][:3]], [0.0, 1.0, 2.0])
-        self.assertEqual([n["finger"] for n in data["notes"]], [1, 2, 3, 4, 4, 3, 2, 1])
+        self.assertEqual([n["finger"] for n in data["notes"]], [1, 2, 4, 4, 3, 2, 1])
+        self.assertEqual(data["notes"][2]["kept"], [3])
 
     def test_an_event_may_not_cross_a_bar_line(self):
         with self.assertRaisesRegex(ValueError, "crosses the bar line"):
             into_bars([rest(Fraction(3)), Event(Fraction(2))])
 
 
+class DrillFile(TestCase):
+    """`jolf-drill/1` by its schema (JSON Schema 2020-12, read by the package jsonschema-rs)."""
+
+    valid = jsonschema_rs.validator_for(json.loads(SCHEMA.read_text(encoding="utf-8")))
+
+    def test_every_drill_and_every_step_is_valid(self):
+        count = 0
+        for drill in (*all_free(), *(found[-1] for found in all_steps(fingers=((), (4,))))):
+            data = drill_json(drill)
+            with self.subTest(drill=drill.name, instrument=drill.instrument):
+                self.assertEqual([e.message for e in self.valid.iter_errors(data)], [])
+            count += 1
+        self.assertGreater(count, 500)
+        self.assertTrue(self.valid.is_valid(no_drill_json("vn", {"exercise": "warm_up"})))
+        self.assertFalse(self.valid.is_valid({**no_drill_json("vn", {}), "notes": [{}]}))
+
+    def test_it_says_all_that_is_printed(self):
+        def first(drill, **wanted):
+            return next(
+                n for n in drill_json(drill)["notes"] if all(n[k] == v for k, v in wanted.items())
+            )
+
+        pluck = first(of_step("fourth_plucks", 1), pluck=4)
+        self.assertEqual((pluck["finger"], pluck["string"]), (0, 4))
+        self.assertTrue(first(free("shift_pair", fingers=(1,)), slide=True))
+        self.assertTrue(first(of_step("two_and_four", 1), slur=True))
+        self.assertTrue(first(of_step("stop_and_shape", 1, fingers=(4,)), stop=True))
+        self.assertTrue(first(of_step("thumb_taps", 4), tap=True))
+        self.assertTrue(first(of_step("finger_before_bow", 1), short=True))
+        data = drill_json(of_step("finger_before_bow", 1, fingers=(3,), seed=7))
+        self.assertEqual(len(data["rests"]), 8)
+        self.assertEqual(
+            (data["request"]["fingers"], data["request"]["seed"], data["bars"]), ([3], 7, 4)
+        )
+
+    def test_articulation(self):
+        self.assertEqual(drill_json(free("frame_pattern"))["articulation"], "separate")
+        slurred = drill_json(free("frame_pattern", slurred=True))
+        self.assertEqual(slurred["articulation"], "slurred")
+        self.assertEqual([n["slur"] for n in slurred["notes"][:4]], [True, True, True, False])
+
+
 class Written(TestCase):
     def test_musicxml_is_whole_and_says_what_is_played(self):
-        for drill in all_drills():
+        for drill in all_free():
             root = ET.fromstring(to_musicxml(drill))
             with self.subTest(drill=drill.name, instrument=drill.instrument):
                 self.assertEqual((root.tag, root.get("version")), ("score-partwise", "4.0"))
@@ -157,27 +175,88 @@ class Written(TestCase):
                         for n in measure.iter("note")
                         if n.find("chord") is None
                     )
-                    self.assertEqual(whole, BAR * DIVISIONS)
+                    self.assertEqual(whole, drill.beats * DIVISIONS)
 
     def test_accidentals_stand_once_in_a_bar_and_come_back(self):
         events = []
         for name in ("C5", "C#5", "C#5", "C5", "C#5", "C5", "A4", "A4"):
             events.append(Event(QUARTER, (Tone(Pitch.parse(name), 2, 2),)))
-        drill = Drill("test", "Test", Instrument.VIOLIN, 60, into_bars(events))
+        drill = Drill("test", "Test", Instrument.VIOLIN, 60, into_bars(events), Key(0, "C"))
         root = ET.fromstring(to_musicxml(drill))
         bars = [[n.findtext("accidental") for n in m.iter("note")] for m in root.iter("measure")]
         self.assertEqual(root.findtext(".//fifths"), "0")
         self.assertEqual(bars[0], [None, "sharp", None, "natural"])
         self.assertEqual(bars[1], ["sharp", "natural", None, None])
 
-    def test_key_with_the_fewest_accidentals(self):
-        for names, fifths in (("C4 D4 E4", 0), ("B4 C#5 D5 E5", 2), ("A3 Bb3 C4", -1)):
+    def test_keys_have_a_tonic_that_is_heard(self):
+        for names, home, tonic, fifths in (
+            ("C4 D4 E4 G4", "C4", "C", 0),
+            ("D4 E4 F#4 G4", "D4", "D", 2),
+            ("B4 C#5 D5 E5", "A4", "D", 2),
+            ("E4 F#4 G4 A4", "D4", "G", 1),
+            ("D3 E3 F3 G3", "D3", "D", -1),
+            ("C#5 E5", "A4", "A", 3),
+        ):
             with self.subTest(names):
-                self.assertEqual(key_for(map(Pitch.parse, names.split())), fifths)
+                key = key_of(list(map(Pitch.parse, names.split())), Pitch.parse(home))
+                self.assertEqual((key.tonic, key.fifths), (tonic, fifths))
+
+    def test_beginners_and_middle_patterns_need_no_signs_but_those_of_an_easy_key(self):
+        for instrument in Instrument:
+            for difficulty in (1, 2):
+                for finger in (1, 2, 3, 4):
+                    drill = free(
+                        "frame_pattern", instrument, difficulty=difficulty, fingers=(finger,)
+                    )
+                    root = ET.fromstring(to_musicxml(drill))
+                    with self.subTest(instrument=instrument, finger=finger):
+                        self.assertEqual(list(root.iter("accidental")), [])
+                        self.assertLessEqual(abs(drill.key.fifths), 3)
+
+    def test_beams_join_what_is_quick_within_a_quarter(self):
+        tone = Tone(Pitch.parse("D5"), 3, 2)
+        bar = [Event(length, (tone,)) for length in (QUARTER, EIGHTH, EIGHTH, QUARTER, QUARTER)]
+        self.assertEqual(beams(bar), [(), ("begin",), ("end",), (), ()])
+        burst = of_step("trill_bursts", 1, fingers=(4,))
+        self.assertEqual(
+            beams(burst.bars[0])[:4], [(s, s) for s in ("begin", "continue", "continue", "end")]
+        )
+
+    def test_no_bar_stands_alone_on_the_last_line(self):
+        for *_, drill in all_steps(fingers=((), (4,))):
+            for most in (2, 4):
+                starts = [0, *line_starts(drill, most), len(drill.bars)]
+                lines = [b - a for a, b in pairwise(starts)]
+                with self.subTest(drill=drill.name, bars=len(drill.bars)):
+                    self.assertLessEqual(max(lines), most)
+                    self.assertLessEqual(max(lines) - min(lines), 1)
+
+    def test_a_tune_names_itself_and_where_it_comes_from(self):
+        root = ET.fromstring(to_musicxml(free("easy_tune")))
+        titles = {tune.title for tune in CATALOGUE.tunes.values()}
+        self.assertIn(root.findtext("work/work-title"), titles)
+        self.assertTrue(root.findtext("identification/creator").startswith("traditional, "))
+
+    def test_what_is_done_with_a_note_is_written(self):
+        written = {
+            "stopped": of_step("fourth_plucks", 1),
+            "slur": of_step("two_and_four", 1),
+            "slide": of_step("fourth_slide", 1),
+            "breath-mark": of_step("stop_and_shape", 1, fingers=(4,)),
+            "staccato": of_step("finger_before_bow", 1),
+            "beam": of_step("trill_bursts", 1),
+            "dot": of_step("soft_shape", 2),
+        }
+        for tag, drill in written.items():
+            with self.subTest(tag):
+                self.assertIsNotNone(ET.fromstring(to_musicxml(drill)).find(f".//{tag}"))
+        kept = ET.fromstring(to_musicxml(of_step("low_high_fourth", 3)))
+        words = [w.text for w in kept.iter("words")]
+        self.assertIn("1 3 stay", words)
 
 
 class Drawn(TestCase):
-    music = to_musicxml(make_drill(DrillRequest("frame_pattern", Instrument.VIOLIN)))
+    music = to_musicxml(free("frame_pattern", bars=8))
 
     def test_it_can_be_drawn_outside_the_main_thread(self):
         found = []

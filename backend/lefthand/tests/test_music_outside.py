@@ -14,11 +14,9 @@ import mido
 import music21
 from lxml import etree
 
-from lefthand.music.drills import make_drill
 from lefthand.music.midi import PROGRAMS, to_midi
 from lefthand.music.musicxml import to_musicxml
-from lefthand.music.request import DrillRequest
-from lefthand.tests.test_music import all_requests
+from lefthand.tests.drills import all_free, all_steps, free
 from lefthand.values.vocabulary import Instrument
 
 NAMESPACES = {
@@ -55,13 +53,13 @@ class Schema(TestCase):
     def test_every_drill_is_valid_musicxml(self):
         valid = schema()
         parser = etree.XMLParser(load_dtd=False, no_network=True)
-        for request in all_requests():
-            document = etree.fromstring(to_musicxml(make_drill(request)).encode(), parser)
-            with self.subTest(request):
+        for drill in (*all_free(), *(found[-1] for found in all_steps(fingers=((), (4,))))):
+            document = etree.fromstring(to_musicxml(drill).encode(), parser)
+            with self.subTest(drill=drill.name, instrument=drill.instrument):
                 self.assertTrue(valid.validate(document), valid.error_log)
 
     def test_the_schema_refuses_what_is_wrong(self):
-        text = to_musicxml(make_drill(DrillRequest("touch_rest", Instrument.VIOLIN)))
+        text = to_musicxml(free("touch_rest"))
         broken = etree.fromstring(
             text.replace("<step>", "<stair>").replace("</step>", "</stair>").encode()
         )
@@ -72,7 +70,7 @@ class Reference(TestCase):
     def test_a_notation_library_reads_pitch_length_finger_and_string(self):
         for instrument in Instrument:
             for name in ("frame_pattern", "double_ring", "tune_with_stops", "trill_burst"):
-                drill = make_drill(DrillRequest(name, instrument, tempo=60, fingers=(4,), seed=3))
+                drill = free(name, instrument, tempo=60, fingers=(4,), seed=3)
                 score = music21.converter.parseData(to_musicxml(drill), format="musicxml")
                 part = score.parts[0].toSoundingPitch().flatten()
                 read = [
@@ -99,7 +97,7 @@ class Reference(TestCase):
 class Midi(TestCase):
     def test_a_midi_reader_hears_the_same_notes_at_the_same_seconds(self):
         for instrument in Instrument:
-            drill = make_drill(DrillRequest("touch_rest", instrument, tempo=90))
+            drill = free("touch_rest", instrument, tempo=90)
             file = mido.MidiFile(file=BytesIO(to_midi(drill)))
             now, heard = 0.0, []
             for message in file:

@@ -172,12 +172,19 @@ class Rules(TestCase):
 
         self.assertLess(load(break_weeks=3), load())
 
-    def test_no_focus_offers_only_the_gentlest_release_of_a_possible_cause(self):
+    def test_no_focus_offers_the_gentlest_of_a_possible_cause_and_says_so(self):
         unsure = diagnosis("vn", {"web.closed": 1, "thumb.locked": 1})
         self.assertEqual(unsure.focus, ())
         found = prescribe(unsure, CATALOGUE)
-        self.assertEqual([i.kind for i in found.items], [Kind.RELEASE])
-        self.assertEqual(plan("vn").items, ())
+        self.assertEqual(found.items[0].kind, Kind.RELEASE)
+        self.assertIn("thumb_index_grip", CATALOGUE.exercises[found.items[0].exercise].aims)
+        self.assertIn("No focus yet", found.says[0])
+        self.assertIn("look next at", found.says[1])
+
+    def test_with_nothing_seen_the_week_is_loose_and_makes_music(self):
+        found = plan("vn")
+        self.assertEqual([i.kind for i in found.items], [Kind.RELEASE, Kind.TRANSFER])
+        self.assertIn("No cause stands out", found.says[0])
 
     def test_two_hours_of_playing_prefer_release_to_strength(self):
         usual = plan("vn", WEAK_FOURTH, level="advanced").offered
@@ -201,8 +208,8 @@ class Rules(TestCase):
 
     def test_shape_of_the_plan(self):
         data = plan_json(plan("vn", GRIP))
-        self.assertEqual(set(data), {"format", "items", "minutes_a_day", "offered", "withheld",
-                                     "check_first", "paused", "safety"})  # fmt: skip
+        self.assertEqual(set(data), {"format", "items", "minutes_a_day", "in_lesson", "offered",
+                                     "withheld", "check_first", "says", "paused", "safety"})  # fmt: skip
         self.assertEqual(set(data["items"][0]), {"exercise", "kind", "rung", "dose", "minutes", "days",
                                                  "tempo", "fingers", "why"})  # fmt: skip
 

@@ -11,6 +11,7 @@ PAIRS = 3
 STRINGS = 4
 ALL_FINGERS = 4
 SETTLE_SECONDS = 15.0
+FEW_REPS = 4
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,6 +67,17 @@ class Dose:
         ]
         allowed = [dose for dose in smaller if allows(dose)]
         return max(allowed, key=lambda d: d.sets * d.reps, default=least)
+
+    def steps_from(self, least: "Dose") -> list["Dose"]:
+        """The doses from one set of all repetitions up to this one that are more than `least`."""
+        sets = [replace(self, sets=count) for count in range(1, self.sets + 1)]
+        return [dose for dose in sets if dose.work_seconds() > least.work_seconds()]
+
+    def more(self) -> "Dose":
+        """A little more: one repetition where there are few or they are holds, else one set."""
+        if self.is_hold or (self.sets == 1 and self.reps <= FEW_REPS):
+            return replace(self, reps=self.reps + 1)
+        return replace(self, sets=self.sets + 1)
 
     def halved(self) -> "Dose":
         """About half as much: fewer sets first, then fewer repetitions, then less time."""

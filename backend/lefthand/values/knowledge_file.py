@@ -41,11 +41,13 @@ class Record(Fields):
         for index, row in enumerate(value, start=1):
             yield Record(self.file, f"{self.id}.{field} {index}", row)
 
-    def instruments(self) -> frozenset[Instrument]:
-        names = self.words("instruments", list(Instrument))
+    def instruments(
+        self, field: str = "instruments", default: Any = tuple(Instrument)
+    ) -> frozenset[Instrument]:
+        names = self.words(field, list(default))
         unknown = [n for n in names if n not in set(Instrument)]
-        if unknown or not names:
-            self.refuse("instruments", f"unknown instrument {unknown or names!r}")
+        if unknown or (default and not names):
+            self.refuse(field, f"unknown instrument {unknown or names!r}")
         return frozenset(Instrument(n) for n in names)
 
 

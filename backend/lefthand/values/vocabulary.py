@@ -46,6 +46,13 @@ class Kind(StrEnum):
     TRANSFER = "transfer"
 
 
+class FingerRole(StrEnum):
+    """What an exercise does with the finger that the findings name."""
+
+    TRAIN = "train"
+    LET_GO = "let_go"
+
+
 class Setting(StrEnum):
     """Where an exercise is done, in the order in which a week's plan climbs."""
 
@@ -54,6 +61,13 @@ class Setting(StrEnum):
     PLUCKED = "plucked"
     BOWED = "bowed"
     PIECE = "piece"
+
+
+class Lately(StrEnum):
+    """What changed about a player in the last months and asks for another look at the fit."""
+
+    GROWTH = "growth"
+    NEW_INSTRUMENT = "new_instrument"
 
 
 class Grade(IntEnum):

@@ -8,7 +8,7 @@ from pathlib import Path
 import typst
 
 from lefthand.music.engraving import flat_svg
-from studio.paper.sheet import Sheet, SheetItem
+from studio.paper.sheet import LARGE_WIDTH, Sheet, SheetItem, drill_picture
 
 HERE = Path(__file__).parent
 TEMPLATE = HERE / "sheet.typ"
@@ -28,7 +28,7 @@ def sheet_pdf(sheet: Sheet, paper: Paper = Paper.A4, *, large: bool = False) -> 
     then goes without the accessibility profile, which demands every letter.
     """
     inputs = {
-        "sheet": json.dumps(_data(sheet)),
+        "sheet": json.dumps(_data(sheet, large=large)),
         "paper": paper.value,
         "scale": "1.3" if large else "1",
     }
@@ -49,7 +49,7 @@ def _set(inputs: dict[str, str], *, is_accessible: bool) -> bytes:
     )
 
 
-def _data(sheet: Sheet) -> dict[str, object]:
+def _data(sheet: Sheet, *, large: bool) -> dict[str, object]:
     return {
         "first_name": sheet.first_name,
         "date": f"{sheet.date.day} {sheet.date:%B %Y}",
@@ -61,11 +61,17 @@ def _data(sheet: Sheet) -> dict[str, object]:
         "reasons": list(sheet.reasons),
         "minutes": f"{sheet.minutes_a_day:g}",
         "days": list(sheet.days),
-        "items": [_item_data(item) for item in sheet.items],
+        "takes": sheet.takes,
+        "items": [
+            _item_data(item, seed, large=large) for seed, item in enumerate(sheet.items, start=1)
+        ],
     }
 
 
-def _item_data(item: SheetItem) -> dict[str, object]:
+def _item_data(item: SheetItem, seed: int, *, large: bool) -> dict[str, object]:
+    music = item.music
+    if large and item.drill is not None:
+        music = drill_picture(item.drill, seed, LARGE_WIDTH)
     return {
         "name": item.exercise.name,
         "rung": item.rung_words,
@@ -80,6 +86,10 @@ def _item_data(item: SheetItem) -> dict[str, object]:
         "mirror": item.exercise.mirror,
         "stop": item.exercise.stop,
         "helper": item.exercise.helper_does,
-        "music": flat_svg(item.music) if item.music else "",
+        "mistake": item.exercise.mistake,
+        "over": item.exercise.over,
+        "title": item.drill.title if item.drill is not None and item.drill.credit else "",
+        "credit": item.drill.credit if item.drill is not None else "",
+        "music": flat_svg(music) if music else "",
         "picture": item.picture.read_text(encoding="utf-8") if item.picture else "",
     }

@@ -8,12 +8,12 @@ from pathlib import Path
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
 from lefthand.music.engraving import engrave
-from lefthand.music.for_exercise import drill_of
-from lefthand.music.musicxml import to_musicxml
+from lefthand.music.for_exercise import ForWhom, drill_of
+from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
 from lefthand.music.score import Drill
 from lefthand.practice.week import fullest_day
 from lefthand.values.dose import Dose
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument, Level
 from studio.models import Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching
@@ -26,6 +26,8 @@ WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
 MUSIC_WIDTH = 1900
 PHONE_WIDTH = 900
+LARGE_WIDTH = 1500
+BARS_OF_WIDTH = {PHONE_WIDTH: 2, LARGE_WIDTH: 3}
 CHILD_BELOW = 12
 FAR_PLACES = {"jaw", "seat", "scroll"}  # too far from the hand for a small picture
 PICTURES = Path(__file__).parent / "pictures"
@@ -66,6 +68,7 @@ class Sheet:
     items: tuple[SheetItem, ...]
     minutes_a_day: float
     days: tuple[str, ...]
+    takes: str
     eased: bool = False
 
 
@@ -101,9 +104,16 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
             (dose.minutes(len(item.fingers)), item.days)
             for item, dose in zip(items, doses, strict=True)
         ),
+        takes=_takes(view) if items else "",
         eased=eased,
         days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
     )
+
+
+def _takes(view: LessonView) -> str:
+    """How long the main focus usually takes; empty where there is none."""
+    focus = view.diagnosis.focus
+    return view.catalogue.causes[focus[0].cause].takes if focus else ""
 
 
 def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
@@ -113,13 +123,16 @@ def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
 def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
     exercise = view.catalogue.exercises[item.exercise]
     lesson = view.lesson
-    drill = item_drill(item, lesson, seed)
+    drill = item_drill(item, lesson, dose, seed)
     return SheetItem(
         exercise=exercise,
-        steps=(*exercise.steps, *view.says.get(exercise.id, ())),
+        steps=(
+            *exercise.steps_of(Instrument(lesson.player.instrument)),
+            *view.says.get(exercise.id, ()),
+        ),
         child=exercise.child if _is_child(view) else "",
         picture=_picture_of(exercise, Instrument(lesson.player.instrument)),
-        rung_words=exercise.rung(item.rung).words,
+        rung_words=exercise.words_of(item.rung, Instrument(lesson.player.instrument)),
         dose=dose.words(item.fingers),
         minutes=dose.minutes(len(item.fingers)),
         tempo=item.tempo,
@@ -158,16 +171,19 @@ def _picture_of(exercise: Exercise, instrument: Instrument) -> Path | None:
 
 def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:
     """The music as SVG; a smaller `width` makes larger notes and more lines."""
-    return engrave(to_musicxml(drill), seed=seed, width=width)
+    bars = BARS_OF_WIDTH.get(width, BARS_A_LINE)
+    return engrave(to_musicxml(drill, bars_a_line=bars), seed=seed, width=width)
 
 
-def item_drill(item: PlanItem, lesson: Lesson, seed: int) -> Drill | None:
-    """The music of an item: the same on paper, on the phone and for listening."""
-    return drill_of(
-        load_catalogue().exercises[item.exercise],
-        item.rung,
-        Instrument(lesson.player.instrument),
+def item_drill(item: PlanItem, lesson: Lesson, dose: Dose, seed: int) -> Drill | None:
+    """The music of an item, as long as its dose: the same on paper, on the phone and for listening,
+    and another tune or order of notes in another lesson."""
+    whose = ForWhom(
         fingers=tuple(item.fingers),
         ways=way_of_teaching(lesson.player),
-        seed=seed,
+        level=Level(lesson.player.level),
+        dose=dose,
+        seed=lesson.pk + seed,
     )
+    exercise = load_catalogue().exercises[item.exercise]
+    return drill_of(exercise, item.rung, Instrument(lesson.player.instrument), whose)

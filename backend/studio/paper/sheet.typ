@@ -3,13 +3,28 @@
 #set document(title: "Practice sheet for " + sheet.first_name, author: "Jolf")
 #let scale = float(sys.inputs.scale)
 #let pt(size) = size * scale * 1pt
-#set page(paper: sys.inputs.paper, margin: (x: 17mm, top: 14mm, bottom: 13mm))
+#let care = [
+  Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop, put the
+  instrument down and tell your teacher.
+]
+#let ink = luma(40%)
+#set page(
+  paper: sys.inputs.paper,
+  margin: (x: 17mm, top: 14mm, bottom: 11mm + 11mm * scale),
+  header: context if counter(page).get().first() > 1 [
+    #text(size: pt(9.5), fill: ink)[#sheet.first_name's week, from #sheet.date #h(1fr) page #counter(page).display()]
+  ],
+  footer: [
+    #line(length: 100%, stroke: 0.4pt + luma(60%))
+    #v(-4pt)
+    #text(size: pt(9.5), fill: luma(25%))[#care]
+  ],
+)
 #set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: pt(10.5), lang: "en")
 #set par(leading: 0.6em, spacing: 0.75em)
 #show heading: set text(font: "Literata", weight: 600)
 #show heading.where(level: 1): set text(size: pt(21))
 #show heading.where(level: 2): set text(size: pt(14))
-#let ink = luma(40%)
 #let strings = stack(spacing: 1.5pt, ..(0.9pt, 0.7pt, 0.5pt, 0.35pt).map(w => line(length: 100%, stroke: w + luma(45%))))
 #let box-to-tick(day) = box(inset: (right: 7pt))[
   #box(width: pt(11), height: pt(11), stroke: 0.7pt, radius: 2pt, baseline: 2pt) #text(size: pt(9.5))[#day]
@@ -33,6 +48,9 @@
   ]
 ] else [
   #if sheet.focus.len() > 0 [This week is about: *#sheet.focus.join(" and ")*. #h(1fr)] #if sheet.items.len() > 0 [About *#sheet.minutes minutes* a day.]
+  #if sheet.takes != "" [
+    #text(fill: ink)[How long such a thing usually takes: #sheet.takes.]
+  ]
   #if sheet.eased [
     #block(stroke: 1pt, radius: 4pt, inset: 7pt, width: 100%)[
       *Easing off:* half as much of it, soft and short, until your next lesson. Leave out whatever hurts.
@@ -44,7 +62,8 @@
 ]
 
 #for (number, item) in sheet.items.enumerate(start: 1) [
-  #block(breakable: false, width: 100%, above: 13pt)[
+  // Large print fills its pages: an exercise may go on overleaf there.
+  #block(breakable: scale > 1, width: 100%, above: 13pt)[
     #grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
       [== #number. #item.name],
       [*#item.dose*#if item.tempo > 0 [ · ♩ = #item.tempo] · about #item.minutes min],
@@ -53,7 +72,10 @@
     #text(fill: ink)[This week: #item.rung.] #item.why
     #if item.child != "" [ #text(font: "Literata", style: "italic")[“#item.child”] ]
     #grid(columns: (1.35fr, 1fr, if item.picture == "" { 0pt } else { pt(62) }), column-gutter: 11pt,
-      enum(tight: true, spacing: 0.55em, ..item.steps),
+      [
+        #enum(tight: true, spacing: 0.55em, ..item.steps)
+        #text(size: pt(9.5))[*Not like this:* #item.mistake *Too much:* #item.over]
+      ],
       block(stroke: (left: 0.6pt + luma(60%)), inset: (left: 9pt, y: 1pt))[
         *It feels like:* #item.feel
 
@@ -71,6 +93,7 @@
     )
     #if item.music != "" [
       #v(1pt)
+      #if item.title != "" [#text(font: "Literata", weight: 600)[#item.title] #h(1fr) #text(size: pt(9), fill: ink)[#item.credit]]
       #image(bytes(item.music), format: "svg", width: 100%, alt: "Music of " + item.name)
     ]
     #v(1pt)
@@ -78,9 +101,3 @@
   ]
 ]
 
-#v(1fr)
-#line(length: 100%, stroke: 0.4pt + luma(60%))
-#text(size: pt(8.8), fill: ink)[
-  Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop, put the
-  instrument down and tell your teacher. #h(1fr)
-]

@@ -254,7 +254,7 @@ class Sheets(StudioCase):
     def test_the_pdf_has_the_week_and_drawn_music_and_shows_the_least(self):
         lesson = self.lesson()
         self.look(lesson, GRIP)
-        self.give(lesson, "thumb_taps", "index_far_side")
+        self.give(lesson, "thumb_taps", "feather_pattern")
         self.enter(lesson, "line", "", "Four soft taps.")
         reader, text = self.text(lesson)
         self.assertEqual(len(reader.pages), 1)
@@ -265,7 +265,9 @@ class Sheets(StudioCase):
             "2 × 10 taps",
             "Stop when",
             "Four soft taps.",
-            "soft thumb",
+            "fall and add nothing",
+            "Not like this",
+            "How long such a thing usually takes: four to twelve weeks.",
         ):
             self.assertIn(words, text)
         for words in ("Example", "2014", "web.closed", "pale"):
@@ -307,7 +309,7 @@ class Sheets(StudioCase):
 
     def test_music_is_on_the_sheet_where_the_step_has_music(self):
         lesson = self.lesson()
-        self.give(lesson, "thumb_taps", "index_far_side")
+        self.give(lesson, "thumb_taps", "feather_pattern")
         music = [item.music for item in build_sheet(lesson_of(self.teacher, lesson.pk)).items]
         self.assertIsNone(music[0])
         self.assertIn("<svg", music[1])

@@ -1045,11 +1045,8 @@ export interface components {
             instrument: string;
             /** Low */
             low?: number | null;
-            /**
-             * Position
-             * @default 1
-             */
-            position?: number;
+            /** Position */
+            position?: number | null;
             /**
              * Rests
              * @default false
@@ -1060,6 +1057,11 @@ export interface components {
              * @default 1
              */
             seed?: number;
+            /**
+             * Slurred
+             * @default false
+             */
+            slurred?: boolean;
             /** String */
             string?: number | null;
             /** Tempo */
@@ -1172,12 +1174,12 @@ export interface components {
             child: string;
             /** Does */
             does: string;
-            /** Drill */
-            drill: string | null;
             /** Equipment */
             equipment: string[];
             /** Feel */
             feel: string;
+            /** Has Music */
+            has_music: boolean;
             /** Helper Does */
             helper_does: string;
             /** Id */
@@ -1390,8 +1392,14 @@ export interface components {
             minutes: number;
             /** Mirror */
             mirror: string;
+            /** Mistake */
+            mistake: string;
             /** Music */
             music: string | null;
+            /** Music Credit */
+            music_credit: string;
+            /** Music Title */
+            music_title: string;
             /** Name */
             name: string;
             /** Notes */
@@ -1939,6 +1947,8 @@ export interface components {
             budget: number;
             /** Check First */
             check_first: string[];
+            /** In Lesson */
+            in_lesson: string[];
             /** Items */
             items: components["schemas"]["PlanItemOut"][];
             /** Minutes A Day */
@@ -1947,6 +1957,8 @@ export interface components {
             offered: string[];
             /** Paused */
             paused: boolean;
+            /** Says */
+            says: string[];
             /** Withheld */
             withheld: components["schemas"]["WithheldOut"][];
         };
@@ -2186,8 +2198,14 @@ export interface components {
             minutes: number;
             /** Mirror */
             mirror: string;
+            /** Mistake */
+            mistake: string;
             /** Music */
             music: string | null;
+            /** Music Credit */
+            music_credit: string;
+            /** Music Title */
+            music_title: string;
             /** Name */
             name: string;
             /** Notes */
@@ -2230,6 +2248,8 @@ export interface components {
             paused: boolean;
             /** Reasons */
             reasons: string[];
+            /** Takes */
+            takes: string;
             /** Teacher Line */
             teacher_line: string;
         };
@@ -2880,10 +2900,11 @@ export interface operations {
                 low?: number | null;
                 high?: number | null;
                 string?: number | null;
-                position?: number;
+                position?: number | null;
                 frame?: string | null;
                 difficulty?: number;
                 rests?: boolean;
+                slurred?: boolean;
                 seed?: number;
             };
             header?: never;
@@ -2932,10 +2953,11 @@ export interface operations {
                 low?: number | null;
                 high?: number | null;
                 string?: number | null;
-                position?: number;
+                position?: number | null;
                 frame?: string | null;
                 difficulty?: number;
                 rests?: boolean;
+                slurred?: boolean;
                 seed?: number;
             };
             header?: never;
@@ -2984,10 +3006,11 @@ export interface operations {
                 low?: number | null;
                 high?: number | null;
                 string?: number | null;
-                position?: number;
+                position?: number | null;
                 frame?: string | null;
                 difficulty?: number;
                 rests?: boolean;
+                slurred?: boolean;
                 seed?: number;
             };
             header?: never;

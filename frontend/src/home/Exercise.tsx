@@ -1,5 +1,5 @@
 import { Listen } from '../audio/Listen';
-import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
+import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
 import css from './HomePage.module.css';
 import { Tools } from './Tools';
 import type { HomeItem } from './weekNow';
@@ -24,6 +24,7 @@ export function Exercise({ item, openStrings }: Props) {
       {item.child && <p className={css.child}>“{item.child}”</p>}
       <ExerciseSteps steps={item.steps} />
       <ExerciseFacts item={item} />
+      <MusicTitle item={item} />
       {item.music !== null && (
         <Listen
           name={item.name}

@@ -58,9 +58,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       </header>
       {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
       <Objections lesson={lesson} />
-      {items.length === 0 && (
-        <p>Nothing fits yet. Look on, choose a focus, or add an exercise by hand below.</p>
-      )}
+      <Said lesson={lesson} catalogue={catalogue} />
       <ol className={css.items}>
         {items.map((item) => (
           <PlanItemRow
@@ -95,6 +93,23 @@ function Minutes({ lesson }: { lesson: Lesson }) {
     <p className={css.minutes}>
       <strong>{minutesWords(minutes)}</strong> a day, {minutesWords(lesson.proposal.budget)} meant
     </p>
+  );
+}
+
+/** What is done in the lesson instead of at home, and what the week leaves out and why. */
+function Said({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
+  const { in_lesson, says } = lesson.proposal;
+  const name = (id: string) => catalogue.exercises.find((e) => e.id === id)?.name ?? id;
+  return (
+    <>
+      {in_lesson.length > 0 && (
+        <p>
+          <strong>Now, in the lesson:</strong> {in_lesson.map(name).join('; ')}. It costs no minutes
+          at home.
+        </p>
+      )}
+      {lesson.plan === null && says.map((line) => <p key={line}>{line}</p>)}
+    </>
   );
 }
 

@@ -10,7 +10,7 @@ import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
 import { PhoneLink } from './PhoneLink';
-import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
+import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
 import css from './SheetPage.module.css';
 
 /** The practice sheet on screen, as it will be on paper. */
@@ -118,6 +118,7 @@ function Week({ sheet }: { sheet: Schemas['SheetOut'] }) {
           </>
         )}
         About {sheet.minutes_a_day} minutes a day.
+        {sheet.takes && ` How long such a thing usually takes: ${sheet.takes}.`}
       </p>
       {sheet.teacher_line && <p className={css.line}>{sheet.teacher_line}</p>}
       {sheet.items.map((item, index) => (
@@ -153,6 +154,7 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
           <ExerciseFacts item={item} />
         </div>
       </div>
+      <MusicTitle item={item} />
       {item.music && (
         <Listen
           name={item.name}

@@ -1,0 +1,231 @@
+"""A traditional tune laid under a hand, so that the wanted finger plays its strong notes."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from functools import lru_cache
+
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.drills import Recipe, Stops, TuneWish
+from lefthand.catalogue.tunes import Mode, Tune, TuneNote
+from lefthand.music.hands import usual_frame
+from lefthand.music.keys import FIFTHS, key_with, spelled_in
+from lefthand.music.request import HIGHEST_STRING, MAX_BARS, DrillHand
+from lefthand.music.score import Drill, Event, Key, Tone, into_bars
+from lefthand.music.strings import Pitch
+from lefthand.values.errors import InputError
+from lefthand.values.vocabulary import Level
+
+USUAL_TEMPO = 72
+NARROW_SPAN = 7
+MOST_NARROW_BARS = MAX_BARS // 4
+BEST_TUNES = 5
+STRONG = 2
+NEARLY_AS_GOOD = 0.5
+SIGNS_ENOUGH = 4
+# Signatures that a mode has more or fewer than the minor key on the same tonic.
+DORIAN_FIFTHS = 1
+
+
+@dataclass(frozen=True, slots=True)
+class _Placed:
+    """A tune on its places. `hits`: share of the tune's weight that wanted fingers play."""
+
+    tune: Tune
+    key: Key
+    tones: tuple[Tone | None, ...]
+    hits: float
+    begins: bool
+
+
+def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
+    """One of the tunes that answer best, another one with another seed.
+
+    Raises InputError when none lies under this hand.
+    """
+    chosen = _choose(hand, wish)
+    placed = [chosen]
+    if wish.narrow:
+        same = replace(
+            hand,
+            request=replace(
+                hand.request, frame=hand.request.frame or usual_frame(hand.request.instrument)
+            ),
+        )
+        on_each = (_placed(chosen.tune, same, wish, s) for s in range(HIGHEST_STRING + 1))
+        placed = [each for each in on_each if each is not None]
+    events = [event for each in placed for event in _events(each, wish, hand)]
+    bars = into_bars(events, chosen.tune.beats)
+    return Drill(
+        recipe.id,
+        chosen.tune.title,
+        hand.request.instrument,
+        hand.request.tempo or USUAL_TEMPO,
+        bars,
+        placed[0].key,
+        recipe.hint,
+        credit=f"traditional, {chosen.tune.origin}",
+        beats=chosen.tune.beats,
+        keys=tuple(
+            (index * len(bars) // len(placed), each.key)
+            for index, each in enumerate(placed)
+            if index
+        ),
+    )
+
+
+def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
+    """By what begins as asked, by level, by how much the wanted finger plays; among the best the
+    seed decides."""
+    plain = replace(hand.request, tempo=None, passes=None, seed=0, level=Level.BEGINNER)
+    found = list(_all_placed(replace(hand, request=plain), wish))
+    if not found:
+        raise InputError("drill", "no tune lies under this hand; take the first position")
+    level = hand.request.level.rank
+    found.sort(
+        key=lambda p: (
+            not p.begins,
+            max(0, p.tune.level.rank - level),
+            -round(p.hits, 2),
+            -p.tune.level.rank,
+            p.tune.id,
+        )
+    )
+    first = found[0]
+    best = [
+        p
+        for p in found[:BEST_TUNES]
+        if p.begins == first.begins and p.hits >= NEARLY_AS_GOOD * first.hits
+    ]
+    return best[hand.request.seed % len(best)]
+
+
+@lru_cache(maxsize=256)
+def _all_placed(hand: DrillHand, wish: TuneWish) -> tuple[_Placed, ...]:
+    """Every tune that lies under this hand, once for all players with the same hand."""
+    tunes = [
+        tune
+        for tune in load_catalogue().tunes.values()
+        if not wish.narrow or (tune.span <= NARROW_SPAN and tune.bars <= MOST_NARROW_BARS)
+    ]
+    string = hand.string if wish.narrow else None
+    found = (_placed(tune, hand, wish, string) for tune in tunes)
+    return tuple(placed for placed in found if placed is not None)
+
+
+def _placed(tune: Tune, hand: DrillHand, wish: TuneWish, string: int | None) -> _Placed | None:
+    """The tune from the tonic that begins as asked, in a key of few signs, in which the wanted
+    finger plays most; None when it lies under this hand from no tonic."""
+    places = _places(hand, string)
+    wanted = _wanted(hand, wish)
+    found = []
+    for tonic in range(min(places) - 12, max(places) + 1):
+        key = _key_on(tonic, tune.mode)
+        if key is None:
+            continue
+        tones = _from_tonic(tune, tonic, places, wanted, key)
+        if tones is None:
+            continue
+        begins = _begin(tones, places, wish.start)
+        weight = [_weight(note, tune) for note in tune.notes]
+        heard = sum(w for w, tone in zip(weight, tones, strict=True) if tone)
+        hits = sum(
+            w for w, tone in zip(weight, tones, strict=True) if tone and tone.finger in wanted
+        )
+        found.append(_Placed(tune, key, tuple(tones), hits / heard, begins))
+    return min(
+        found,
+        key=lambda p: (
+            not p.begins,
+            abs(p.key.fifths) > SIGNS_ENOUGH,
+            -round(p.hits, 2),
+            abs(p.key.fifths),
+        ),
+        default=None,
+    )
+
+
+def _wanted(hand: DrillHand, wish: TuneWish) -> set[int]:
+    """The aimed-at fingers; the highest one where a tune stops for a finger and none was named."""
+    if hand.is_aimed:
+        return set(hand.targets)
+    return {hand.fingers[-1]} if wish.stops is Stops.FINGER else set()
+
+
+def _places(hand: DrillHand, string: int | None) -> dict[int, list[Tone]]:
+    places: dict[int, list[Tone]] = {}
+    for each in range(HIGHEST_STRING + 1) if string is None else [string]:
+        for finger in (0, *hand.fingers):
+            tone = hand.tone(finger, each)
+            places.setdefault(tone.pitch.midi, []).append(tone)
+    return places
+
+
+def _from_tonic(
+    tune: Tune, tonic: int, places: dict[int, list[Tone]], wanted: set[int], key: Key
+) -> list[Tone | None] | None:
+    """None when a note is missing. A note that two places have goes to a wanted finger."""
+    tones: list[Tone | None] = []
+    for note in tune.notes:
+        if note.semitones is None:
+            tones.append(None)
+            continue
+        choices = places.get(tonic + note.semitones)
+        if not choices:
+            return None
+        tone = min(choices, key=lambda t: (t.finger not in wanted, t.finger))
+        tones.append(replace(tone, pitch=spelled_in(tone.pitch, key)))
+    return tones
+
+
+def _begin(tones: list[Tone | None], places: dict[int, list[Tone]], start: int | None) -> bool:
+    """Lay the first note on the finger asked for, where that has it; whether it begins as asked."""
+    if start is None:
+        return True
+    index, first = next((i, tone) for i, tone in enumerate(tones) if tone is not None)
+    other = next((t for t in places[first.pitch.midi] if t.finger == start), None)
+    if other is not None:
+        tones[index] = replace(other, pitch=first.pitch)
+    return other is not None
+
+
+def _weight(note: TuneNote, tune: Tune) -> float:
+    """Strong notes count double: those on the first beat, and in four also on the third."""
+    strong = note.beat == 0 or (tune.beats == 4 and note.beat == 2)
+    return float(note.length) * (STRONG if strong else 1)
+
+
+def _key_on(tonic: int, mode: Mode) -> Key | None:
+    """The key of a tonic with so many signs as can be read; None when there is none."""
+    for fifths in sorted(FIFTHS, key=abs):
+        key = key_with(fifths, is_minor=mode.is_minor)
+        if _midi_class(key.tonic) == tonic % 12:
+            if mode is not Mode.DORIAN:
+                return key
+            return Key(fifths + DORIAN_FIFTHS, key.tonic, is_minor=True)
+    return None
+
+
+def _midi_class(name: str) -> int:
+    return (Pitch.parse(f"{name}4").midi) % 12
+
+
+def _events(placed: _Placed, wish: TuneWish, hand: DrillHand) -> Iterator[Event]:
+    wanted = _wanted(hand, wish)
+    tune = placed.tune
+    following = _stops_before(placed.tones, wanted) if wish.stops is Stops.FINGER else ()
+    for index, (note, tone) in enumerate(zip(tune.notes, placed.tones, strict=True)):
+        stops = index in following or (wish.stops is Stops.PHRASES and note.ends)
+        marks = frozenset({"stop"}) if stops and tone is not None else frozenset[str]()
+        yield Event(note.length, (tone,) if tone is not None else (), marks)
+
+
+def _stops_before(tones: Sequence[Tone | None], wanted: set[int]) -> set[int]:
+    """Indices of the notes after which the hand stops, as a wanted finger comes next."""
+    found = set()
+    last = None
+    for index, tone in enumerate(tones):
+        if tone is not None:
+            if tone.finger in wanted and last is not None:
+                found.add(last)
+            last = index
+    return found
