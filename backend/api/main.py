@@ -17,6 +17,7 @@ from api.home.routes import router as home
 from api.lessons.routes import router as lessons
 from api.players.routes import router as players
 from api.session.routes import router as session
+from api.setups.routes import router as setups
 from api.sheets.routes import router as sheets
 
 ERRORS = {
@@ -58,6 +59,7 @@ api.add_router("/session", session)
 api.add_router("/catalogue", catalogue)
 api.add_router("/desk", desk)
 api.add_router("/players", players)
+api.add_router("/players", setups)
 api.add_router("/drills", drills)
 api.add_router("/groups", groups)
 api.add_router("/home", home)

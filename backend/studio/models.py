@@ -72,6 +72,7 @@ class Player(models.Model):
     lesson_time = models.TimeField(null=True, blank=True)
     disliked = models.JSONField(default=list, blank=True)
     missing = models.JSONField(default=list, blank=True)
+    self_check = models.BooleanField(default=False)
     changes = models.PositiveIntegerField(default=0)
 
     class Meta:
@@ -182,7 +183,8 @@ class Plan(models.Model):
 
 
 class PlanItem(models.Model):
-    """One exercise of a plan, with its dose as numbers."""
+    """One exercise of a plan, with its dose as numbers. `tempo`: where it begins, `goal`: where it
+    leads, beats a minute."""
 
     plan = models.ForeignKey(Plan, on_delete=models.CASCADE, related_name="items")
     order = models.PositiveSmallIntegerField()
@@ -192,6 +194,7 @@ class PlanItem(models.Model):
     sets = models.PositiveSmallIntegerField()
     seconds = models.FloatField()
     tempo = models.PositiveSmallIntegerField(null=True, blank=True)
+    goal = models.PositiveSmallIntegerField(null=True, blank=True)
     days = models.JSONField(default=list)
     fingers = models.JSONField(default=list, blank=True)
     why = models.TextField(blank=True)
@@ -273,7 +276,10 @@ class HomeDay(models.Model):
     """How a practice day went, as it was logged at home. A later log of the day replaces it.
 
     `later`: what was answered the next day about pain of this day, a list of PAIN_TIMES; None while
-    nobody was asked.
+    nobody was asked. `tempos`: by exercise, {"highest": beats a minute or None, "plays": number,
+    "slow": of them below the goal}. `checks`: what the player found on the own hand "before" and
+    "after" practice, as lists of what was as it should be; beside the lesson's grades, never mixed
+    with them.
     """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
@@ -285,6 +291,8 @@ class HomeDay(models.Model):
     pain = models.PositiveSmallIntegerField(default=0)
     signs = models.JSONField(default=list, blank=True)
     later = models.JSONField(null=True, blank=True)
+    tempos = models.JSONField(default=dict, blank=True)
+    checks = models.JSONField(default=dict, blank=True)
 
     class Meta:
         ordering = ["date"]
@@ -292,6 +300,36 @@ class HomeDay(models.Model):
 
     def __str__(self) -> str:
         return f"{self.date}: {self.done}"
+
+
+class Setup(models.Model):
+    """How the instrument is fitted to the player from a day on. Lengths in mm, weight in g; None
+    where it was not measured. `change`: what was changed then, in words; `judged`: what the next
+    lesson found of it."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="setups")
+    date = models.DateField()
+    size = models.CharField(max_length=12, blank=True)
+    string_length = models.FloatField(null=True, blank=True)
+    pad = models.CharField(max_length=60, blank=True)
+    side = models.CharField(max_length=60, blank=True)
+    endpin = models.CharField(max_length=60, blank=True)
+    seat = models.CharField(max_length=60, blank=True)
+    tapes = models.JSONField(default=list, blank=True)
+    weight = models.FloatField(null=True, blank=True)
+    change = models.CharField(max_length=200, blank=True)
+    judged = models.CharField(
+        max_length=8, choices=[(w, w) for w in ("helped", "same", "worse")], blank=True
+    )
+
+    class Meta:
+        ordering = ["date"]
+        constraints = [
+            models.UniqueConstraint(fields=["player", "date"], name="one_setup_a_player_a_day")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.player}, fit of {self.date}"
 
 
 class StoredStanding(models.Model):

@@ -1,14 +1,29 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
 from api.exercises.present import exercise_page
-from api.home.schemas import EasedOut, HomeDayOut, HomeItemOut, HomeOut, HomeReportOut
+from api.home.schemas import (
+    CallsOut,
+    CueOut,
+    EasedOut,
+    HomeDayOut,
+    HomeItemOut,
+    HomeOut,
+    HomeReportOut,
+    SelfCheckOut,
+)
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.exercises import Called
+from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.strings import FINGERBOARDS
+from lefthand.practice.cues import cues_of, each_words
+from lefthand.practice.tempo import tempo_steps
+from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem
-from studio.services.home import HomeWeek, last_home_days, planned_dates
+from studio.services.findings import way_of_teaching
+from studio.services.home import HomeWeek, last_home_days, planned_dates, self_checks_of
 from studio.services.records import item_dose
 
 
@@ -33,6 +48,7 @@ def home_out(week: HomeWeek) -> HomeOut:
             if week.reasons is None
         ],
         days=[day_out(log) for log in week.logs],
+        self_check=_self_check_out(lesson),
     )
 
 
@@ -47,6 +63,9 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
         pause=dose.pause,
         rest=dose.rest,
         is_hold=dose.is_hold,
+        cues=_cues_out(item, dose, week),
+        calls=_calls_out(item, week),
+        tempo_steps=_tempo_steps(item),
         planned=item.days,
         is_apart=item.exercise in week.apart,
         eased=_eased_out(item, week),
@@ -63,7 +82,49 @@ def _eased_out(item: PlanItem, week: HomeWeek) -> EasedOut | None:
         reps=dose.reps,
         sets=dose.sets,
         seconds=dose.seconds,
+        cues=_cues_out(item, dose, week),
     )
+
+
+def _hand(week: HomeWeek) -> tuple[Instrument, list[int]]:
+    """The instrument and the fingers of the hand that plays it."""
+    player = week.lesson.player
+    instrument = Instrument(player.instrument)
+    frame = bass_frame(way_of_teaching(player)) if instrument is Instrument.BASS else None
+    return instrument, list(hand_of(instrument, frame=frame))
+
+
+def _cues_out(item: PlanItem, dose: Dose, week: HomeWeek) -> list[CueOut]:
+    instrument, hand = _hand(week)
+    strings = [pitch.letter for pitch in FINGERBOARDS[instrument].strings]
+    each = each_words(dose, item.fingers, hand, strings)
+    return [CueOut(kind=c.kind, seconds=c.seconds, words=c.words) for c in cues_of(dose, each)]
+
+
+def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:
+    calls = load_catalogue().exercises[item.exercise].rung(item.rung).calls
+    if calls is None:
+        return None
+    instrument, hand = _hand(week)
+    words = {
+        Called.STRINGS: [f"{p.letter} string" for p in FINGERBOARDS[instrument].strings],
+        Called.FINGERS: [f"finger {f}" for f in item.fingers or hand],
+        Called.LET_GO: ["let go"],
+    }
+    return CallsOut(words=words[calls.what], seconds=calls.seconds, in_order=calls.in_order)
+
+
+def _tempo_steps(item: PlanItem) -> list[int]:
+    if item.tempo is None or item.goal is None or item.goal <= item.tempo:
+        return []
+    return tempo_steps(item.tempo, item.goal)
+
+
+def _self_check_out(lesson: Lesson) -> list[SelfCheckOut]:
+    return [
+        SelfCheckOut(id=c.id, ask=c.ask, right=c.right, wrong=c.wrong)
+        for c in self_checks_of(lesson)
+    ]
 
 
 def day_out(log: HomeDay) -> HomeDayOut:
@@ -74,6 +135,8 @@ def day_out(log: HomeDay) -> HomeDayOut:
         pain=log.pain,
         signs=list(log.signs),
         later=log.later,
+        tempos=log.tempos,
+        checks=log.checks,
     )
 
 
@@ -82,4 +145,11 @@ def report_out(lesson: Lesson) -> HomeReportOut | None:
     if found is None:
         return None
     before, days = found
-    return HomeReportOut(planned=planned_dates(before), days=[day_out(day) for day in days])
+    exercises = load_catalogue().exercises
+    worked = {name for day in days for name in day.tempos}
+    return HomeReportOut(
+        planned=planned_dates(before),
+        days=[day_out(day) for day in days],
+        self_check=_self_check_out(before),
+        exercises={name: exercises[name].name for name in worked if name in exercises},
+    )

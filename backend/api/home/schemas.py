@@ -7,6 +7,15 @@ from ninja import Field, Schema
 from api.exercises.schemas import ExercisePage
 
 
+class TempoDone(Schema):
+    """Tempo work of a day: the highest loose beat, how often it was played, how often of that below
+    the goal."""
+
+    highest: int | None
+    plays: int
+    slow: int
+
+
 class HomeDayOut(Schema):
     date: date
     done: str
@@ -14,6 +23,31 @@ class HomeDayOut(Schema):
     pain: int
     signs: list[str]
     later: list[str] | None
+    tempos: dict[str, TempoDone]
+    checks: dict[str, list[str]]
+
+
+class CueOut(Schema):
+    """One thing the timer cues: do, let go, change or rest, for so many seconds."""
+
+    kind: str
+    seconds: float
+    words: str
+
+
+class CallsOut(Schema):
+    """What a caller calls out, every `seconds`, in any order or in theirs."""
+
+    words: list[str]
+    seconds: float
+    in_order: bool
+
+
+class SelfCheckOut(Schema):
+    id: str
+    ask: str
+    right: str
+    wrong: str
 
 
 class EasedOut(Schema):
@@ -24,12 +58,14 @@ class EasedOut(Schema):
     reps: int
     sets: int
     seconds: float
+    cues: list[CueOut]
 
 
 class HomeItemOut(ExercisePage):
     """One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
-    after pain, None for what rests then."""
+    after pain, None for what rests then. `tempo_steps`: of tempo work, beats a minute from
+    the start to the goal; empty for none."""
 
     reps: int
     sets: int
@@ -37,6 +73,9 @@ class HomeItemOut(ExercisePage):
     pause: float
     rest: float
     is_hold: bool
+    cues: list[CueOut]
+    calls: CallsOut | None
+    tempo_steps: list[int]
     planned: list[int]
     is_apart: bool
     eased: EasedOut | None
@@ -56,6 +95,7 @@ class HomeOut(Schema):
     open_strings: list[int]
     items: list[HomeItemOut]
     days: list[HomeDayOut]
+    self_check: list[SelfCheckOut]
 
 
 class HomeDayIn(Schema):
@@ -65,6 +105,8 @@ class HomeDayIn(Schema):
     felt: str = Field(default="", max_length=10)
     pain: int = 0
     signs: list[str] = Field(default=[], max_length=10)
+    tempos: dict[str, TempoDone] = Field(default={}, max_length=6)
+    checks: dict[str, list[str]] = Field(default={}, max_length=2)
 
 
 class LaterIn(Schema):
@@ -92,7 +134,10 @@ class LinkOut(Schema):
 
 
 class HomeReportOut(Schema):
-    """What came home from the week before: the planned days and those that were logged."""
+    """What came home from the week before: the planned days and those that were logged.
+    `exercises`: names of those that a day speaks of, by id."""
 
     planned: list[date]
     days: list[HomeDayOut]
+    self_check: list[SelfCheckOut]
+    exercises: dict[str, str]

@@ -24,7 +24,16 @@ class MeasuredValue(Schema):
     grade: Grade | None = None
 
 
-Found = Grade | MeasuredValue
+class ComparedGrades(Schema):
+    """A trial: the same bar before and after, and what was changed."""
+
+    before: Grade
+    after: Grade
+    changed: str = Field(default="", max_length=120)
+    grade: Grade | None = None
+
+
+Found = Grade | MeasuredValue | ComparedGrades
 
 
 class CauseWord(Schema):
@@ -45,6 +54,8 @@ class Wish(Schema):
     reps: int | None = None
     sets: int | None = None
     days: list[int] | None = None
+    tempo: int | None = None
+    goal: int | None = None
 
 
 class _Entry(Schema):

@@ -8,7 +8,9 @@ from api.home.present import report_out
 from api.lessons.schemas import (
     AlternativeOut,
     CauseOut,
+    ComparedOut,
     FindingOut,
+    FitOut,
     FocusOut,
     LessonOut,
     LookOut,
@@ -25,6 +27,7 @@ from api.lessons.schemas import (
     WithheldOut,
 )
 from lefthand.case.case import Finding
+from lefthand.case.ways import Accepted
 from lefthand.catalogue.catalogue import Cause
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
@@ -42,6 +45,7 @@ from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.records import planned
 from studio.services.reviews import ItemReview
+from studio.services.setups import unjudged
 
 FINGER_PLACES = {"tip", "middle", "finger"}
 
@@ -61,7 +65,10 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         skipped=lesson.skipped,
         teacher_line=lesson.teacher_line,
         look_order=lesson.look_order,
-        findings={name: _finding_out(name, f, view) for name, f in view.case.findings.items()},
+        findings={
+            name: _finding_out(f, view.diagnosis.accepted.get(name))
+            for name, f in view.case.findings.items()
+        },
         says=view.says,
         previous=_previous(view.history.last_looked),
         causes=[_cause_out(v, view) for v in diagnosis.causes],
@@ -73,6 +80,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         settle=diagnosis.settle,
         safety=_safety_out(view),
         home=report_out(lesson),
+        fit=_fit_out(view),
         reminders=[reminder_out(each) for each in view.history.reminders],
         harder_piece=lesson.harder_piece,
         weeks_away=weeks_away(lesson, view.history),
@@ -107,18 +115,25 @@ def _safety_out(view: LessonView) -> SafetyOut:
     )
 
 
+def _fit_out(view: LessonView) -> FitOut | None:
+    setup = unjudged(view.history.setups, view.lesson.date)
+    return FitOut(id=setup.pk, date=setup.date, change=setup.change) if setup else None
+
+
 def _brief(lesson: Lesson) -> PlayerBrief:
     brief = player_brief(lesson.player, lesson.date)
     brief.age = age_at(lesson.player, lesson)
     return brief
 
 
-def _finding_out(name: str, finding: Finding, view: LessonView) -> FindingOut:
-    accepted = view.diagnosis.accepted.get(name)
+def _finding_out(finding: Finding, accepted: Accepted | None = None) -> FindingOut:
+    trial = finding.compared
+    compared = trial and ComparedOut(before=trial.before, after=trial.after, changed=trial.changed)
     return FindingOut(
         grade=finding.grade,
         by_finger={str(f): g for f, g in finding.by_finger.items()},
         value=finding.value,
+        compared=compared or None,
         accepted=accepted.words if accepted else None,
     )
 
@@ -130,15 +145,7 @@ def _previous(lesson: Lesson | None) -> PreviousOut | None:
     return PreviousOut(
         lesson=lesson.pk,
         date=lesson.date,
-        findings={
-            name: FindingOut(
-                grade=f.grade,
-                by_finger={str(k): g for k, g in f.by_finger.items()},
-                value=f.value,
-                accepted=None,
-            )
-            for name, f in findings_of(lesson).items()
-        },
+        findings={name: _finding_out(f) for name, f in findings_of(lesson).items()},
     )
 
 
@@ -247,6 +254,8 @@ def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
         minutes=item.minutes,
         days=list(item.days),
         tempo=item.dose.tempo,
+        goal=item.goal,
+        tempo_work=exercise.tempo_work,
         fingers=list(item.fingers),
         why=item.why,
     )

@@ -11,10 +11,19 @@ from api.home.schemas import HomeReportOut
 TeacherWord = Literal["pinned", "dismissed"]
 
 
+class ComparedOut(Schema):
+    """A trial: the same bar before and after, and what was changed."""
+
+    before: int
+    after: int
+    changed: str
+
+
 class FindingOut(Schema):
     grade: int
     by_finger: dict[str, int]
     value: float | None
+    compared: ComparedOut | None
     accepted: str | None
 
 
@@ -84,6 +93,8 @@ class PlanItemOut(Schema):
     minutes: float
     days: list[int]
     tempo: int | None
+    goal: int | None
+    tempo_work: bool
     fingers: list[int]
     why: str
 
@@ -145,6 +156,14 @@ class UndoOut(Schema):
     words: str
 
 
+class FitOut(Schema):
+    """A change of fit that nobody has judged yet."""
+
+    id: int
+    date: date
+    change: str
+
+
 class LessonOut(Schema):
     id: int
     revision: int
@@ -168,6 +187,7 @@ class LessonOut(Schema):
     settle: str | None
     safety: SafetyOut
     home: HomeReportOut | None
+    fit: FitOut | None
     reminders: list[ReminderOut]
     harder_piece: bool
     weeks_away: int | None

@@ -22,6 +22,7 @@ class PlayerIn(Schema):
     weekday: int | None = None
     lesson_time: str | None = None
     missing: list[str] = []
+    self_check: bool = False
 
 
 class DayRowOut(Schema):

@@ -57,6 +57,46 @@ class HomeApi(StudioCase):
         sixteenths = [n["onset"] for n in item["notes"][:3]]
         self.assertEqual(sixteenths, [0.0, 0.25, 0.5])
 
+    def test_tempo_work_and_the_own_look_at_the_hand_come_home(self):
+        self.player.self_check = True
+        self.player.save()
+        self.enter(self.given, "plan", "", [{"exercise": "tempo_ladder", "tempo": 60, "goal": 96}])
+        week = self.get().json()
+        (item,) = week["items"]
+        self.assertEqual((item["tempo_steps"][0], item["tempo_steps"][-1]), (60, 96))
+        self.assertTrue(item["cues"])
+        self.assertEqual(len(week["self_check"]), 5)
+        tempos = {"tempo_ladder": {"highest": 72, "plays": 12, "slow": 10}}
+        checks = {"before": ["gap"], "after": ["gap", "ball"]}
+        (day,) = self.log(tempos=tempos, checks=checks).json()["days"]
+        self.assertEqual((day["tempos"], day["checks"]), (tempos, checks))
+        teacher = Client()
+        teacher.force_login(self.teacher)
+        later = start_lesson(self.player, self.today + timedelta(days=7))
+        home = teacher.get(f"/api/lessons/{later.pk}").json()["home"]
+        self.assertEqual(home["exercises"], {"tempo_ladder": "Tempo ladder"})
+        self.assertEqual(home["days"][0]["checks"]["after"], ["gap", "ball"])
+        self.assertFalse(later.observations.exists())
+
+    def test_what_cannot_be_of_tempos_and_checks_names_its_field(self):
+        for more, field in (
+            (
+                {"tempos": {"warm_up_x": {"highest": 60, "plays": 1, "slow": 0}}},
+                "tempos.'warm_up_x'",
+            ),
+            ({"checks": {"before": ["gap"]}}, "checks.before"),
+        ):
+            with self.subTest(field):
+                answer = self.log(**more)
+                self.assertEqual(answer.status_code, 422)
+                self.assertEqual(answer.json()["fields"][0]["field"], field)
+
+    def test_the_youngest_are_not_asked_to_look_at_their_hand(self):
+        self.player.self_check = True
+        self.player.birth_year = self.today.year - 6
+        self.player.save()
+        self.assertEqual(self.get().json()["self_check"], [])
+
     def test_a_wrong_address_and_an_ended_one_are_told_apart(self):
         self.assertEqual(self.client.get(f"/api/home/{'b' * 43}").status_code, 404)
         teacher = Client()

@@ -152,6 +152,47 @@ class Phone(BrowserCase):
             running.click()
             expect(page.get_by_role("button", name=stop, exact=True)).to_have_count(0)
 
+    def test_a_practice_day_one_thing_at_a_time(self):
+        lesson = Lesson.objects.order_by("date").last()
+        lesson.player.self_check = True
+        lesson.player.save()
+        lesson.plan.items.filter(exercise="tempo_ladder").update(tempo=60, goal=90)
+        page = self.page
+        page.reload()
+        page.get_by_role("button", name="Begin").click()
+        page.get_by_role("heading", name="Look at your hand first").wait_for()
+        self.assert_accessible("home, the hand before practice")
+        page.get_by_role("group", name="The thumbnail").get_by_text("pink").click()
+        worked = False
+        for number in range(1, lesson.plan.items.count() + 1):
+            page.get_by_role("button", name="Next").click()
+            page.get_by_text(f"Exercise {number} of").wait_for()
+            expect(page.get_by_role("article")).to_have_count(1)
+            clean = page.get_by_role("button", name="It was clean")
+            if clean.count():
+                worked = True
+                for _ in range(3):
+                    clean.click()
+                page.get_by_role("button", name="I missed").click()
+                expect(page.get_by_text("Loose up to 60 today.")).to_be_visible()
+                self.assert_accessible("home, tempo work")
+        self.assertTrue(worked)
+        page.get_by_role("button", name="Next").click()
+        page.get_by_role("heading", name="And now?").wait_for()
+        page.get_by_role("group", name="The thumbnail").get_by_text("pale").click()
+        page.get_by_role("button", name="Next").click()
+        self.three_touches("Nothing hurt")
+        expect(page.get_by_text("Kept: all of it, soft.")).to_be_visible()
+        self.saved()
+        day = self.today()
+        self.assertEqual(day.tempos, {"tempo_ladder": {"highest": 60, "plays": 4, "slow": 4}})
+        self.assertEqual(day.checks, {"before": ["nail"], "after": []})
+        self.page.set_viewport_size({"width": 1280, "height": 800})
+        self.sign_in()
+        page.get_by_role("button", name="lesson of Mira Oslund").click()
+        expect(page.get_by_text("Tempo ladder: loose up to ♩ = 60")).to_be_visible()
+        expect(page.get_by_text("the thumbnail: pale after 1")).to_be_visible()
+
     def test_on_the_day_of_the_lesson_the_first_day_of_practice_is_open(self):
         lesson = Lesson.objects.order_by("date").last()
         lesson.date = timezone.localdate()

@@ -144,9 +144,10 @@ class ByKeys(BrowserCase):
         self.saved()
         self.assertEqual(Lesson.objects.last().observations.count(), 5)
         page.get_by_role("heading", name="Next look").wait_for()
-        self.press("0", "0")
-        self.saved()
-        self.assertEqual(Lesson.objects.last().observations.count(), 7)
+        for count in (6, 7):
+            self.press("0")
+            self.saved()
+            self.assertEqual(Lesson.objects.last().observations.count(), count)
         self.press("t")
         page.get_by_role("heading", name="Change one thing").wait_for()
         self.press("3")

@@ -34,15 +34,26 @@ class Measurement:
 
 
 @dataclass(frozen=True, slots=True)
+class Compared:
+    """A trial: the trouble in the same bar before and after one thing was changed, each graded
+    0..3; `changed`: what that was, in words."""
+
+    before: int
+    after: int
+    changed: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class Finding:
     """What one check showed: the grade 0..3 (of the worst finger where fingers were told apart).
 
-    `measured`: by finger 1..4, or WHOLE_HAND.
+    `measured`: by finger 1..4, or WHOLE_HAND. `compared`: of a trial of the hand as a whole.
     """
 
     grade: int
     by_finger: Mapping[int, int] = field(default_factory=dict)
     measured: Mapping[int, Measurement] = field(default_factory=dict)
+    compared: Compared | None = None
 
     @property
     def value(self) -> float | None:

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from lefthand.case.case import WHOLE_HAND, Finding, Measurement, Source
+from lefthand.case.case import WHOLE_HAND, Compared, Finding, Measurement, Source
 from lefthand.case.grading import ANY_BODY, Body, grade_of
 from lefthand.catalogue.catalogue import Catalogue, Evidence
 from lefthand.values.errors import InputError
@@ -12,6 +12,7 @@ from lefthand.values.fields import Fields, read_number, read_whole, short
 from lefthand.values.measures import MEASURES, Cuts
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
 
+MAX_CHANGED = 120
 FINGER_KEYS = {str(finger): finger for finger in FINGERS}
 
 
@@ -44,20 +45,53 @@ def parse_finding(raw: Any, evidence: Evidence, grading: Grading = USUAL) -> Fin
     - a grade 0..3, or
     - {"value": number, "spread"?, "source"?, "grade"?} where the check has a measure; a grade that
       stands beside the number was decided then and is kept, whatever the edges are now, or
-    - {finger: either of the two} where the check tells fingers apart.
+    - {"before": 1..3, "after": 0..3, "changed"?, "grade"?} for a trial: the grade is how clearly
+      the trouble eased, or
+    - {finger: any of these} where the check tells fingers apart.
 
     Raises InputError naming the field.
     """
     where = f"observations.{evidence.id}"
     if is_by_finger(raw):
         return _by_finger(raw, evidence, where, grading)
+    if _is_compared(raw):
+        compared = _compared(raw, evidence, where)
+        return Finding(eased_grade(compared.before, compared.after), compared=compared)
     grade, measured = _one(raw, evidence, where, None, grading)
     return Finding(grade, measured={WHOLE_HAND: measured} if measured else {})
 
 
 def is_by_finger(raw: Any) -> bool:
     """True for what is entered finger by finger."""
-    return isinstance(raw, Mapping) and "value" not in raw
+    return isinstance(raw, Mapping) and "value" not in raw and not _is_compared(raw)
+
+
+def _is_compared(raw: Any) -> bool:
+    return isinstance(raw, Mapping) and "before" in raw
+
+
+def _compared(raw: Any, evidence: Evidence, where: str) -> Compared:
+    if not evidence.is_trial:
+        raise InputError(where, "only a trial is compared; expected a grade 0 to 3")
+    fields = Fields(raw, where)
+    found = Compared(
+        before=fields.whole("before", Grade.SLIGHT, Grade.STRONG),
+        after=fields.whole("after", Grade.NONE, Grade.STRONG),
+        changed=fields.text("changed", default="")[:MAX_CHANGED],
+    )
+    fields.take("grade", None)
+    fields.done()
+    return found
+
+
+def eased_grade(before: int, after: int) -> int:
+    """How clearly a trouble eased, 0..3, from its grades before (1..3) and after: gone is at once,
+    or clearly where it was slight; else a step a grade (working judgement, no source)."""
+    if after >= before:
+        return Grade.NONE
+    if after == Grade.NONE:
+        return Grade.STRONG if before >= Grade.CLEAR else Grade.CLEAR
+    return before - after
 
 
 def with_grades(raw: Any, finding: Finding) -> Any:
@@ -105,6 +139,9 @@ def _one(
 ) -> tuple[int, Measurement | None]:
     if not isinstance(raw, Mapping):
         return read_whole(where, raw, Grade.NONE, Grade.STRONG), None
+    if _is_compared(raw):
+        compared = _compared(raw, evidence, where)
+        return eased_grade(compared.before, compared.after), None
     if evidence.measure is None:
         raise InputError(f"{where}.value", "this check has no measure; expected a grade 0 to 3")
     fields = Fields(raw, where)

@@ -15,6 +15,7 @@ from typing import Any
 from lefthand.catalogue.drills import Recipes, read_recipes, recipes_by_instrument
 from lefthand.catalogue.exercises import Exercise, check_needs, read_exercises
 from lefthand.catalogue.playings import Playing, read_playing
+from lefthand.catalogue.self_check import SelfCheck, read_self_check
 from lefthand.catalogue.starting import StartingChance, read_starting_chance
 from lefthand.catalogue.tunes import Tune, read_tune
 from lefthand.values.errors import CatalogueError
@@ -141,6 +142,7 @@ class Catalogue:
     playings: Mapping[str, Playing]
     drills: Mapping[str, Recipes]
     tunes: Mapping[str, Tune]
+    self_checks: Mapping[str, SelfCheck]
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -189,6 +191,7 @@ def read_catalogue(folder: Path) -> Catalogue:
         drills={
             name: recipes_by_instrument("drills.yaml", name, {"drill": name}, raw) for name in raw
         },
+        self_checks={e.id: read_self_check(e) for e in read_records(folder / "self_check.yaml")},
         tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from enum import StrEnum
 from pathlib import Path
 from types import MappingProxyType
 from typing import Any
@@ -24,11 +25,28 @@ MAX_STEPS = 6
 # texts that may be missing.
 FLAGS = (
     *("general", "in_lesson", "thumb_away", "swings", "four_fingers", "helper", "stretch"),
-    *("nudge", "long_hold"),
+    *("nudge", "long_hold", "tempo_work"),
 )
 TEXTS = ("name", "does", "feel", "mistake", "child", "mirror", "over", "stop")
 MORE_TEXTS = ("alone", "helper_does", "added")
 RawRecipes = Mapping[str, Mapping[str, Any]]
+
+
+class Called(StrEnum):
+    """What a caller calls out."""
+
+    STRINGS = "strings"
+    FINGERS = "fingers"
+    LET_GO = "let go"
+
+
+@dataclass(frozen=True, slots=True)
+class Calls:
+    """Calls every `seconds`, in any order or in theirs."""
+
+    what: Called
+    seconds: float
+    in_order: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,7 +54,8 @@ class Rung:
     """One step of a ladder: how it is done on this step, where, and how much.
 
     `music`: its recipe by instrument, empty where it has no music. `said_on`: other words for an
-    instrument. `all_sets`: its music holds the repetitions of all sets.
+    instrument. `all_sets`: its music holds the repetitions of all sets. `calls`: what somebody
+    calls out meanwhile.
     """
 
     words: str
@@ -46,6 +65,7 @@ class Rung:
     music: Recipes
     said_on: Mapping[Instrument, str]
     all_sets: bool
+    calls: Calls | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +79,8 @@ class Exercise:
     the exercise is for the whole hand. `answers`: signs that it works on directly. `general`: fits
     whatever the focus is. `in_lesson`: done with the teacher, no practice at home. `thumb_away`:
     the thumb carries nothing. `swings`: arm swings, few of them for old shoulders.
-    `four_fingers`: for a hand whose third works alone. `child`: how to say it to a child.
+    `four_fingers`: for a hand whose third works alone. `tempo_work`: from a start tempo to a goal
+    by what goes clean. `child`: how to say it to a child.
     `mirror`: what to watch. `over`: too much of a good thing. `added`: why it stands beside the
     first catalogue.
     """
@@ -79,6 +100,7 @@ class Exercise:
     thumb_away: bool
     swings: bool
     four_fingers: bool
+    tempo_work: bool
     helper: bool
     alone: str
     equipment: tuple[str, ...]
@@ -236,9 +258,22 @@ def _rungs(record: Record, setting: Setting, level: Level, drills: RawRecipes) -
             music=recipes_by_instrument(row.file, row.id, music, drills) if music else {},
             said_on=_said_on(row),
             all_sets=row.flag("all_sets"),
+            calls=_calls(row),
             dose=_dose(row),
         )
         row.done()
+
+
+def _calls(row: Record) -> Calls | None:
+    raw = row.take("calls", None)
+    if raw is None:
+        return None
+    part = Record(row.file, f"{row.id}.calls", raw)
+    calls = Calls(
+        part.choice("what", Called), part.number("seconds", 1, 120), part.flag("in_order")
+    )
+    part.done()
+    return calls
 
 
 def _said_on(row: Record) -> Mapping[Instrument, str]:

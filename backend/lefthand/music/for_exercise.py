@@ -6,13 +6,11 @@ from dataclasses import dataclass, field, replace
 
 from lefthand.catalogue.exercises import Exercise
 from lefthand.music.compose import make_drill
-from lefthand.music.hands import BASS_FRAME_OF_WAY, hand_of
+from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
 from lefthand.music.score import Drill
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import FINGERS, FingerRole, Instrument, Level
-
-THREE_FINGERS = "124"
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +36,7 @@ def drill_of(
     """The music of this rung (counted from 1) for this instrument, or None when it has none."""
     step = exercise.rung(rung)
     recipe = step.music.get(instrument)
-    bass_hand = BASS_FRAME_OF_WAY.get(whose.ways.get("bass_fingering", THREE_FINGERS))
+    bass_hand = bass_frame(whose.ways)
     if recipe is None or (
         exercise.four_fingers
         and instrument is Instrument.BASS

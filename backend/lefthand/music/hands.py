@@ -48,7 +48,13 @@ FRAMES: Mapping[Instrument, Mapping[str, Hand]] = {
     Instrument.BASS: _BASS_FRAMES,
 }
 LOW_FOURTH = "low fourth"
-BASS_FRAME_OF_WAY = {"124": "1-2-4", "1234": "1-2-3-4"}
+_BASS_FRAME_OF_WAY = {"124": "1-2-4", "1234": "1-2-3-4"}
+
+
+def bass_frame(ways: Mapping[str, str]) -> str:
+    """The bass's frame by the way of teaching that was chosen; the usual one where none was."""
+    usual = next(iter(_BASS_FRAME_OF_WAY.values()))
+    return _BASS_FRAME_OF_WAY.get(ways.get("bass_fingering", ""), usual)
 
 
 def usual_frame(instrument: Instrument) -> str:

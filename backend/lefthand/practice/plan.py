@@ -15,7 +15,8 @@ PLAN_FORMAT = "jolf-plan/1"
 
 @dataclass(frozen=True, slots=True)
 class PlanItem:
-    """One exercise of the week. `days`: 1 is the day after the lesson, 7 the next lesson's day."""
+    """One exercise of the week. `days`: 1 is the day after the lesson, 7 the next lesson's day.
+    `goal`: the tempo that it leads to, None where it has none."""
 
     exercise: str
     kind: Kind
@@ -25,6 +26,7 @@ class PlanItem:
     days: tuple[int, ...]
     fingers: tuple[int, ...]
     why: str
+    goal: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +75,7 @@ def _item_json(item: PlanItem) -> dict[str, Any]:
         "minutes": item.minutes,
         "days": list(item.days),
         "tempo": item.dose.tempo,
+        "goal": item.goal,
         "fingers": list(item.fingers),
         "why": item.why,
     }

@@ -24,6 +24,7 @@ from lefthand.practice.rules import next_rung
 from lefthand.practice.said import words_about
 from lefthand.practice.selection import KIND_ORDER, NO_WISHES, Selection, Slot, Wishes, select
 from lefthand.practice.situation import Situation
+from lefthand.practice.tempo import goal_tempo
 from lefthand.practice.week import fullest_day
 from lefthand.reason.diagnosis import Diagnosis
 from lefthand.reason.explain import fingers_of
@@ -49,7 +50,7 @@ def plan_week(now: Situation, wishes: Wishes = NO_WISHES) -> Plan:
         offered=tuple(e.id for e in selection.ranked),
         withheld=selection.withheld,
         check_first=_check_first(items, selection, now),
-        says=tuple(words_about(items, now, _minutes(now, wishes))),
+        says=tuple(words_about(items, now, _minutes(now, wishes), wishes.under_way)),
         paused=False,
         safety=now.safety,
     )
@@ -194,6 +195,7 @@ def plan_item(
         days=days,
         fingers=fingers,
         why=_why(exercise, cause, now),
+        goal=goal_tempo(exercise, rung),
     )
 
 

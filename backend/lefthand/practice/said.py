@@ -1,6 +1,6 @@
 """What a week leaves out, and why, in sentences for the teacher."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Container, Iterator, Sequence
 
 from lefthand.practice.doses import fill_share
 from lefthand.practice.plan import PlanItem
@@ -11,10 +11,14 @@ from lefthand.values.vocabulary import POSSIBLE_ABOVE, Kind
 NAMED = {Kind.RELEASE: "release", Kind.TRANSFER: "step into music"}
 
 
-def words_about(items: Sequence[PlanItem], now: Situation, budget: float) -> Iterator[str]:
-    """Sentences on what is missing: a focus, a release, a step into music, minutes."""
+def words_about(
+    items: Sequence[PlanItem], now: Situation, budget: float, under_way: Container[str]
+) -> Iterator[str]:
+    """Sentences on what is missing: a focus, a release, a step into music, minutes. `under_way`:
+    exercises of the last plan that go on."""
+    has_work = any(item.exercise in under_way for item in items)
     if not now.diagnosis.focus:
-        yield _no_focus(now)
+        yield _no_focus(now, has_work=has_work)
         yield from _look_for_more(now)
     for kind, name in NAMED.items():
         if not any(item.kind is kind for item in items):
@@ -24,7 +28,9 @@ def words_about(items: Sequence[PlanItem], now: Situation, budget: float) -> Ite
         yield f"{used:g} of {budget:g} minutes a day: {_why_few(now)}."
 
 
-def _no_focus(now: Situation) -> str:
+def _no_focus(now: Situation, *, has_work: bool) -> str:
+    if not now.findings and has_work:
+        return "Nothing was looked at today, so last week's work goes on."
     possible = [v for v in now.diagnosis.causes if v.probability > POSSIBLE_ABOVE and v.speaks_for]
     if not possible:
         return "No cause stands out yet, so this week keeps the hand loose and makes music."

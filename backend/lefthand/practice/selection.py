@@ -87,7 +87,7 @@ def select(now: Situation, wishes: Wishes) -> Selection:
     for exercise in now.catalogue.exercises.values():
         if case_excludes(exercise, now.case) or exercise.id in wishes.without:
             continue
-        aimed = any(aim in targets for aim in exercise.aims)
+        aimed = any(aim in targets for aim in exercise.aims) or _goes_on(exercise, now, wishes)
         if not aimed and not exercise.general and exercise.kind is not Kind.RELEASE:
             continue
         reason = reason_against(exercise, now)
@@ -96,7 +96,9 @@ def select(now: Situation, wishes: Wishes) -> Selection:
         elif aimed:
             withheld.append(Withheld(exercise.id, reason))
     allowed = [now.catalogue.exercises[name] for name in scores]
-    aimed_at = [e for e in allowed if any(aim in targets for aim in e.aims)]
+    aimed_at = [
+        e for e in allowed if any(aim in targets for aim in e.aims) or _goes_on(e, now, wishes)
+    ]
     if now.diagnosis.focus:
         ranked = _by_score(aimed_at, scores)
     else:
@@ -110,6 +112,11 @@ def select(now: Situation, wishes: Wishes) -> Selection:
         tuple(_slots(at_home, others, scores, now)),
         tuple(withheld),
     )
+
+
+def _goes_on(exercise: Exercise, now: Situation, wishes: Wishes) -> bool:
+    """Last week's work goes on while nothing was looked at that says otherwise."""
+    return exercise.id in wishes.under_way and not now.diagnosis.focus and not now.findings
 
 
 def case_excludes(exercise: Exercise, case: Case) -> bool:

@@ -6,10 +6,13 @@ the 2017 international criteria (Malfait et al., Am J Med Genet C 175:8-26).
 
 from unittest import TestCase
 
+from lefthand.case.findings import parse_finding, with_grades
 from lefthand.case.grading import Body, grade_of, laxity_cutoff
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.errors import InputError
 from lefthand.values.measures import MEASURES
 
+CATALOGUE = load_catalogue()
 # measure, finger, (value, grade) pairs; values on an edge get the milder grade
 TABLE = (
     ("hold_seconds", None, ((4, 0), (3.9, 1), (2, 1), (1.9, 2), (1, 2), (0.9, 3), (0, 3))),
@@ -109,3 +112,36 @@ class Ranges(TestCase):
                 for value in (low - 1, high + 1):
                     with self.assertRaises(InputError):
                         grade_of(measure, value)
+
+
+class Trials(TestCase):
+    """A trial is the same bar before and after one thing was changed."""
+
+    def test_how_clearly_it_eased(self):
+        table = (
+            *((3, 3, 0), (3, 2, 1), (3, 1, 2), (3, 0, 3), (2, 3, 0)),
+            *((2, 2, 0), (2, 1, 1), (2, 0, 3), (1, 1, 0), (1, 0, 2)),
+        )
+        for before, after, eased in table:
+            with self.subTest(before=before, after=after):
+                raw = {"before": before, "after": after, "changed": "thumb away"}
+                found = parse_finding(raw, CATALOGUE.evidence["try.thumb_off"])
+                self.assertEqual((found.grade, found.compared.changed), (eased, "thumb away"))
+                self.assertEqual(with_grades(raw, found), {**raw, "grade": eased})
+
+    def test_each_finger_may_be_compared(self):
+        found = parse_finding(
+            {"4": {"before": 3, "after": 0}, "3": 1}, CATALOGUE.evidence["try.shaped_hold"]
+        )
+        self.assertEqual(found.by_finger, {3: 1, 4: 3})
+
+    def test_what_cannot_be_compared_names_its_field(self):
+        for name, raw, field in (
+            ("web.closed", {"before": 2, "after": 0}, "observations.web.closed"),
+            ("try.thumb_off", {"before": 0, "after": 0}, "observations.try.thumb_off.before"),
+            ("try.thumb_off", {"before": 2}, "observations.try.thumb_off.after"),
+            ("try.thumb_off", {"before": 2, "after": 1, "x": 1}, "observations.try.thumb_off.x"),
+        ):
+            with self.subTest(name, raw=raw), self.assertRaises(InputError) as caught:
+                parse_finding(raw, CATALOGUE.evidence[name])
+            self.assertEqual(caught.exception.field, field)

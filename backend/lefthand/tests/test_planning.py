@@ -181,6 +181,14 @@ class Rules(TestCase):
         self.assertIn("No focus yet", found.says[0])
         self.assertIn("look next at", found.says[1])
 
+    def test_with_nothing_seen_last_weeks_work_goes_on(self):
+        going = {"shaped_finger", "tune_for_the_hand"}
+        found = prescribe(diagnosis("vn"), CATALOGUE, Wishes(under_way=going))
+        self.assertLessEqual(going, {i.exercise for i in found.items})
+        self.assertIn("last week's work goes on", found.says[0])
+        seen = prescribe(diagnosis("vn", {"web.closed": 3}), CATALOGUE, Wishes(under_way=going))
+        self.assertNotIn("shaped_finger", {i.exercise for i in seen.items})
+
     def test_with_nothing_seen_the_week_is_loose_and_makes_music(self):
         found = plan("vn")
         self.assertEqual([i.kind for i in found.items], [Kind.RELEASE, Kind.TRANSFER])
@@ -211,7 +219,7 @@ class Rules(TestCase):
         self.assertEqual(set(data), {"format", "items", "minutes_a_day", "in_lesson", "offered",
                                      "withheld", "check_first", "says", "paused", "safety"})  # fmt: skip
         self.assertEqual(set(data["items"][0]), {"exercise", "kind", "rung", "dose", "minutes", "days",
-                                                 "tempo", "fingers", "why"})  # fmt: skip
+                                                 "tempo", "goal", "fingers", "why"})  # fmt: skip
 
 
 class WhatAWeekMinds(TestCase):

@@ -87,6 +87,11 @@ class Dose:
             return replace(self, reps=math.ceil(self.reps / 2))
         return replace(self, seconds=self.seconds / 2)
 
+    def count_words(self) -> str:
+        """One set as it is counted: "10 taps", "4 bars", "8 times"."""
+        unit = _unit(self.unit, self.reps) if self.unit else "times"
+        return f"{self.reps} {unit}"
+
     def words(self, fingers: Sequence[int] = ()) -> str:
         """The dose as a player reads it: "5 x 5 s", "3 x 4 bars", "2 x 10 taps, finger 4".
 
@@ -105,7 +110,8 @@ class Dose:
 
 
 def _unit(unit: str, count: int) -> str:
-    return unit[:-1] if count == 1 and unit.endswith("s") else unit
+    one = unit[:-1] if unit.endswith("s") else unit
+    return one if count == 1 else f"{one}s"
 
 
 def _duration(seconds: float) -> str:

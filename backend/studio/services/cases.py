@@ -32,6 +32,7 @@ from studio.services.history import History
 from studio.services.known import dismissed_in, focus_of, known_words
 from studio.services.records import weeks_idle
 from studio.services.reviews import ItemReview, review_last_plan
+from studio.services.setups import lately
 
 SHORT_BREAK_DAYS = 7 * SHORT_BREAK_WEEKS
 
@@ -170,6 +171,9 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
         "passed": passed_rungs(before, record, load_catalogue()),
         "recent_focus": recent_focus(before, record),
     }
+    new = lately(history.setups, lesson.date)
+    if new:
+        data["lately"] = new
     if record.lifted is not None:
         data["days_since_lift"] = (lesson.date - record.lifted).days
     complaint = load_catalogue().evidence.get(lesson.complaint)

@@ -7,6 +7,7 @@ from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.objections import Objection, WeekItem
 from lefthand.practice.objections import objections as week_objections
 from lefthand.practice.planning import plan_item
+from lefthand.practice.tempo import TEMPO_RANGE, goal_tempo
 from lefthand.practice.week import LAST_DAY
 from lefthand.reason.explain import why_sentence
 from lefthand.values.errors import InputError
@@ -58,13 +59,16 @@ def read_plan(lesson: Lesson) -> list[dict[str, Any]] | None:
             "reps": item.reps,
             "sets": item.sets,
             "days": item.days,
+            "tempo": item.tempo,
+            "goal": item.goal,
         }
         for item in plan.items.all()
     ]
 
 
 def write_plan(lesson: Lesson, value: Any) -> None:
-    """Store the week: a list of {"exercise", "rung", "reps", "sets", "days"}; None takes it back.
+    """Store the week: a list of {"exercise", "rung", "reps", "sets", "days", "tempo", "goal"}; None
+    takes it back.
 
     All but "exercise" may be left out. What stays in the week keeps what was practised of it.
     Raises InputError, or StudioError while a red flag is up.
@@ -97,6 +101,8 @@ class _Wish:
     reps: int | None
     sets: int | None
     days: list[int] | None
+    tempo: int | None
+    goal: int | None
 
 
 def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
@@ -111,6 +117,8 @@ def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
         reps=_whole(data, "reps", where, 1, 99),
         sets=_whole(data, "sets", where, 1, 20),
         days=_days(data, where),
+        tempo=_whole(data, "tempo", where, *TEMPO_RANGE),
+        goal=_whole(data, "goal", where, *TEMPO_RANGE),
     )
 
 
@@ -126,7 +134,8 @@ def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
             "reps": wish.reps or planned.dose.reps,
             "sets": wish.sets or planned.dose.sets,
             "seconds": planned.dose.seconds,
-            "tempo": planned.dose.tempo,
+            "tempo": wish.tempo or planned.dose.tempo,
+            "goal": wish.goal or goal_tempo(wish.exercise, planned.rung),
             "days": wish.days or (stays.days if stays else list(planned.days)),
             "fingers": list(planned.fingers),
             "why": planned.why,

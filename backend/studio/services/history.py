@@ -8,7 +8,7 @@ from django.db.models import QuerySet
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.record import LessonRecord
 from lefthand.practice.standing import Standing, kept_now
-from studio.models import Lesson, Plan, PlanItem, RedFlag
+from studio.models import Lesson, Plan, PlanItem, RedFlag, Setup
 from studio.services.keep_alive import Reminder, due_or_back
 from studio.services.known import known_items
 from studio.services.records import Records
@@ -23,6 +23,11 @@ class History:
     def flags(self) -> list[RedFlag]:
         """All stops of the player, lifted ones too, newest first."""
         return flags_of(self.lesson.player_id)
+
+    @cached_property
+    def setups(self) -> list[Setup]:
+        """How the instrument was fitted, oldest first."""
+        return list(Setup.objects.filter(player=self.lesson.player_id))
 
     @cached_property
     def standing(self) -> Standing:

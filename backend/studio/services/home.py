@@ -15,13 +15,23 @@ from django.db import transaction
 
 from lefthand.case.case import Reports
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.self_check import FROM_AGE, SelfCheck
 from lefthand.practice.doses import is_load, rests_between_loads
 from lefthand.practice.rules import eased_dose
+from lefthand.practice.tempo import TEMPO_RANGE
 from lefthand.practice.week import LAST_DAY, fullest_day, moved_week
 from lefthand.reason.safety import EASE_OFF_DAYS, red_reasons
 from lefthand.values.dose import Dose
 from lefthand.values.errors import InputError
-from lefthand.values.fields import read_number, read_one_of, read_words
+from lefthand.values.fields import (
+    Fields,
+    read_mapping,
+    read_number,
+    read_one_of,
+    read_words,
+    short,
+)
+from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import age_at, youngest_age_at
@@ -36,6 +46,8 @@ DAYS_OPEN = 28
 DAYS_AHEAD = 1
 DONE = ("done", "partly", "not")
 FELT = ("", "soft", "mixed", "tight")
+WHEN = ("before", "after")
+MOST_PLAYS = 999
 LATER = ("next_day", "rest", "night")
 SECONDS_TO_TAKE_BACK = 60
 LATER_KEY = "later:"
@@ -284,7 +296,51 @@ def _read_log(
         "felt": read_one_of("felt", data.get("felt", ""), FELT),
         "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),
         "signs": signs,
+        "tempos": read_tempos(data.get("tempos") or {}, lesson),
+        "checks": read_checks(data.get("checks") or {}, lesson),
     }
+
+
+def read_tempos(raw: Any, lesson: Lesson) -> dict[str, dict[str, int | None]]:
+    """What tempo work came to, by exercise of the week."""
+    given = {item.exercise for item in HomeWeek(lesson, lesson.date).given}
+    found: dict[str, dict[str, int | None]] = {}
+    for name, each in read_mapping("tempos", raw).items():
+        if name not in given:
+            raise InputError(f"tempos.{short(name)}", "expected an exercise of the week")
+        fields = Fields(each, f"tempos.{name}")
+        plays = fields.whole("plays", 1, MOST_PLAYS)
+        found[name] = {
+            "highest": fields.whole("highest", *TEMPO_RANGE, default=None),
+            "plays": plays,
+            "slow": fields.whole("slow", 0, plays),
+        }
+        fields.done()
+    return found
+
+
+def read_checks(raw: Any, lesson: Lesson) -> dict[str, list[str]]:
+    """What was as it should be on the own hand, before and after."""
+    known = {check.id for check in self_checks_of(lesson)}
+    fields = Fields(raw, "checks")
+    found = {
+        when: [read_one_of(f"checks.{when}", name, known) for name in fields.words(when)]
+        for when in WHEN
+        if when in fields
+    }
+    fields.done()
+    return found
+
+
+def self_checks_of(lesson: Lesson) -> list[SelfCheck]:
+    """What this player is asked about the own hand: nothing unless the teacher wants it, and
+    nothing of the youngest."""
+    age = youngest_age_at(lesson.player, lesson)
+    if not lesson.player.self_check or (age is not None and age < FROM_AGE):
+        return []
+    instrument = Instrument(lesson.player.instrument)
+    checks = load_catalogue().self_checks.values()
+    return [check for check in checks if instrument in check.instruments]
 
 
 def _keep_results(lesson: Lesson, day: date) -> None:

@@ -1,5 +1,5 @@
-"""The look that comes next in a lesson: what settles a theory that does not move, then the last
-lesson's checks again, then the engine's."""
+"""The look that comes next in a lesson: what settles a theory that does not move, then what a rule
+or an exercise waits for, then the last lesson's checks again, then the engine's."""
 
 from dataclasses import dataclass
 
@@ -26,11 +26,14 @@ class Look:
 
 
 def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
-    """First what settles, then the checks that are to be made again, then the engine's."""
-    looks = (_settling(view), _again(view, last) if last is not None else None)
-    for look in looks:
-        if look is not None:
-            return look
+    """First what settles, then what something waits for, then the checks that are to be made again,
+    then the engine's."""
+    settling = _settling(view)
+    if settling is not None:
+        return settling
+    again = _again(view, last) if last is not None and not view.diagnosis.awaited else None
+    if again is not None:
+        return again
     found = view.diagnosis.next_look
     return Look(False, found.stage, found.checks, found.seconds) if found else None
 

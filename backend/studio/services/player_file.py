@@ -2,8 +2,9 @@
 
 from typing import Any
 
-from studio.models import Lesson, Plan, PlanItem, Player, RedFlag
+from studio.models import Lesson, Plan, PlanItem, Player, RedFlag, Setup
 from studio.services.players import PLAIN_FACTS
+from studio.services.setups import FIT
 
 PLAYER_FORMAT = "jolf-player/2"
 
@@ -19,10 +20,15 @@ def player_file(player: Player) -> dict[str, Any]:
         "lesson_time": f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
         "way_of_teaching": player.way_of_teaching,
         "disliked": player.disliked,
+        "setups": [_setup(setup) for setup in player.setups.all()],
         "group": player.group.name if player.group else None,
         "lessons": [_lesson(lesson) for lesson in lessons],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
     }
+
+
+def _setup(setup: Setup) -> dict[str, Any]:
+    return {"date": str(setup.date), "judged": setup.judged, **{n: getattr(setup, n) for n in FIT}}
 
 
 def _lesson(lesson: Lesson) -> dict[str, Any]:
@@ -60,6 +66,8 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
                 "pain": d.pain,
                 "signs": d.signs,
                 "later": d.later,
+                "tempos": d.tempos,
+                "checks": d.checks,
             }
             for d in lesson.home_days.all()
         ],
@@ -78,6 +86,7 @@ def _item(item: PlanItem) -> dict[str, Any]:
         "sets": item.sets,
         "seconds": item.seconds,
         "tempo": item.tempo,
+        "goal": item.goal,
         "days": item.days,
         "fingers": item.fingers,
         "why": item.why,

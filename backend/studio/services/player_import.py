@@ -40,9 +40,10 @@ from studio.models import (
     RedFlag,
 )
 from studio.services.findings import grading_of
-from studio.services.home import DONE, FELT, LATER, SIGNS
+from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_tempos
 from studio.services.lessons import Teacher
 from studio.services.players import PLAIN_FACTS, save_player
+from studio.services.setups import FIT, JUDGED, judge_setup, save_setup
 
 FORMATS = ("jolf-player/1", "jolf-player/2")
 MOST_LESSONS = 3000
@@ -97,6 +98,8 @@ def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
             reading.left_out.append(f"lessons after the first {MOST_LESSONS}")
             break
         reading.keep(f"lesson {number}", _lesson, row, reading, on)
+    for number, row in enumerate(_rows("setups", data.get("setups", []), reading), start=1):
+        reading.keep(f"fit {number}", _setup, row, reading, on)
     for row, item in reading.results:
         reading.keep(f"result of {item}", _result, row, item, reading)
     for number, row in enumerate(_rows("red_flags", data.get("red_flags", []), reading), start=1):
@@ -141,6 +144,12 @@ def _rows(where: str, rows: Any, reading: _Reading) -> Iterator[Mapping[str, Any
             reading.left_out.append(f"{where} {number}: expected an object, got {short(row)}")
 
 
+def _setup(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
+    fields = {name: row.get(name) for name in FIT}
+    setup = save_setup(reading.player, {**fields, "date": _date("date", row.get("date"))}, on)
+    judge_setup(reading.player, setup.pk, read_one_of("judged", row.get("judged", ""), JUDGED))
+
+
 def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     day = _date("date", row.get("date"))
     if day > on:
@@ -166,11 +175,22 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     reading.keep(f"{where}, skipped", _skipped, row.get("skipped") or [], lesson, reading)
     for name, entered in read_mapping("observations", row.get("observations", {})).items():
         reading.keep(where, _observation, name, entered, lesson, reading)
-    for name, make in (("words", _word), ("focus", _focus), ("home_days", _home_day)):
-        for each in _rows(f"{where}, {name}", row.get(name) or [], reading):
-            reading.keep(f"{where}, {name}", make, each, lesson, reading)
+    _each(row, where, {"words": _word, "focus": _focus}, lesson, reading)
     if row.get("plan") is not None:
         reading.keep(f"{where}, plan", _plan, row["plan"], lesson, reading)
+    _each(row, where, {"home_days": _home_day}, lesson, reading)
+
+
+def _each(
+    row: Mapping[str, Any],
+    where: str,
+    makers: Mapping[str, Callable[..., None]],
+    lesson: Lesson,
+    reading: _Reading,
+) -> None:
+    for name, make in makers.items():
+        for each in _rows(f"{where}, {name}", row.get(name) or [], reading):
+            reading.keep(f"{where}, {name}", make, each, lesson, reading)
 
 
 def _reports(reports: Any, lesson: Lesson) -> None:
@@ -252,6 +272,8 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: _Reading) -> Non
             "pain": int(read_number("pain", row.get("pain", 0), 0, 10, whole=True)),
             "signs": signs,
             "later": None if later is None else [t for t in LATER if t in later],
+            "tempos": read_tempos(row.get("tempos") or {}, lesson),
+            "checks": read_checks(row.get("checks") or {}, lesson),
         },
     )
 
@@ -270,7 +292,7 @@ def _item(row: Mapping[str, Any], order: int, plan: Plan, reading: _Reading) -> 
         raise InputError("exercise", f"unknown exercise {name!r}")
     if plan.items.filter(exercise=exercise.id).exists():
         raise InputError("exercise", f"{name!r} stands twice")
-    tempo = row.get("tempo")
+    tempo, goal = row.get("tempo"), row.get("goal")
     item = PlanItem.objects.create(
         plan=plan,
         order=order,
@@ -280,6 +302,7 @@ def _item(row: Mapping[str, Any], order: int, plan: Plan, reading: _Reading) -> 
         sets=_whole("sets", row.get("sets"), 1, 20),
         seconds=read_number("seconds", row.get("seconds"), 0, 3600),
         tempo=None if tempo is None else _whole("tempo", tempo, 20, 500),
+        goal=None if goal is None else _whole("goal", goal, 20, 500),
         days=sorted({_whole("days", day, 1, LAST_DAY) for day in row.get("days") or []}),
         fingers=_fingers(row.get("fingers") or []),
         why=_text("why", row.get("why"), 2000),

@@ -16,7 +16,7 @@ from studio.services.lessons import Teacher
 MAX_NAME = 80
 PLAIN_FACTS = (
     *("name", "instrument", "level", "piece", "birth_year", "daily_minutes", "hours_a_day"),
-    *("helper_at_home", "weekday", "missing"),
+    *("helper_at_home", "weekday", "missing", "self_check"),
 )
 MAX_PIECE = 120
 
@@ -57,6 +57,7 @@ def _fields(data: Mapping[str, Any], on: date) -> dict[str, Any]:
         "weekday": _whole(data, "weekday", 0, 6),
         "lesson_time": _time(data, "lesson_time"),
         "missing": _missing(data),
+        "self_check": read_flag("self_check", data.get("self_check") or False),
     }
 
 

@@ -121,6 +121,7 @@ def planned(item: PlanItem) -> PlannedItem:
         days=tuple(item.days),
         fingers=tuple(item.fingers),
         why=item.why,
+        goal=item.goal,
     )
 
 

@@ -31,6 +31,17 @@ export const playerQuery = (id: number, whole = false) =>
       ),
   });
 
+export const setupsQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['setups', id],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/setups', {
+          params: { path: { player_id: id } },
+        }),
+      ),
+  });
+
 export const lessonQuery = (id: number) =>
   queryOptions({
     queryKey: ['lesson', id],

@@ -687,6 +687,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/setups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Setups */
+        get: operations["api_setups_routes_read_setups"];
+        put?: never;
+        /** Keep Setup */
+        post: operations["api_setups_routes_keep_setup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/setups/{setup_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove */
+        delete: operations["api_setups_routes_remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/setups/{setup_id}/judged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge
+         * @description What became of a change, as a later lesson found it.
+         */
+        post: operations["api_setups_routes_judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/way": {
         parameters: {
             query?: never;
@@ -793,6 +848,18 @@ export interface components {
             kind: "break";
             /** Value */
             value?: number | null;
+        };
+        /**
+         * CallsOut
+         * @description What a caller calls out, every `seconds`, in any order or in theirs.
+         */
+        CallsOut: {
+            /** In Order */
+            in_order: boolean;
+            /** Seconds */
+            seconds: number;
+            /** Words */
+            words: string[];
         };
         /** CatalogueOut */
         CatalogueOut: {
@@ -901,6 +968,35 @@ export interface components {
             player: number;
         };
         /**
+         * ComparedGrades
+         * @description A trial: the same bar before and after, and what was changed.
+         */
+        ComparedGrades: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /**
+             * Changed
+             * @default
+             */
+            changed?: string;
+            /** Grade */
+            grade?: number | null;
+        };
+        /**
+         * ComparedOut
+         * @description A trial: the same bar before and after, and what was changed.
+         */
+        ComparedOut: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Changed */
+            changed: string;
+        };
+        /**
          * ComplaintEntry
          * @description `value`: the evidence that the complaint speaks of.
          */
@@ -930,6 +1026,18 @@ export interface components {
             hurts: boolean;
             /** Says */
             says: string;
+        };
+        /**
+         * CueOut
+         * @description One thing the timer cues: do, let go, change or rest, for so many seconds.
+         */
+        CueOut: {
+            /** Kind */
+            kind: string;
+            /** Seconds */
+            seconds: number;
+            /** Words */
+            words: string;
         };
         /** CutsIn */
         CutsIn: {
@@ -1110,6 +1218,8 @@ export interface components {
          * @description What is left of a dose while one eases off.
          */
         EasedOut: {
+            /** Cues */
+            cues: components["schemas"]["CueOut"][];
             /** Dose */
             dose: string;
             /** Minutes */
@@ -1222,10 +1332,26 @@ export interface components {
             by_finger: {
                 [key: string]: number;
             };
+            compared: components["schemas"]["ComparedOut"] | null;
             /** Grade */
             grade: number;
             /** Value */
             value: number | null;
+        };
+        /**
+         * FitOut
+         * @description A change of fit that nobody has judged yet.
+         */
+        FitOut: {
+            /** Change */
+            change: string;
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Id */
+            id: number;
         };
         /**
          * FlagOut
@@ -1319,6 +1445,13 @@ export interface components {
         /** HomeDayIn */
         HomeDayIn: {
             /**
+             * Checks
+             * @default {}
+             */
+            checks?: {
+                [key: string]: string[];
+            };
+            /**
              * Client Key
              * @default
              */
@@ -1345,9 +1478,20 @@ export interface components {
              * @default []
              */
             signs?: string[];
+            /**
+             * Tempos
+             * @default {}
+             */
+            tempos?: {
+                [key: string]: components["schemas"]["TempoDone"];
+            };
         };
         /** HomeDayOut */
         HomeDayOut: {
+            /** Checks */
+            checks: {
+                [key: string]: string[];
+            };
             /**
              * Date
              * Format: date
@@ -1363,18 +1507,26 @@ export interface components {
             pain: number;
             /** Signs */
             signs: string[];
+            /** Tempos */
+            tempos: {
+                [key: string]: components["schemas"]["TempoDone"];
+            };
         };
         /**
          * HomeItemOut
          * @description One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
          *     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
-         *     after pain, None for what rests then.
+         *     after pain, None for what rests then. `tempo_steps`: of tempo work, beats a minute from
+         *     the start to the goal; empty for none.
          */
         HomeItemOut: {
             /** Beat */
             beat: number | null;
+            calls: components["schemas"]["CallsOut"] | null;
             /** Child */
             child: string;
+            /** Cues */
+            cues: components["schemas"]["CueOut"][];
             /** Dose */
             dose: string;
             eased: components["schemas"]["EasedOut"] | null;
@@ -1426,6 +1578,8 @@ export interface components {
             stop: string;
             /** Tempo */
             tempo: number | null;
+            /** Tempo Steps */
+            tempo_steps: number[];
             /** Why */
             why: string;
         };
@@ -1458,6 +1612,8 @@ export interface components {
             open_until: string;
             /** Paused */
             paused: boolean;
+            /** Self Check */
+            self_check: components["schemas"]["SelfCheckOut"][];
             /** Teacher Line */
             teacher_line: string;
             /**
@@ -1469,12 +1625,19 @@ export interface components {
         /**
          * HomeReportOut
          * @description What came home from the week before: the planned days and those that were logged.
+         *     `exercises`: names of those that a day speaks of, by id.
          */
         HomeReportOut: {
             /** Days */
             days: components["schemas"]["HomeDayOut"][];
+            /** Exercises */
+            exercises: {
+                [key: string]: string;
+            };
             /** Planned */
             planned: string[];
+            /** Self Check */
+            self_check: components["schemas"]["SelfCheckOut"][];
         };
         /**
          * ImportedOut
@@ -1487,6 +1650,14 @@ export interface components {
             name: string;
             /** Player */
             player: number;
+        };
+        /** JudgedIn */
+        JudgedIn: {
+            /**
+             * Judged
+             * @enum {string}
+             */
+            judged: "" | "helped" | "same" | "worse";
         };
         /** KeysIn */
         KeysIn: {
@@ -1575,6 +1746,7 @@ export interface components {
             findings: {
                 [key: string]: components["schemas"]["FindingOut"];
             };
+            fit: components["schemas"]["FitOut"] | null;
             /** Focus */
             focus: components["schemas"]["FocusOut"][];
             /** Harder Piece */
@@ -1724,8 +1896,8 @@ export interface components {
              */
             kind: "observation";
             /** Value */
-            value?: number | components["schemas"]["MeasuredValue"] | {
-                [key: string]: number | components["schemas"]["MeasuredValue"];
+            value?: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"] | {
+                [key: string]: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"];
             } | null;
         };
         /** OrderEntry */
@@ -1817,6 +1989,8 @@ export interface components {
             exercise: string;
             /** Fingers */
             fingers: number[];
+            /** Goal */
+            goal: number | null;
             /** Kind */
             kind: string;
             /** Minutes */
@@ -1835,6 +2009,8 @@ export interface components {
             sets: number;
             /** Tempo */
             tempo: number | null;
+            /** Tempo Work */
+            tempo_work: boolean;
             /** Why */
             why: string;
         };
@@ -1896,6 +2072,11 @@ export interface components {
              * @default
              */
             piece?: string;
+            /**
+             * Self Check
+             * @default false
+             */
+            self_check?: boolean;
             /** Weekday */
             weekday?: number | null;
         };
@@ -2156,6 +2337,17 @@ export interface components {
             /** Reasons */
             reasons: string[];
         };
+        /** SelfCheckOut */
+        SelfCheckOut: {
+            /** Ask */
+            ask: string;
+            /** Id */
+            id: string;
+            /** Right */
+            right: string;
+            /** Wrong */
+            wrong: string;
+        };
         /** SessionOut */
         SessionOut: {
             teacher: components["schemas"]["TeacherOut"] | null;
@@ -2177,6 +2369,116 @@ export interface components {
             refuted: number;
             /** Starting */
             starting: number;
+        };
+        /**
+         * SetupIn
+         * @description One record. `date`: today when it is left out. Lengths in mm, weight in g. `tapes`: distances
+         *     from the nut. `change`: the one thing that was changed.
+         */
+        SetupIn: {
+            /**
+             * Change
+             * @default
+             */
+            change?: string;
+            /** Date */
+            date?: string | null;
+            /**
+             * Endpin
+             * @default
+             */
+            endpin?: string;
+            /**
+             * Pad
+             * @default
+             */
+            pad?: string;
+            /**
+             * Seat
+             * @default
+             */
+            seat?: string;
+            /**
+             * Side
+             * @default
+             */
+            side?: string;
+            /**
+             * Size
+             * @default
+             */
+            size?: string;
+            /** String Length */
+            string_length?: number | null;
+            /**
+             * Tapes
+             * @default []
+             */
+            tapes?: number[];
+            /** Weight */
+            weight?: number | null;
+        };
+        /**
+         * SetupOut
+         * @description `before` and `since`: grades of the signs of a bad fit, by evidence, before it and since.
+         */
+        SetupOut: {
+            /** Before */
+            before: {
+                [key: string]: number;
+            };
+            /**
+             * Change
+             * @default
+             */
+            change?: string;
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /**
+             * Endpin
+             * @default
+             */
+            endpin?: string;
+            /** Id */
+            id: number;
+            /** Judged */
+            judged: string;
+            /**
+             * Pad
+             * @default
+             */
+            pad?: string;
+            /**
+             * Seat
+             * @default
+             */
+            seat?: string;
+            /**
+             * Side
+             * @default
+             */
+            side?: string;
+            /** Since */
+            since: {
+                [key: string]: number;
+            };
+            /**
+             * Size
+             * @default
+             */
+            size?: string;
+            /** String Length */
+            string_length?: number | null;
+            /**
+             * Tapes
+             * @default []
+             */
+            tapes?: number[];
+            /** Weight */
+            weight?: number | null;
         };
         /** SheetItemOut */
         SheetItemOut: {
@@ -2368,6 +2670,19 @@ export interface components {
             /** Username */
             username: string;
         };
+        /**
+         * TempoDone
+         * @description Tempo work of a day: the highest loose beat, how often it was played, how often of that below
+         *     the goal.
+         */
+        TempoDone: {
+            /** Highest */
+            highest: number | null;
+            /** Plays */
+            plays: number;
+            /** Slow */
+            slow: number;
+        };
         /** TimelineLesson */
         TimelineLesson: {
             /**
@@ -2457,12 +2772,16 @@ export interface components {
             days?: number[] | null;
             /** Exercise */
             exercise: string;
+            /** Goal */
+            goal?: number | null;
             /** Reps */
             reps?: number | null;
             /** Rung */
             rung?: number | null;
             /** Sets */
             sets?: number | null;
+            /** Tempo */
+            tempo?: number | null;
         };
         /** WithheldOut */
         WithheldOut: {
@@ -4403,6 +4722,176 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlagOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_read_setups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_keep_setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetupIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                setup_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                setup_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupOut"][];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

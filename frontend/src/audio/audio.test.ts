@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 
 import { picturesOf, scheduleOf } from './schedule';
 import { hertz } from './sound';
-import { phaseAt, phasesOf } from './timer';
+import { cueAt, nextCall } from './timer';
 
 const quarter = (midi: number, onset: number) => ({ midi, onset, seconds: 1 });
 
@@ -39,24 +39,29 @@ describe('a drill to listen to', () => {
 });
 
 describe('a timed dose', () => {
-  const hold = { reps: 2, sets: 2, seconds: 4, pause: 0, rest: 20, is_hold: true, minutes: 1 };
-
-  test('holds are counted, let go after each, with a rest between rounds and none at the end', () => {
-    const kinds = phasesOf(hold).map((p) => p.kind);
-    const round = ['do', 'let go', 'do', 'let go'];
-    expect(kinds).toEqual([...round, 'rest', ...round]);
-    expect(phasesOf(hold)[4]?.seconds).toBe(20);
-  });
-
-  test('what is not a hold runs for its minutes', () => {
-    const play = { ...hold, is_hold: false, sets: 1, minutes: 2 };
-    expect(phasesOf(play)).toEqual([{ kind: 'do', seconds: 120, words: 'gently' }]);
-  });
+  const cues = [
+    { kind: 'do', seconds: 4, words: '1 of 2' },
+    { kind: 'let go', seconds: 5, words: 'let everything hang' },
+  ];
 
   test('knows where it stands and when it is over', () => {
-    const phases = phasesOf(hold);
-    expect(phaseAt(phases, 0)).toEqual({ index: 0, left: 4 });
-    expect(phaseAt(phases, 4)).toEqual({ index: 1, left: 5 });
-    expect(phaseAt(phases, 1000)).toBeNull();
+    expect(cueAt(cues, 0)).toEqual({ index: 0, left: 4 });
+    expect(cueAt(cues, 4)).toEqual({ index: 1, left: 5 });
+    expect(cueAt(cues, 1000)).toBeNull();
+  });
+});
+
+describe('a caller', () => {
+  const words = ['G string', 'D string', 'A string', 'E string'];
+
+  test('goes in order and round again', () => {
+    const order = { words, in_order: true };
+    expect([-1, 0, 3].map((last) => nextCall(order, last, () => 0))).toEqual([0, 1, 0]);
+  });
+
+  test('calls anything but the last one', () => {
+    const any = { words, in_order: false };
+    for (const at of [0, 0.4, 0.99]) expect(nextCall(any, 2, () => at)).not.toBe(2);
+    expect(nextCall({ words: ['let go'], in_order: false }, 0, () => 0.5)).toBe(0);
   });
 });

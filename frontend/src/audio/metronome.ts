@@ -4,15 +4,15 @@ const AHEAD = 0.2;
 const EVERY = 50;
 const BEATS_PER_BAR = 4;
 
-/** Clicks at `tempo` beats a minute until the returned function is called. */
-export function startMetronome(tempo: number): () => void {
+/** Clicks until the returned function is called. `tempo` is asked at each beat, in beats a minute. */
+export function startMetronome(tempo: () => number): () => void {
   const context = audioContext();
   let next = context.currentTime + 0.1;
   let beat = 0;
   const timer = setInterval(() => {
     while (next < context.currentTime + AHEAD) {
       click(context, next, beat % BEATS_PER_BAR === 0);
-      next += 60 / tempo;
+      next += 60 / tempo();
       beat += 1;
     }
   }, EVERY);

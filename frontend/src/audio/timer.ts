@@ -1,49 +1,25 @@
-export interface TimedDose {
-  reps: number;
-  sets: number;
-  seconds: number;
-  pause: number;
-  rest: number;
-  is_hold: boolean;
-  minutes: number;
-}
+import type { Schemas } from '../api/client';
 
-export interface Phase {
-  kind: 'do' | 'let go' | 'rest';
-  seconds: number;
-  words: string;
-}
+export type Cue = Schemas['CueOut'];
 
-const LEAST_REST = 5;
-
-/** A dose as phases to be timed: each hold and its pause, or a whole set, and the rest after a set. */
-export function phasesOf(dose: TimedDose): Phase[] {
-  const phases: Phase[] = [];
-  const pause = Math.max(dose.pause, dose.is_hold ? LEAST_REST : 0);
-  for (let set = 1; set <= dose.sets; set += 1) {
-    const where = dose.sets > 1 ? `, round ${set} of ${dose.sets}` : '';
-    if (dose.is_hold) {
-      for (let rep = 1; rep <= dose.reps; rep += 1) {
-        phases.push({ kind: 'do', seconds: dose.seconds, words: `${rep} of ${dose.reps}${where}` });
-        phases.push({ kind: 'let go', seconds: pause, words: 'let everything hang' });
-      }
-    } else {
-      const seconds = Math.round((60 * dose.minutes) / dose.sets);
-      phases.push({ kind: 'do', seconds, words: `gently${where}` });
-    }
-    if (set < dose.sets) {
-      phases.push({ kind: 'rest', seconds: Math.max(dose.rest, LEAST_REST), words: 'arm down' });
-    }
-  }
-  return phases;
-}
-
-/** Where a timer stands after so many seconds: the phase and what is left of it; null at the end. */
-export function phaseAt(phases: Phase[], seconds: number): { index: number; left: number } | null {
+/** Where a timer stands after so many seconds: the cue and what is left of it; null at the end. */
+export function cueAt(cues: Cue[], seconds: number): { index: number; left: number } | null {
   let passed = 0;
-  for (const [index, phase] of phases.entries()) {
-    passed += phase.seconds;
+  for (const [index, cue] of cues.entries()) {
+    passed += cue.seconds;
     if (seconds < passed) return { index, left: passed - seconds };
   }
   return null;
+}
+
+/** What is called out next: in their order, or any but the last one. `random` gives 0 up to 1. */
+export function nextCall(
+  calls: Pick<Schemas['CallsOut'], 'words' | 'in_order'>,
+  last: number,
+  random: () => number,
+): number {
+  const count = calls.words.length;
+  if (calls.in_order || count < 2) return (last + 1) % count;
+  const others = Array.from({ length: count }, (_, index) => index).filter((i) => i !== last);
+  return others[Math.floor(random() * others.length)] ?? 0;
 }

@@ -1,10 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-/** Something that runs until it is stopped: a start, a stop, and whether it runs. */
+/** What sounds on this page; one thing at a time. */
+let sounding: (() => void) | null = null;
+
+/** Something that runs until it is stopped, or until something else on the page begins to sound. */
 export function useRunning(start: () => () => void): { running: boolean; toggle: () => void } {
   const [running, setRunning] = useState(false);
   const stop = useRef<(() => void) | null>(null);
   const end = useCallback(() => {
+    if (sounding === stop.current) sounding = null;
     stop.current?.();
     stop.current = null;
     setRunning(false);
@@ -15,7 +19,15 @@ export function useRunning(start: () => () => void): { running: boolean; toggle:
       end();
       return;
     }
-    stop.current = start();
+    sounding?.();
+    const stopSound = start();
+    const mine = () => {
+      stopSound();
+      stop.current = null;
+      setRunning(false);
+    };
+    stop.current = mine;
+    sounding = mine;
     setRunning(true);
   }, [end, start]);
   return { running, toggle };

@@ -35,6 +35,7 @@ const NOBODY: Facts = {
   weekday: null,
   lesson_time: null,
   missing: [],
+  self_check: false,
 };
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const HELP = [
@@ -190,6 +191,12 @@ function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<
           }
         />
       </div>
+      <Checkbox
+        size="md"
+        label="Looks at the own hand before and after practice (five touches on the phone)"
+        checked={facts.self_check ?? false}
+        onChange={(event) => onChange({ self_check: event.currentTarget.checked })}
+      />
       <Checkbox.Group
         label="Not at home"
         value={facts.missing ?? []}

@@ -7,12 +7,14 @@ import type { HomeItem } from './weekNow';
 interface Props {
   item: HomeItem;
   openStrings: number[];
+  plays?: readonly boolean[];
+  onPlay?: (clean: boolean) => void;
 }
 
 const USUAL_TEMPO = 60;
 
 /** One exercise: why, how, its music, and the tools that need no typing. */
-export function Exercise({ item, openStrings }: Props) {
+export function Exercise({ item, openStrings, plays, onPlay }: Props) {
   return (
     <article className={css.exercise}>
       <h2>{item.name}</h2>
@@ -33,7 +35,12 @@ export function Exercise({ item, openStrings }: Props) {
           tempo={item.beat ?? USUAL_TEMPO}
         />
       )}
-      <Tools item={item} openStrings={openStrings} />
+      <Tools
+        item={item}
+        openStrings={openStrings}
+        {...(plays ? { plays } : {})}
+        {...(onPlay ? { onPlay } : {})}
+      />
     </article>
   );
 }

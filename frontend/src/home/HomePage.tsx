@@ -6,6 +6,7 @@ import { AskLater } from './AskLater';
 import { Exercise } from './Exercise';
 import css from './HomePage.module.css';
 import { LogDay } from './LogDay';
+import { Practice } from './Practice';
 import { type HomeHandle, useHome } from './useHome';
 import { WeekDays } from './WeekDays';
 import type { WeekNow } from './weekNow';
@@ -107,8 +108,22 @@ function Stop({ week, takeBack }: { week: WeekNow; takeBack: HomeHandle['takeBac
 function Today({ token, handle }: { token: string; handle: HomeHandle }) {
   const { week, log, answerLater } = handle;
   const [shown, setShown] = useState(() => firstShown(week));
+  const [practising, setPractising] = useState(false);
   const items = week.items.filter((item) => item.days.includes(shown));
   const isToday = shown === week.today;
+  const mayLog = shown <= week.today && shown > week.given_on;
+  const logged = week.days.some((day) => day.date === shown);
+  if (practising && items.length > 0) {
+    return (
+      <Practice
+        week={week}
+        items={items}
+        date={shown}
+        onLog={log}
+        onEnd={() => setPractising(false)}
+      />
+    );
+  }
   return (
     <>
       {week.asksAbout !== null && (
@@ -130,10 +145,15 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
           {minutesSaid(items.reduce((sum, item) => sum + item.minutes, 0))}
         </p>
       )}
+      {items.length > 0 && mayLog && !logged && (
+        <button type="button" className={css.main} onClick={() => setPractising(true)}>
+          Begin
+        </button>
+      )}
       {items.map((item) => (
         <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
       ))}
-      {shown <= week.today && shown > week.given_on && (
+      {mayLog && (
         <LogDay
           key={shown}
           date={shown}

@@ -26,18 +26,24 @@ interface Props {
   date: string;
   isToday: boolean;
   before: DayLog | null;
+  /** What the day's practice has found besides; what was kept before stays otherwise. */
+  more?: Pick<DayLog, 'tempos' | 'checks'>;
   onLog: (log: DayLog) => void;
 }
 
 /** How the day went, in three touches: done, felt, pain. The last one keeps it. */
-export function LogDay({ date, isToday, before, onLog }: Props) {
+export function LogDay({ date, isToday, before, more, onLog }: Props) {
   const [again, setAgain] = useState(false);
   const [done, setDone] = useState<string | null>(null);
   const [felt, setFelt] = useState<string | null>(null);
   const [signs, setSigns] = useState<string[]>([]);
 
-  function keep(log: Omit<DayLog, 'date' | 'later'>) {
-    onLog({ date, ...log, later: null });
+  function keep(log: Omit<DayLog, 'date' | 'later' | 'tempos' | 'checks'>) {
+    const { tempos, checks } = more ?? {
+      tempos: before?.tempos ?? {},
+      checks: before?.checks ?? {},
+    };
+    onLog({ date, ...log, later: null, tempos, checks });
     setAgain(false);
     setDone(null);
     setFelt(null);

@@ -1,11 +1,12 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 
 import type { Schemas } from '../api/client';
 import css from '../audio/audio.module.css';
 import { startMetronome } from '../audio/metronome';
 import { audioContext, click, drone } from '../audio/sound';
-import { phaseAt, phasesOf } from '../audio/timer';
+import { cueAt, nextCall } from '../audio/timer';
 import { useRunning } from '../audio/useRunning';
+import { tempoAfter } from './tempoWork';
 
 const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'];
 const TEMPO_STEP = 4;
@@ -14,25 +15,32 @@ const USUAL_TEMPO = 60;
 interface Props {
   item: Schemas['HomeItemOut'];
   openStrings: number[];
+  /** Plays of its tempo work today, and what keeps another one; absent where none are kept. */
+  plays?: readonly boolean[];
+  onPlay?: (clean: boolean) => void;
 }
 
-/** Timer, metronome and drone of one exercise, each one touch. */
-export function Tools({ item, openStrings }: Props) {
+/** Timer, caller, beat and held tones of one exercise, each one touch. */
+export function Tools({ item, openStrings, plays = [], onPlay }: Props) {
+  const hasBeat = item.tempo !== null || item.notes.length > 0;
   return (
     <>
       <Timer item={item} />
+      {item.calls && <Caller calls={item.calls} name={item.name} />}
+      {item.tempo_steps.length > 1 && onPlay ? (
+        <TempoWork steps={item.tempo_steps} plays={plays} onPlay={onPlay} name={item.name} />
+      ) : (
+        hasBeat && <Metronome tempo={item.beat ?? item.tempo ?? USUAL_TEMPO} />
+      )}
       {item.notes.length > 0 && (
-        <>
-          <Metronome tempo={item.beat ?? USUAL_TEMPO} />
-          <Drones target={item.notes[0]?.midi ?? null} openStrings={openStrings} />
-        </>
+        <Drones target={item.notes[0]?.midi ?? null} openStrings={openStrings} />
       )}
     </>
   );
 }
 
 function Timer({ item }: { item: Schemas['HomeItemOut'] }) {
-  const phases = useMemo(() => phasesOf(item), [item]);
+  const { cues } = item;
   const [seconds, setSeconds] = useState(0);
   const [ended, setEnded] = useState(false);
   const start = useCallback(() => {
@@ -42,8 +50,10 @@ function Timer({ item }: { item: Schemas['HomeItemOut'] }) {
     setEnded(false);
     const timer = setInterval(() => {
       const passed = (Date.now() - began) / 1000;
-      const at = phaseAt(phases, passed);
-      if ((at?.index ?? -2) !== index) click(context, context.currentTime, at?.index !== undefined);
+      const at = cueAt(cues, passed);
+      if ((at?.index ?? -2) !== index) {
+        click(context, context.currentTime, at !== null && cues[at.index]?.kind === 'do');
+      }
       index = at?.index ?? -2;
       setSeconds(passed);
       if (at === null) {
@@ -52,19 +62,22 @@ function Timer({ item }: { item: Schemas['HomeItemOut'] }) {
       }
     }, 200);
     return () => clearInterval(timer);
-  }, [phases]);
+  }, [cues]);
   const { running, toggle } = useRunning(start);
   useEffect(() => {
     if (ended && running) toggle();
   }, [ended, running, toggle]);
-  const at = running ? phaseAt(phases, seconds) : null;
-  const phase = at && phases[at.index];
+  const at = running ? cueAt(cues, seconds) : null;
+  const cue = at && cues[at.index];
   return (
     <div role="group" aria-label={`Timer of ${item.name}`}>
-      {phase && (
-        <p aria-live="off">
-          <span className={css.count}>{Math.ceil(at.left)}</span> <strong>{phase.kind}</strong> (
-          {phase.words})
+      {cue && (
+        <p className={css.cue} data-kind={cue.kind} aria-live="off">
+          <i aria-hidden="true" />
+          <span className={css.count}>{Math.ceil(at.left)}</span>
+          <span>
+            <strong>{cue.kind}</strong> {cue.words}
+          </span>
         </p>
       )}
       <div className={css.row}>
@@ -77,9 +90,88 @@ function Timer({ item }: { item: Schemas['HomeItemOut'] }) {
   );
 }
 
+/** Shows, with a click, what is to be found next: strings, fingers, or "let go". */
+function Caller({ calls, name }: { calls: Schemas['CallsOut']; name: string }) {
+  const [called, setCalled] = useState(-1);
+  const last = useRef(-1);
+  const start = useCallback(() => {
+    const context = audioContext();
+    const call = () => {
+      last.current = nextCall(calls, last.current, Math.random);
+      setCalled(last.current);
+      click(context, context.currentTime, true);
+    };
+    call();
+    const timer = setInterval(call, 1000 * calls.seconds);
+    return () => {
+      clearInterval(timer);
+      last.current = -1;
+      setCalled(-1);
+    };
+  }, [calls]);
+  const { running, toggle } = useRunning(start);
+  return (
+    <div role="group" aria-label={`Caller of ${name}`}>
+      {running && called >= 0 && (
+        <p className={css.called} aria-live="assertive">
+          {calls.words[called]}
+        </p>
+      )}
+      <div className={css.row}>
+        <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
+          {running ? 'Stop calling' : 'Call out'}
+        </button>
+      </div>
+    </div>
+  );
+}
+
+interface TempoWorkProps {
+  steps: number[];
+  plays: readonly boolean[];
+  onPlay: (clean: boolean) => void;
+  name: string;
+}
+
+/** From a loose start to the goal: three clean times go a step faster, two misses a step back. */
+function TempoWork({ steps, plays, onPlay, name }: TempoWorkProps) {
+  const now = tempoAfter(steps, plays);
+  const tempo = useRef(now.tempo);
+  useEffect(() => {
+    tempo.current = now.tempo;
+  });
+  const { running, toggle } = useRunning(
+    useCallback(() => startMetronome(() => tempo.current), []),
+  );
+  return (
+    <div role="group" aria-label={`Tempo of ${name}`}>
+      <div className={css.row}>
+        <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
+          {running ? 'Stop the beat' : `Beat ♩ = ${now.tempo}`}
+        </button>
+        <button type="button" className={css.tool} onClick={() => onPlay(true)}>
+          It was clean
+        </button>
+        <button type="button" className={css.tool} onClick={() => onPlay(false)}>
+          I missed
+        </button>
+      </div>
+      <p role="status">
+        Now <strong>♩ = {now.tempo}</strong>, the goal is {steps.at(-1)}.
+        {now.highest !== null && ` Loose up to ${now.highest} today.`}
+        {plays.length > 0 && ` ${now.slow} of ${plays.length} below the goal; most should be.`}
+      </p>
+    </div>
+  );
+}
+
 function Metronome({ tempo }: { tempo: number }) {
   const [now, setNow] = useState(tempo);
-  const { running, toggle } = useRunning(useCallback(() => startMetronome(now), [now]));
+  const beat = useRef(now);
+  useEffect(() => {
+    beat.current = now;
+  });
+  const { running, toggle } = useRunning(useCallback(() => startMetronome(() => beat.current), []));
   return (
     <div className={css.row} role="group" aria-label="Metronome">
       <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
@@ -90,13 +182,13 @@ function Metronome({ tempo }: { tempo: number }) {
           key={step}
           type="button"
           className={css.tool}
-          disabled={running}
           aria-label={step < 0 ? 'Slower' : 'Faster'}
           onClick={() => setNow(Math.min(208, Math.max(30, now + step)))}
         >
           {step < 0 ? 'slower' : 'faster'}
         </button>
       ))}
+      {running && <span role="status">♩ = {now}</span>}
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { MOVE_WORDS } from '../words/words';
 import { SearchSelect } from '../components/SearchSelect';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
+import { JudgeFit } from './JudgeFit';
 import { RemoveLesson } from './RemoveLesson';
 import type { LessonHandle } from './useLesson';
 
@@ -94,6 +95,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
         )}
         {(open || !canBeWell) && <Reports handle={handle} onDone={onDone} />}
       </section>
+      <JudgeFit lesson={lesson} />
       {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
       <Reminders reminders={lesson.reminders} />
       <section>

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 
 import type { Evidence } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
@@ -9,8 +9,11 @@ import { familyOf } from '../drawings/spots';
 import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
 import { firstFinger } from './lookList';
-import { MeasureEntry } from './MeasureEntry';
+import { loadMeasure } from './loadMeasure';
+import { type Compared, TrialCompare } from './TrialCompare';
 import type { LessonHandle } from './useLesson';
+
+const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
 
 const GRADES = [0, 1, 2, 3];
 const FINGERS = [1, 2, 3, 4];
@@ -85,6 +88,7 @@ export function CheckList({ title, items, handle, touched }: Props) {
             onMeasured={(value) =>
               enter('observation', e.per_finger ? `${e.id}/${fingerOf(e)}` : e.id, { value })
             }
+            onCompared={(compared) => enter('observation', e.id, compared)}
           />
         ))}
       </ul>
@@ -101,6 +105,7 @@ interface RowProps {
   onFinger: (finger: number) => void;
   onGrade: (grade: number) => void;
   onMeasured: (value: number) => void;
+  onCompared: (compared: Compared) => void;
 }
 
 function CheckRow({
@@ -112,6 +117,7 @@ function CheckRow({
   onFinger,
   onGrade,
   onMeasured,
+  onCompared,
 }: RowProps) {
   const { lesson, enter } = handle;
   const finding = lesson.findings[item.id];
@@ -193,8 +199,17 @@ function CheckRow({
               </button>
             ))}
           </div>
+          {trial && finger === null && (
+            <TrialCompare
+              label={item.label}
+              compared={finding?.compared ?? null}
+              onCompared={onCompared}
+            />
+          )}
           {item.measure !== null && (
-            <MeasureEntry item={item} value={finding?.value ?? null} onValue={onMeasured} />
+            <Suspense fallback={null}>
+              <MeasureEntry item={item} value={finding?.value ?? null} onValue={onMeasured} />
+            </Suspense>
           )}
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
           <Button

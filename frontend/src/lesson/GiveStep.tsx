@@ -1,8 +1,10 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'wouter';
 
 import type { Catalogue, Lesson } from '../api/client';
+import { setupsQuery } from '../api/queries';
 import { useKeys } from '../components/useKeys';
 import { minutesWords } from '../words/words';
 import css from './GiveStep.module.css';
@@ -10,6 +12,10 @@ import { itemsOf, type Wish, wishOf } from './planDraft';
 import { PlanItemRow } from './PlanItemRow';
 import type { LessonHandle } from './useLesson';
 import { WeekStrip } from './WeekStrip';
+
+const FitDialog = lazy(async () => ({
+  default: (await import('../components/FitDialog')).FitDialog,
+}));
 
 /** The week: one to three exercises, each with its step, dose, days and why. */
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
@@ -99,14 +105,29 @@ function Minutes({ lesson }: { lesson: Lesson }) {
 /** What is done in the lesson instead of at home, and what the week leaves out and why. */
 function Said({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
   const { in_lesson, says } = lesson.proposal;
+  const [writing, setWriting] = useState(false);
+  const setups = useQuery({ ...setupsQuery(lesson.player.id), enabled: writing });
   const name = (id: string) => catalogue.exercises.find((e) => e.id === id)?.name ?? id;
   return (
     <>
       {in_lesson.length > 0 && (
         <p>
           <strong>Now, in the lesson:</strong> {in_lesson.map(name).join('; ')}. It costs no minutes
-          at home.
+          at home.{' '}
+          <Button variant="default" onClick={() => setWriting(true)}>
+            Write down the change
+          </Button>
         </p>
+      )}
+      {writing && (
+        <Suspense fallback={null}>
+          <FitDialog
+            playerId={lesson.player.id}
+            isHeldUp={lesson.player.instrument === 'vn' || lesson.player.instrument === 'va'}
+            last={setups.data?.[0] ?? null}
+            onClose={() => setWriting(false)}
+          />
+        </Suspense>
       )}
       {lesson.plan === null && says.map((line) => <p key={line}>{line}</p>)}
     </>

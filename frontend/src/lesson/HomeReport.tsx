@@ -23,6 +23,7 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
           </strong>
         )}
       </p>
+      <Worked home={home} />
       <ol className={css.days} aria-label="Days at home">
         {dates.map((date) => {
           const log = home.days.find((day) => day.date === date);
@@ -38,5 +39,36 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
         })}
       </ol>
     </section>
+  );
+}
+
+/** The highest loose beat of tempo work, and what the player found on the own hand. */
+function Worked({ home }: { home: Schemas['HomeReportOut'] }) {
+  const tempos = Object.entries(home.exercises).flatMap(([id, name]) => {
+    const days = home.days.flatMap((day) => day.tempos[id] ?? []);
+    const best = Math.max(0, ...days.map((day) => day.highest ?? 0));
+    const plays = days.reduce((sum, day) => sum + day.plays, 0);
+    const slow = days.reduce((sum, day) => sum + day.slow, 0);
+    const loose = best > 0 ? `loose up to ♩ = ${best}` : 'not yet clean three times running';
+    return `${name}: ${loose}, ${slow} of ${plays} plays below the goal.`;
+  });
+  const checked = home.days.filter((day) => day.checks['after'] !== undefined);
+  const found = home.self_check.flatMap((check) => {
+    const wrong = checked.filter((day) => !day.checks['after']?.includes(check.id)).length;
+    return wrong > 0 ? `${check.ask.toLowerCase()}: ${check.wrong} after ${wrong}` : [];
+  });
+  return (
+    <>
+      {tempos.map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+      {checked.length > 0 && (
+        <p>
+          The player&rsquo;s own look, after practice on {checked.length}{' '}
+          {checked.length === 1 ? 'day' : 'days'}:{' '}
+          {found.length === 0 ? 'all as it should be.' : `${found.join('; ')}.`}
+        </p>
+      )}
+    </>
   );
 }

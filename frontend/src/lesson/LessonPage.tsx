@@ -9,6 +9,7 @@ import { catalogueQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { INSTRUMENT_WORDS } from '../words/words';
+import { loadMeasure } from './loadMeasure';
 import { KeyHelp } from './KeyHelp';
 import css from './LessonPage.module.css';
 import { LookStep } from './LookStep';
@@ -38,8 +39,9 @@ const GiveStep = lazy(async () => ({ default: (await loadGive()).GiveStep }));
 function useAllSteps() {
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const load of [loadAsk, loadDecide, loadGive]) load().catch(() => undefined);
-    }, 500);
+      for (const load of [loadAsk, loadDecide, loadGive, loadMeasure])
+        load().catch(() => undefined);
+    }, 2000);
     return () => clearTimeout(timer);
   }, []);
 }

@@ -5,6 +5,7 @@ import type { Lesson } from '../api/client';
 import { minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
 import {
+  atTempo,
   changed,
   moreOrLess,
   movedTo,
@@ -26,6 +27,7 @@ interface Props {
   onDislike: (exercise: string) => void;
 }
 
+const TEMPO_STEP = 4;
 const DRAGGED = 'text/plain';
 
 /** One exercise of the week, with everything about it that can be changed by hand. */
@@ -78,6 +80,18 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
           more={() => change(moreOrLess(item, 1))}
           name={item.name}
         />
+        {(item.tempo_work || item.goal !== null) &&
+          (['tempo', 'goal'] as const).map((which) => (
+            <Stepper
+              key={which}
+              label={which === 'tempo' ? 'Start' : 'Goal'}
+              value={item[which] === null ? 'no beat' : `♩ = ${item[which]}`}
+              detail=""
+              less={() => change(atTempo(item, which, -TEMPO_STEP))}
+              more={() => change(atTempo(item, which, TEMPO_STEP))}
+              name={item.name}
+            />
+          ))}
       </div>
       <div className={css.days} role="group" aria-label={`Days of ${item.name}`}>
         {DAYS.map((day) => (

@@ -26,7 +26,7 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
 }
 
 function finding(grade: number, byFinger: Record<string, number> = {}): Finding {
-  return { grade, by_finger: byFinger, value: null, accepted: null };
+  return { grade, by_finger: byFinger, value: null, compared: null, accepted: null };
 }
 
 const TIP = evidence('tip.gives', { place: 'tip', per_finger: true });

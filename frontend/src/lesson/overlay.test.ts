@@ -6,8 +6,14 @@ import { nextUndo, withEntries } from './overlay';
 
 const base = {
   findings: {
-    'web.closed': { grade: 2, by_finger: {}, value: null, accepted: null },
-    'tip.gives': { grade: 3, by_finger: { '3': 1, '4': 3 }, value: null, accepted: null },
+    'web.closed': { grade: 2, by_finger: {}, value: null, compared: null, accepted: null },
+    'tip.gives': {
+      grade: 3,
+      by_finger: { '3': 1, '4': 3 },
+      value: null,
+      compared: null,
+      accepted: null,
+    },
   } as Record<string, Finding>,
   skipped: ['nail.pale'],
   asked: false,

@@ -63,7 +63,13 @@ function withFinding(findings: Record<string, Finding>, entry: Entry): Record<st
     if (typeof entry.value !== 'number') return rest;
     return {
       ...rest,
-      [evidence]: { grade: entry.value, by_finger: {}, value: null, accepted: null },
+      [evidence]: {
+        grade: entry.value,
+        by_finger: {},
+        value: null,
+        compared: null,
+        accepted: null,
+      },
     };
   }
   const others = Object.fromEntries(
@@ -74,7 +80,13 @@ function withFinding(findings: Record<string, Finding>, entry: Entry): Record<st
   if (grades.length === 0) return rest;
   return {
     ...rest,
-    [evidence]: { grade: Math.max(...grades), by_finger: byFinger, value: null, accepted: null },
+    [evidence]: {
+      grade: Math.max(...grades),
+      by_finger: byFinger,
+      value: null,
+      compared: null,
+      accepted: null,
+    },
   };
 }
 

@@ -27,6 +27,8 @@ const item: PlanItem = {
   minutes: 1,
   days: [1, 2, 3],
   tempo: null,
+  goal: null,
+  tempo_work: false,
   fingers: [],
   why: '',
 };

@@ -9,6 +9,8 @@ export interface Wish {
   reps?: number;
   sets?: number;
   days?: number[];
+  tempo?: number;
+  goal?: number;
 }
 
 const MAX_SETS = 6;
@@ -20,6 +22,8 @@ export function wishOf(item: PlanItem): Wish {
     reps: item.reps,
     sets: item.sets,
     days: item.days,
+    ...(item.tempo === null ? {} : { tempo: item.tempo }),
+    ...(item.goal === null ? {} : { goal: item.goal }),
   };
 }
 
@@ -51,7 +55,8 @@ function withWish(item: PlanItem, wish: Wish): PlanItem {
   const { rung = item.rung, reps = item.reps, sets = item.sets, days = item.days } = wish;
   const same = rung === item.rung && reps === item.reps && sets === item.sets;
   const dose = same ? item.dose : sets > 1 ? `${sets} × ${reps}` : `${reps}`;
-  return { ...item, rung, reps, sets, days, dose };
+  const { tempo = item.tempo, goal = item.goal } = wish;
+  return { ...item, rung, reps, sets, days, dose, tempo, goal };
 }
 
 export function changed(items: PlanItem[], exercise: string, change: (wish: Wish) => Wish): Wish[] {
@@ -71,6 +76,19 @@ export function moreOrLess(item: PlanItem, by: number): Wish {
     return { ...wish, sets: Math.min(MAX_SETS, Math.max(1, item.sets + by)) };
   }
   return { ...wish, reps: Math.max(1, item.reps + by) };
+}
+
+const USUAL_TEMPO = 60;
+const USUAL_GOAL = 96;
+const SLOWEST = 30;
+const QUICKEST = 208;
+
+/** Another start or goal of tempo work, in beats a minute; the goal stays above the start. */
+export function atTempo(item: PlanItem, which: 'tempo' | 'goal', by: number): Wish {
+  const now = { tempo: item.tempo ?? USUAL_TEMPO, goal: item.goal ?? USUAL_GOAL };
+  const moved = { ...now, [which]: Math.min(QUICKEST, Math.max(SLOWEST, now[which] + by)) };
+  const goal = Math.max(moved.goal, moved.tempo);
+  return { ...wishOf(item), tempo: moved.tempo, goal };
 }
 
 export function withDay(item: PlanItem, day: number): Wish {

@@ -12,6 +12,7 @@ import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
+import { Fit } from './Fit';
 import { Ladders } from './Ladders';
 import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
@@ -99,6 +100,10 @@ export function PlayerPage() {
           />
         </Suspense>
       )}
+      <Fit
+        playerId={player.id}
+        isHeldUp={player.instrument === 'vn' || player.instrument === 'va'}
+      />
       <details>
         <summary className={css.summary}>Way of teaching for {player.name}</summary>
         <WayChoices

@@ -1,0 +1,38 @@
+"""Shapes of how the instrument is fitted to a player."""
+
+import datetime
+from typing import Literal
+
+from ninja import Field, Schema
+
+Judged = Literal["", "helped", "same", "worse"]
+
+
+class SetupIn(Schema):
+    """One record. `date`: today when it is left out. Lengths in mm, weight in g. `tapes`: distances
+    from the nut. `change`: the one thing that was changed."""
+
+    date: datetime.date | None = None
+    size: str = Field(default="", max_length=60)
+    string_length: float | None = None
+    pad: str = Field(default="", max_length=60)
+    side: str = Field(default="", max_length=60)
+    endpin: str = Field(default="", max_length=60)
+    seat: str = Field(default="", max_length=60)
+    tapes: list[float] = Field(default=[], max_length=12)
+    weight: float | None = None
+    change: str = Field(default="", max_length=200)
+
+
+class SetupOut(SetupIn):
+    """`before` and `since`: grades of the signs of a bad fit, by evidence, before it and since."""
+
+    id: int
+    date: datetime.date
+    judged: str
+    before: dict[str, int]
+    since: dict[str, int]
+
+
+class JudgedIn(Schema):
+    judged: Judged

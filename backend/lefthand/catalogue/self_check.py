@@ -1,0 +1,33 @@
+"""What a player can look at on the own hand, at home."""
+
+from dataclasses import dataclass
+
+from lefthand.values.knowledge_file import Record
+from lefthand.values.vocabulary import Instrument
+
+# Years; younger ones are looked at by a grown-up (working judgement, no source).
+FROM_AGE = 7
+
+
+@dataclass(frozen=True, slots=True)
+class SelfCheck:
+    """One touch: `right` is as it should be, `wrong` is not."""
+
+    id: str
+    instruments: frozenset[Instrument]
+    ask: str
+    right: str
+    wrong: str
+
+
+def read_self_check(record: Record) -> SelfCheck:
+    """One record of the file. Raises CatalogueError naming it."""
+    found = SelfCheck(
+        record.id,
+        record.instruments(),
+        record.text("ask"),
+        record.text("right"),
+        record.text("wrong"),
+    )
+    record.done()
+    return found

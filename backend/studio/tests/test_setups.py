@@ -1,0 +1,85 @@
+"""The fit of the instrument: dated records, what was seen before and since, what is new by them."""
+
+from datetime import timedelta
+
+from studio.errors import StudioError
+from studio.models import Player
+from studio.services.player_file import player_file
+from studio.services.player_import import read_player_file
+from studio.services.setups import judge_setup, save_setup, setups_of, unjudged
+from studio.tests.studio_case import DAY, StudioCase
+
+
+class Setups(StudioCase):
+    def test_a_record_stands_between_what_was_seen_before_and_since(self):
+        self.look(self.lesson(0), {"hold.slips": 3, "seat.unbalanced": 2, "nail.pale": 1})
+        save_setup(self.player, {"size": "3/4", "change": "pad one size thinner"}, DAY)
+        self.look(self.lesson(1), {"hold.slips": 1})
+        (found,) = setups_of(self.player)
+        self.assertEqual(found.before, {"hold.slips": 3, "seat.unbalanced": 2})
+        self.assertEqual(found.since, {"hold.slips": 1})
+        save_setup(self.player, {"change": "another rest"}, DAY + timedelta(weeks=1))
+        self.look(self.lesson(2), {"hold.slips": 0})
+        newest, older = setups_of(self.player)
+        self.assertEqual((newest.before["hold.slips"], newest.since["hold.slips"]), (1, 0))
+        self.assertEqual(older.since, {"hold.slips": 1})
+
+    def test_a_change_is_judged_in_the_next_lesson_and_not_in_its_own(self):
+        setup = save_setup(self.player, {"change": "pad thinner"}, DAY)
+        self.assertIsNone(self.view(self.lesson(0)).history.setups and unjudged([setup], DAY))
+        later = self.lesson(1)
+        self.assertEqual(unjudged(self.view(later).history.setups, later.date), setup)
+        judge_setup(self.player, setup.pk, "helped")
+        self.assertIsNone(unjudged(self.view(later).history.setups, later.date))
+
+    def test_another_size_counts_as_a_new_instrument_for_twelve_weeks(self):
+        save_setup(self.player, {"size": "1/2"}, DAY - timedelta(weeks=30))
+        self.assertEqual(self.view(self.lesson(0)).case.lately, ())
+        save_setup(self.player, {"size": "3/4"}, DAY)
+        self.assertEqual(
+            [x.value for x in self.view(self.lesson(0)).case.lately], ["new_instrument"]
+        )
+        self.assertEqual(len(self.view(self.lesson(12)).case.lately), 1)
+        self.assertEqual(self.view(self.lesson(13)).case.lately, ())
+
+    def test_a_second_record_of_a_day_takes_the_place_of_the_first(self):
+        save_setup(self.player, {"size": "1/2"}, DAY)
+        save_setup(self.player, {"size": "3/4"}, DAY)
+        self.assertEqual([s.size for s in self.player.setups.all()], ["3/4"])
+
+    def test_wrong_facts_name_their_field_and_nothing_is_kept(self):
+        for data, field in (
+            ({}, "change"),
+            ({"string_length": 20}, "string_length"),
+            ({"weight": -1}, "weight"),
+            ({"tapes": [35.8, "x"]}, "tapes"),
+            ({"tapes": list(range(1, 20))}, "tapes"),
+            ({"size": "x" * 70}, "size"),
+            ({"change": "x", "date": DAY + timedelta(1)}, "date"),
+            ({"colour": "red"}, "colour"),
+        ):
+            with self.subTest(field), self.assertRaises(StudioError) as caught:
+                save_setup(self.player, data, DAY)
+            self.assertEqual(caught.exception.field, field)
+        self.assertFalse(self.player.setups.exists())
+
+    def test_it_goes_with_the_player_file_and_comes_back(self):
+        setup = save_setup(
+            self.player,
+            {"size": "3/4", "string_length": 308, "tapes": [33.6, 63.5], "change": "tapes"},
+            DAY,
+        )
+        judge_setup(self.player, setup.pk, "same")
+        copy = read_player_file(self.teacher, player_file(self.player), DAY).player
+        self.assertNotEqual(copy, self.player)
+        (back,) = copy.setups.all()
+        self.assertEqual(
+            (back.date, back.size, back.tapes, back.judged), (DAY, "3/4", [33.6, 63.5], "same")
+        )
+
+    def test_a_player_of_an_older_file_has_none(self):
+        data = player_file(self.player)
+        del data["setups"], data["self_check"]
+        copy = read_player_file(self.teacher, data, DAY).player
+        self.assertEqual((copy.setups.count(), copy.self_check), (0, False))
+        self.assertEqual(Player.objects.count(), 2)

@@ -1,0 +1,114 @@
+import '@mantine/core/styles/NumberInput.css';
+
+import { Button, NumberInput, TextInput } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { setupsQuery } from '../api/queries';
+import { Dialog } from './Dialog';
+import css from './PlayerDialog.module.css';
+
+type Fit = Schemas['SetupIn'];
+
+interface Props {
+  playerId: number;
+  isHeldUp: boolean;
+  /** What was true before, to start from. */
+  last: Fit | null;
+  onClose: () => void;
+}
+
+/** How the instrument is fitted today, and the one thing that was changed. */
+export function FitDialog(props: Props) {
+  return (
+    <Dialog opened onClose={props.onClose} title="Fit of the instrument" wide>
+      <FitForm {...props} />
+    </Dialog>
+  );
+}
+
+function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
+  const [fit, setFit] = useState<Fit>({ ...last, change: '', date: null });
+  const [tapes, setTapes] = useState((last?.tapes ?? []).join(' '));
+  const cache = useQueryClient();
+  const save = useMutation({
+    mutationFn: async () =>
+      unwrap(
+        await client.POST('/api/players/{player_id}/setups', {
+          params: { path: { player_id: playerId } },
+          body: { ...fit, tapes: tapes.split(/[\s;]+/).flatMap(numbersOf) },
+        }),
+      ),
+    onSuccess: (saved) => {
+      cache.setQueryData(setupsQuery(playerId).queryKey, saved);
+      onClose();
+    },
+  });
+  const wrong = save.error instanceof ApiError ? save.error.fields : [];
+  const problem = (name: string) => wrong.find((each) => each.field === name)?.problem;
+  const words = (name: 'size' | 'pad' | 'side' | 'endpin' | 'seat' | 'change', label: string) => (
+    <TextInput
+      label={label}
+      maxLength={name === 'change' ? 200 : 60}
+      value={fit[name] ?? ''}
+      error={problem(name)}
+      onChange={(event) => setFit({ ...fit, [name]: event.currentTarget.value })}
+    />
+  );
+  return (
+    <form
+      className={css.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      {save.error && wrong.length === 0 && <p role="alert">{save.error.message}</p>}
+      {words('change', 'What was changed: one thing')}
+      {words('size', 'Size of the instrument')}
+      <NumberInput
+        label="String length, mm from nut to bridge"
+        value={fit.string_length ?? ''}
+        error={problem('string_length')}
+        hideControls
+        onChange={(value) =>
+          setFit({ ...fit, string_length: typeof value === 'number' ? value : null })
+        }
+      />
+      {isHeldUp ? (
+        <>
+          {words('pad', 'Pad or cloth: which, how high')}
+          {words('side', 'Chin rest: which side and shape')}
+        </>
+      ) : (
+        <>
+          {words('endpin', 'Endpin: how long')}
+          {words('seat', 'Seat or stool: how high')}
+        </>
+      )}
+      <TextInput
+        label="Tapes, mm from the nut"
+        value={tapes}
+        error={problem('tapes')}
+        onChange={(event) => setTapes(event.currentTarget.value)}
+      />
+      <NumberInput
+        label="Weight, g, if known"
+        value={fit.weight ?? ''}
+        error={problem('weight')}
+        hideControls
+        onChange={(value) => setFit({ ...fit, weight: typeof value === 'number' ? value : null })}
+      />
+      <Button type="submit" loading={save.isPending}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+/** A number as it is typed, with a point or a comma; nothing for what is none. */
+function numbersOf(text: string): number[] {
+  const number = Number(text.replace(',', '.'));
+  return text === '' || Number.isNaN(number) ? [] : [number];
+}

@@ -1,0 +1,36 @@
+import type { Schemas } from '../api/client';
+import css from './HomePage.module.css';
+
+interface Props {
+  when: 'before' | 'after';
+  checks: Schemas['SelfCheckOut'][];
+  /** By check whether it was as it should be; absent while it was not touched. */
+  found: Record<string, boolean>;
+  onFound: (id: string, right: boolean) => void;
+}
+
+/** Five touches on the own hand: as it should be, or not. Nothing has to be touched. */
+export function SelfCheck({ when, checks, found, onFound }: Props) {
+  return (
+    <section className={css.log} aria-label={`Your hand ${when} practice`}>
+      <h2>{when === 'before' ? 'Look at your hand first' : 'And now?'}</h2>
+      {checks.map((check) => (
+        <div key={check.id} role="group" aria-label={check.ask}>
+          <p>{check.ask}</p>
+          <div className={css.choice}>
+            {[true, false].map((right) => (
+              <button
+                key={String(right)}
+                type="button"
+                aria-pressed={found[check.id] === right}
+                onClick={() => onFound(check.id, right)}
+              >
+                {right ? check.right : check.wrong}
+              </button>
+            ))}
+          </div>
+        </div>
+      ))}
+    </section>
+  );
+}

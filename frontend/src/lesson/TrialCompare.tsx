@@ -1,0 +1,96 @@
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+
+import type { Schemas } from '../api/client';
+import { GradeMarks } from '../components/GradeMarks';
+import { gradeWord } from '../words/words';
+import css from './CheckList.module.css';
+
+export type Compared = Schemas['ComparedOut'];
+
+interface Props {
+  label: string;
+  compared: Compared | null;
+  onCompared: (compared: Compared) => void;
+}
+
+/** The same bar before and after one thing was changed, each graded; what was changed, in words. */
+export function TrialCompare({ label, compared, onCompared }: Props) {
+  const [open, setOpen] = useState(compared !== null);
+  const [before, setBefore] = useState(compared?.before ?? null);
+  const [after, setAfter] = useState(compared?.after ?? null);
+  const [changed, setChanged] = useState(compared?.changed ?? '');
+  const keep = (next: { before: number | null; after: number | null; changed: string }) => {
+    if (next.before !== null && next.after !== null) {
+      onCompared({ before: next.before, after: next.after, changed: next.changed });
+    }
+  };
+  if (!open) {
+    return (
+      <button type="button" className={css.compare} onClick={() => setOpen(true)}>
+        Or grade the same bar before and after
+      </button>
+    );
+  }
+  return (
+    <div className={css.compared}>
+      <Side
+        name="Before"
+        label={label}
+        grades={[1, 2, 3]}
+        chosen={before}
+        onChoose={(grade) => {
+          setBefore(grade);
+          keep({ before: grade, after, changed });
+        }}
+      />
+      <Side
+        name="After"
+        label={label}
+        grades={[0, 1, 2, 3]}
+        chosen={after}
+        onChoose={(grade) => {
+          setAfter(grade);
+          keep({ before, after: grade, changed });
+        }}
+      />
+      <TextInput
+        label="What was changed, if it is not plain"
+        maxLength={120}
+        value={changed}
+        onChange={(event) => setChanged(event.currentTarget.value)}
+        onBlur={() => {
+          if (changed !== (compared?.changed ?? '')) keep({ before, after, changed });
+        }}
+      />
+    </div>
+  );
+}
+
+interface SideProps {
+  name: string;
+  label: string;
+  grades: number[];
+  chosen: number | null;
+  onChoose: (grade: number) => void;
+}
+
+function Side({ name, label, grades, chosen, onChoose }: SideProps) {
+  return (
+    <div className={css.side} role="group" aria-label={`${name}: ${label}`}>
+      <span>{name}</span>
+      {grades.map((grade) => (
+        <button
+          key={grade}
+          type="button"
+          aria-pressed={chosen === grade}
+          aria-label={`${name}: ${gradeWord(grade, false)}`}
+          onClick={() => onChoose(grade)}
+        >
+          <GradeMarks grade={grade} size={24} />
+          <small>{gradeWord(grade, false)}</small>
+        </button>
+      ))}
+    </div>
+  );
+}
