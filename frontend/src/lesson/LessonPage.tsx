@@ -12,7 +12,6 @@ import { INSTRUMENT_WORDS } from '../words/words';
 import { loadMeasure } from './loadMeasure';
 import { KeyHelp } from './KeyHelp';
 import css from './LessonPage.module.css';
-import { LookStep } from './LookStep';
 import { SafetyBand } from './SafetyBand';
 import { type LessonHandle, useLesson } from './useLesson';
 
@@ -29,9 +28,11 @@ const STEP_KEYS: Record<Step, string> = { ask: 'a', look: 'l', decide: 'd', give
 const REPLACE = { replace: true };
 
 // The step in view comes first, the others when there is time, so that they open without a network.
+const loadLook = () => import('./LookStep');
 const loadAsk = () => import('./AskStep');
 const loadDecide = () => import('./DecideStep');
 const loadGive = () => import('./GiveStep');
+const LookStep = lazy(async () => ({ default: (await loadLook()).LookStep }));
 const AskStep = lazy(async () => ({ default: (await loadAsk()).AskStep }));
 const DecideStep = lazy(async () => ({ default: (await loadDecide()).DecideStep }));
 const GiveStep = lazy(async () => ({ default: (await loadGive()).GiveStep }));
@@ -39,7 +40,7 @@ const GiveStep = lazy(async () => ({ default: (await loadGive()).GiveStep }));
 function useAllSteps() {
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const load of [loadAsk, loadDecide, loadGive, loadMeasure])
+      for (const load of [loadLook, loadAsk, loadDecide, loadGive, loadMeasure])
         load().catch(() => undefined);
     }, 2000);
     return () => clearTimeout(timer);
