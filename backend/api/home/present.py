@@ -16,7 +16,7 @@ from lefthand.catalogue.exercises import Called
 from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.practice.cues import cues_of, each_words
-from lefthand.practice.tempo import tempo_steps
+from lefthand.practice.tempo import steps_between
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
@@ -65,7 +65,7 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
         is_hold=dose.is_hold,
         cues=_cues_out(item, dose, week),
         calls=_calls_out(item, week),
-        tempo_steps=_tempo_steps(item),
+        tempo_steps=steps_between(item.tempo, item.goal),
         planned=item.days,
         is_apart=item.exercise in week.apart,
         eased=_eased_out(item, week),
@@ -112,12 +112,6 @@ def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:
         Called.LET_GO: ["let go"],
     }
     return CallsOut(words=words[calls.what], seconds=calls.seconds, in_order=calls.in_order)
-
-
-def _tempo_steps(item: PlanItem) -> list[int]:
-    if item.tempo is None or item.goal is None or item.goal <= item.tempo:
-        return []
-    return tempo_steps(item.tempo, item.goal)
 
 
 def _self_check_out(lesson: Lesson) -> list[SelfCheckOut]:

@@ -31,6 +31,7 @@ from lefthand.case.ways import Accepted
 from lefthand.catalogue.catalogue import Cause
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
+from lefthand.practice.tempo import steps_between
 from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.safety import is_loose_by_score
@@ -256,6 +257,7 @@ def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
         tempo=item.dose.tempo,
         goal=item.goal,
         tempo_work=exercise.tempo_work,
+        tempo_steps=steps_between(item.dose.tempo, item.goal),
         fingers=list(item.fingers),
         why=item.why,
     )

@@ -95,6 +95,7 @@ class PlanItemOut(Schema):
     tempo: int | None
     goal: int | None
     tempo_work: bool
+    tempo_steps: list[int]
     fingers: list[int]
     why: str
 

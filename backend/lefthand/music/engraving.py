@@ -42,7 +42,7 @@ def engrave(musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH) -> str:
             "pageMarginBottom": 20,
             "pageMarginLeft": 10,
             "pageMarginRight": 10,
-            "breaks": "encoded" if NEW_LINE in musicxml else "none",
+            "breaks": "encoded" if NEW_LINE in musicxml else "auto",
             "header": "none",
             "footer": "none",
             "svgViewBox": True,

@@ -45,6 +45,13 @@ def tempo_steps(start: int, goal: int) -> list[int]:
     return list(dict.fromkeys(steps))
 
 
+def steps_between(start: int | None, goal: int | None) -> list[int]:
+    """The steps of an item's tempo work; none where it has no start, or no goal above it."""
+    if start is None or goal is None or goal <= start:
+        return []
+    return tempo_steps(start, goal)
+
+
 def tempo_after(steps: Sequence[int], plays: Iterable[bool]) -> TempoNow:
     """Where one stands on these steps after plays, True for a clean one, oldest first."""
     at, clean, missed, slow, count = 0, 0, 0, 0, 0

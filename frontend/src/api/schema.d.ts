@@ -2009,6 +2009,8 @@ export interface components {
             sets: number;
             /** Tempo */
             tempo: number | null;
+            /** Tempo Steps */
+            tempo_steps: number[];
             /** Tempo Work */
             tempo_work: boolean;
             /** Why */

@@ -4,7 +4,7 @@ import { Exercise } from './Exercise';
 import css from './HomePage.module.css';
 import { LogDay } from './LogDay';
 import { SelfCheck } from './SelfCheck';
-import { tempoAfter } from './tempoWork';
+import { tempoAfter } from '../exercise/tempoWork';
 import type { DayLog, HomeItem, WeekNow } from './weekNow';
 
 interface Props {

@@ -6,7 +6,7 @@ import { startMetronome } from '../audio/metronome';
 import { audioContext, click, drone } from '../audio/sound';
 import { cueAt, nextCall } from '../audio/timer';
 import { useRunning } from '../audio/useRunning';
-import { tempoAfter } from './tempoWork';
+import { TempoWork } from '../exercise/TempoWork';
 
 const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'];
 const TEMPO_STEP = 4;
@@ -122,45 +122,6 @@ function Caller({ calls, name }: { calls: Schemas['CallsOut']; name: string }) {
           {running ? 'Stop calling' : 'Call out'}
         </button>
       </div>
-    </div>
-  );
-}
-
-interface TempoWorkProps {
-  steps: number[];
-  plays: readonly boolean[];
-  onPlay: (clean: boolean) => void;
-  name: string;
-}
-
-/** From a loose start to the goal: three clean times go a step faster, two misses a step back. */
-function TempoWork({ steps, plays, onPlay, name }: TempoWorkProps) {
-  const now = tempoAfter(steps, plays);
-  const tempo = useRef(now.tempo);
-  useEffect(() => {
-    tempo.current = now.tempo;
-  });
-  const { running, toggle } = useRunning(
-    useCallback(() => startMetronome(() => tempo.current), []),
-  );
-  return (
-    <div role="group" aria-label={`Tempo of ${name}`}>
-      <div className={css.row}>
-        <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
-          {running ? 'Stop the beat' : `Beat ♩ = ${now.tempo}`}
-        </button>
-        <button type="button" className={css.tool} onClick={() => onPlay(true)}>
-          It was clean
-        </button>
-        <button type="button" className={css.tool} onClick={() => onPlay(false)}>
-          I missed
-        </button>
-      </div>
-      <p role="status">
-        Now <strong>♩ = {now.tempo}</strong>, the goal is {steps.at(-1)}.
-        {now.highest !== null && ` Loose up to ${now.highest} today.`}
-        {plays.length > 0 && ` ${now.slow} of ${plays.length} below the goal; most should be.`}
-      </p>
     </div>
   );
 }

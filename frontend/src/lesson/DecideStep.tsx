@@ -56,7 +56,10 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
           </div>
         ))}
         {lesson.settle && (
-          <p className="quiet">A cause higher up is possible: one trial could settle it first.</p>
+          <p className="quiet">
+            A cause higher up is possible: one trial could settle it first, &ldquo;
+            {catalogue.evidence.find((e) => e.id === lesson.settle)?.label}&rdquo;.
+          </p>
         )}
         <Button size="lg" aria-keyshortcuts="Enter" onClick={accept}>
           {lesson.focus.length === 0 ? 'Go on without a focus' : 'Take this focus'}

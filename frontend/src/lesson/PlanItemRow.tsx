@@ -1,7 +1,11 @@
 import { ActionIcon, Button } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconMinus, IconPlus } from '@tabler/icons-react';
 
+import { useState } from 'react';
+
 import type { Lesson } from '../api/client';
+import { TempoWork } from '../exercise/TempoWork';
+import { tempoAfter } from '../exercise/tempoWork';
 import { minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
 import {
@@ -93,6 +97,13 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
             />
           ))}
       </div>
+      {item.tempo_steps.length > 1 && (
+        <TryTempo
+          key={item.tempo_steps.join()}
+          item={item}
+          onStart={(tempo) => change({ ...wishOf(item), tempo })}
+        />
+      )}
       <div className={css.days} role="group" aria-label={`Days of ${item.name}`}>
         {DAYS.map((day) => (
           <button
@@ -136,6 +147,28 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
         </Button>
       </div>
     </li>
+  );
+}
+
+/** Find the loose tempo in the lesson; the week then starts from it. */
+function TryTempo({ item, onStart }: { item: PlanItem; onStart: (tempo: number) => void }) {
+  const [plays, setPlays] = useState<boolean[]>([]);
+  const { highest } = tempoAfter(item.tempo_steps, plays);
+  return (
+    <details className={css.tryTempo}>
+      <summary>Find the loose tempo now</summary>
+      <TempoWork
+        steps={item.tempo_steps}
+        plays={plays}
+        onPlay={(clean) => setPlays([...plays, clean])}
+        name={item.name}
+      />
+      {highest !== null && highest !== item.tempo && (
+        <Button variant="default" onClick={() => onStart(highest)}>
+          Start the week at ♩ = {highest}
+        </Button>
+      )}
+    </details>
   );
 }
 

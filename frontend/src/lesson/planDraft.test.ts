@@ -29,6 +29,7 @@ const item: PlanItem = {
   tempo: null,
   goal: null,
   tempo_work: false,
+  tempo_steps: [],
   fingers: [],
   why: '',
 };

@@ -1,0 +1,93 @@
+"""The fit written down and judged, a trial compared before and after, the loose tempo found."""
+
+from datetime import timedelta
+
+from django.utils import timezone
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import Lesson, Setup
+
+MIRA = PLAYERS[:1]
+
+
+class FitAndTempo(BrowserCase):
+    players = MIRA
+
+    def begin(self) -> None:
+        self.sign_in()
+        self.page.get_by_role("button", name="Begin the lesson of Mira").click()
+        self.page.get_by_role("button", name="All is well").wait_for()
+
+    def test_the_fit_is_written_down_on_the_players_page(self):
+        page = self.page
+        self.sign_in()
+        page.get_by_role("link", name="Mira Oslund").click()
+        page.get_by_text("Fit of the instrument", exact=True).click()
+        page.get_by_role("button", name="Write down the fit").click()
+        page.get_by_label("What was changed: one thing").wait_for()
+        self.assert_accessible("fit dialog")
+        page.get_by_role("button", name="Keep").click()
+        expect(page.get_by_text("expected something to write down")).to_be_visible()
+        page.get_by_label("What was changed: one thing").fill("pad one size thinner")
+        page.get_by_label("Size of the instrument").fill("3/4")
+        page.get_by_label("Tapes, mm from the nut").fill("33,6 63.5")
+        page.get_by_role("button", name="Keep").click()
+        expect(page.get_by_text("changed: pad one size thinner")).to_be_visible()
+        self.assertEqual(Setup.objects.get().tapes, [33.6, 63.5])
+        self.assert_accessible("player, fit")
+
+    def test_the_next_lesson_asks_whether_a_change_helped(self):
+        player = Lesson.objects.last().player
+        day = timezone.localdate() - timedelta(days=7)
+        setup = Setup.objects.create(player=player, date=day, change="pad thinner")
+        self.begin()
+        answers = self.page.get_by_role("group", name="Did the change of fit help")
+        answers.get_by_role("button", name="It helped").click()
+        helped = answers.get_by_role("button", name="It helped")
+        expect(helped).to_have_attribute("aria-pressed", "true")
+        setup.refresh_from_db()
+        self.assertEqual(setup.judged, "helped")
+
+    def test_a_trial_is_the_same_bar_before_and_after(self):
+        page = self.page
+        self.begin()
+        page.keyboard.press("w")
+        page.get_by_role("heading", name="The same again").wait_for()
+        page.keyboard.press("2")
+        self.saved()
+        page.get_by_role("button", name="Try one thing").click()
+        page.get_by_role("heading", name="Change one thing").wait_for()
+        page.get_by_role("button", name="Thumb away").first.click()
+        page.get_by_role("button", name="Or grade the same bar before and after").click()
+        self.assert_accessible("trial compared")
+        page.get_by_role("button", name="Before: strong").click()
+        page.get_by_role("button", name="After: slight").click()
+        self.saved()
+        stored = Lesson.objects.last().observations.get(evidence="try.thumb_off")
+        self.assertEqual((stored.entered["before"], stored.entered["after"]), (3, 1))
+        self.assertEqual(stored.entered["grade"], 2)
+        page.get_by_role("button", name="Undo").click()
+        self.saved()
+        self.assertFalse(Lesson.objects.last().observations.filter(pk=stored.pk).exists())
+
+    def test_the_loose_tempo_of_the_lesson_is_where_the_week_starts(self):
+        page = self.page
+        self.begin()
+        page.keyboard.press("w")
+        page.goto(f"{page.url.split('?')[0]}?step=give")
+        page.get_by_role("heading", name="The week").wait_for()
+        ladder = page.get_by_role("listitem").filter(has_text="Tempo ladder").first
+        ladder.get_by_role("button", name="Goal up, Tempo ladder").click()
+        self.saved()
+        ladder.get_by_text("Find the loose tempo now").click()
+        for _ in range(6):
+            ladder.get_by_role("button", name="It was clean").click()
+        start = ladder.get_by_role("button", name="Start the week at")
+        tempo = int(start.inner_text().rsplit("=", 1)[1])
+        start.click()
+        self.saved()
+        item = Lesson.objects.last().plan.items.get(exercise="tempo_ladder")
+        self.assertEqual((item.tempo, item.goal), (tempo, 100))
+        self.assertGreater(tempo, 60)
