@@ -98,7 +98,7 @@ PLAYERS: tuple[DemoPlayer, ...] = (
                     "shape.lost": {"4": 2},
                     "thumb.locked": 0,
                 },
-                line="Small bridges, small bicycles.",
+                line="Small arches, small birds.",
             ),
             DemoLesson(
                 2,
@@ -159,6 +159,7 @@ PLAYERS: tuple[DemoPlayer, ...] = (
                 shown={"four_stations": True},
             ),
         ),
+        self_check=True,
     ),
     DemoPlayer(
         "Bruno Castel",

@@ -1,6 +1,6 @@
 """The demo studio's group: players who come together only. Nobody here exists."""
 
-from studio.demo_shapes import DemoLesson, DemoPlayer
+from studio.demo_shapes import DemoLesson, DemoPlayer, DemoSetup
 
 # The Thursday group, and what is swept over it.
 GROUP = "Small strings"
@@ -21,6 +21,20 @@ GROUP_PLAYERS: tuple[DemoPlayer, ...] = (
             ),
         ),
         in_group=True,
+        setups=(
+            DemoSetup(20, {"size": "1/2", "string_length": 285}),
+            DemoSetup(
+                3,
+                {
+                    "size": "3/4",
+                    "string_length": 308,
+                    "tapes": [33.6, 63.5, 77.3],
+                    "change": "the next size, tapes set anew",
+                },
+                "helped",
+            ),
+            DemoSetup(1, {"size": "3/4", "string_length": 308, "change": "pad one size thinner"}),
+        ),
     ),
     DemoPlayer(
         "Runa Ekholt",

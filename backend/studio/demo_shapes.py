@@ -18,6 +18,15 @@ class DemoLesson:
 
 
 @dataclass(frozen=True)
+class DemoSetup:
+    """The fit of the instrument from a day on; `facts` as `studio.services.setups` takes them."""
+
+    weeks_ago: int
+    facts: dict[str, Any]
+    judged: str = ""
+
+
+@dataclass(frozen=True)
 class DemoPlayer:
     """`day`: 0 has a lesson today, 1 tomorrow and so on."""
 
@@ -34,3 +43,5 @@ class DemoPlayer:
     daily_minutes: float | None = None
     way: dict[str, str] = field(default_factory=dict)
     in_group: bool = False
+    self_check: bool = False
+    setups: tuple[DemoSetup, ...] = ()

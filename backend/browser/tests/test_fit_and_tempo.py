@@ -79,6 +79,8 @@ class FitAndTempo(BrowserCase):
         page.goto(f"{page.url.split('?')[0]}?step=give")
         page.get_by_role("heading", name="The week").wait_for()
         ladder = page.get_by_role("listitem").filter(has_text="Tempo ladder").first
+        ladder.get_by_role("button", name="Give Tempo ladder a beat").click()
+        self.saved()
         ladder.get_by_role("button", name="Goal up, Tempo ladder").click()
         self.saved()
         ladder.get_by_text("Find the loose tempo now").click()

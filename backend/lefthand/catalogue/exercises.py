@@ -259,7 +259,7 @@ def _rungs(record: Record, setting: Setting, level: Level, drills: RawRecipes) -
             said_on=_said_on(row),
             all_sets=row.flag("all_sets"),
             calls=_calls(row),
-            dose=_dose(row),
+            dose=read_dose(row),
         )
         row.done()
 
@@ -284,7 +284,8 @@ def _said_on(row: Record) -> Mapping[Instrument, str]:
     return {Instrument(name): str(words) for name, words in said.items()}
 
 
-def _dose(row: Record) -> Dose:
+def read_dose(row: Record) -> Dose:
+    """The dose of one step. Raises CatalogueError naming it."""
     tempo = row.whole("tempo", 20, 500, default=None)
     bars = row.whole("bars", 1, 64, default=None)
     hold = row.number("hold", 1, 600, default=None)

@@ -22,7 +22,15 @@ from lefthand.practice.doses import (
 from lefthand.practice.plan import Plan, PlanItem
 from lefthand.practice.rules import next_rung
 from lefthand.practice.said import words_about
-from lefthand.practice.selection import KIND_ORDER, NO_WISHES, Selection, Slot, Wishes, select
+from lefthand.practice.selection import (
+    KIND_ORDER,
+    NO_WISHES,
+    SETTING_ORDER,
+    Selection,
+    Slot,
+    Wishes,
+    select,
+)
 from lefthand.practice.situation import Situation
 from lefthand.practice.tempo import goal_tempo
 from lefthand.practice.week import fullest_day
@@ -70,7 +78,14 @@ def _fill(slots: Sequence[Slot], now: Situation, wishes: Wishes) -> tuple[PlanIt
         light = [Slot(tuple(e for e in s.candidates if not is_load(e))) for s in slots]
         light.sort(key=lambda slot: all(e.kind is not Kind.RELEASE for e in slot.candidates[:1]))
         ladders = _ladders(light, now, wishes)
-    return tuple(sorted(_grown(ladders, budget, now), key=lambda i: KIND_ORDER.index(i.kind)))
+    return tuple(sorted(_grown(ladders, budget, now), key=lambda item: _place_in_day(item, now)))
+
+
+def _place_in_day(item: PlanItem, now: Situation) -> tuple[int, int]:
+    """Release before placement, strength and music; within it away before silent, plucked, bowed
+    and piece."""
+    setting = _exercise(item, now).rung(item.rung).setting
+    return KIND_ORDER.index(item.kind), SETTING_ORDER.index(setting)
 
 
 def _ladders(slots: Sequence[Slot], now: Situation, wishes: Wishes) -> list[list[PlanItem]]:

@@ -15,7 +15,7 @@ from lefthand.reason.focus import TeacherWord
 from lefthand.reason.starting import starting_probabilities
 from lefthand.tests.cases import case, diagnosis, plan
 from lefthand.values.errors import InputError
-from lefthand.values.vocabulary import LIKELY_ABOVE, VERY_LIKELY_ABOVE, FingerRole, Kind
+from lefthand.values.vocabulary import LIKELY_ABOVE, VERY_LIKELY_ABOVE, FingerRole, Kind, Setting
 
 CATALOGUE = load_catalogue()
 # sign, cause, instrument, what confirms it
@@ -342,8 +342,14 @@ class TheWeekIsWhole(TestCase):
         for instrument in ("vn", "vc"):
             found = plan(instrument, {"thumb.locked": 3, "nail.pale": 3, "hold.slips": 0}
                          if instrument == "vn" else {"thumb.locked": 3, "nail.pale": 3})  # fmt: skip
-            kinds = [list(Kind).index(i.kind) for i in found.items]
-            self.assertEqual(kinds, sorted(kinds))
+            places = [
+                (
+                    list(Kind).index(i.kind),
+                    list(Setting).index(CATALOGUE.exercises[i.exercise].rung(i.rung).setting),
+                )
+                for i in found.items
+            ]
+            self.assertEqual(places, sorted(places))
 
     def test_what_is_only_possible_is_never_told_as_a_fact(self):
         found = plan("vn", {"web.closed": 2})

@@ -17,6 +17,7 @@ from studio.models import Group, HomeDay, Lesson, PlanItem, Player, PracticeResu
 from studio.services.cases import LessonView
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
+from studio.services.setups import judge_setup, save_setup
 
 DEMO_LOGS = (("done", "soft"), ("partly", "mixed"), ("done", "soft"), ("done", "mixed"))
 
@@ -50,7 +51,12 @@ def _build_player(teacher_id: int, demo: DemoPlayer, today: date, group: Group |
         piece=demo.piece,
         weekday=lesson_day.weekday(),
         lesson_time=time.fromisoformat(demo.time),
+        self_check=demo.self_check,
     )
+    for fit in demo.setups:
+        on = lesson_day - timedelta(weeks=fit.weeks_ago)
+        kept = save_setup(player, {**fit.facts, "date": on}, today)
+        judge_setup(player, kept.pk, fit.judged)
     for planned in demo.lessons:
         _build_lesson(player, planned, lesson_day - timedelta(weeks=planned.weeks_ago))
     _practise_since(player, today)

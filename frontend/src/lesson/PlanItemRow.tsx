@@ -84,18 +84,7 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
           more={() => change(moreOrLess(item, 1))}
           name={item.name}
         />
-        {(item.tempo_work || item.goal !== null) &&
-          (['tempo', 'goal'] as const).map((which) => (
-            <Stepper
-              key={which}
-              label={which === 'tempo' ? 'Start' : 'Goal'}
-              value={item[which] === null ? 'no beat' : `♩ = ${item[which]}`}
-              detail=""
-              less={() => change(atTempo(item, which, -TEMPO_STEP))}
-              more={() => change(atTempo(item, which, TEMPO_STEP))}
-              name={item.name}
-            />
-          ))}
+        <Tempos item={item} onChange={change} />
       </div>
       {item.tempo_steps.length > 1 && (
         <TryTempo
@@ -147,6 +136,33 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
         </Button>
       </div>
     </li>
+  );
+}
+
+/** Where the beat starts and where it leads; one touch gives it one where it has none. */
+function Tempos({ item, onChange }: { item: PlanItem; onChange: (wish: Wish) => void }) {
+  if (!item.tempo_work && item.goal === null) return null;
+  if (item.goal === null) {
+    return (
+      <Button variant="subtle" onClick={() => onChange(atTempo(item, 'goal', 0))}>
+        Give {item.name} a beat
+      </Button>
+    );
+  }
+  return (
+    <div className={css.tempos}>
+      {(['tempo', 'goal'] as const).map((which) => (
+        <Stepper
+          key={which}
+          label={which === 'tempo' ? 'Start' : 'Goal'}
+          value={`♩ = ${item[which]}`}
+          detail=""
+          less={() => onChange(atTempo(item, which, -TEMPO_STEP))}
+          more={() => onChange(atTempo(item, which, TEMPO_STEP))}
+          name={item.name}
+        />
+      ))}
+    </div>
   );
 }
 

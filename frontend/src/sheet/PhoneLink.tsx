@@ -53,7 +53,7 @@ export function PhoneLink({ lessonId }: { lessonId: number }) {
             {query.data?.is_local && (
               <p>
                 <strong>This address works on this computer only.</strong> Start Jolf with{' '}
-                <code>./jolf serve --network</code> so that phones in the same network reach it.
+                <code>serve --network</code> so that phones in the same network reach it.
               </p>
             )}
             <div
