@@ -24,18 +24,18 @@ CORE = BACKEND / "lefthand"
 PATIENCE_S = 180
 # Tests that speak of a floor, those that take least time first.
 TESTS = {
-    "values": ("case", "catalogue", "grading", "progress", "objections", "planning"),
-    "catalogue": ("catalogue", "case", "ways", "sweep"),
-    "case": ("case", "grading", "ways", "command_line"),
+    "values": ("edges", "case", "catalogue", "grading", "progress", "objections", "planning"),
+    "catalogue": ("catalogue", "edges", "case", "ways", "sweep", "promises"),
+    "case": ("case", "edges", "grading", "ways", "command_line"),
     "reason": (
-        *("safety", "learning", "network", "ways", "sweep", "diagnosis", "teachers_cases"),
-        *("planning", "objections", "command_line"),
+        *("safety", "learning", "network", "edges", "theory", "ways", "sweep", "diagnosis"),
+        *("teachers_cases", "planning", "objections", "command_line"),
     ),
     "practice": (
-        *("doses", "load", "keep_alive", "progress", "week", "standing", "sweep", "objections"),
-        *("planning", "planning_properties"),
+        *("doses", "load", "keep_alive", "progress", "week", "standing", "home_work", "edges"),
+        *("theory", "sweep", "objections", "planning", "planning_properties"),
     ),
-    "music": ("music", "drill_hands", "music_outside"),
+    "music": ("tunes", "music", "edges", "drill_hands", "promises", "music_outside"),
 }
 COMPARED: dict[type[ast.cmpop], type[ast.cmpop]] = {
     ast.Lt: ast.LtE,

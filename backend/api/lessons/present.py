@@ -88,14 +88,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         break_weeks=lesson.break_weeks,
         review=[_review_out(r, view.case.instrument) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
-        alternatives=[
-            AlternativeOut(
-                differs=each.differs.value,
-                items=[_item_out(item, view) for item in each.plan.items],
-                minutes_a_day=each.plan.minutes_a_day,
-            )
-            for each in view.alternatives
-        ],
+        alternatives=_alternatives(view),
         disliked=lesson.player.disliked,
         plan=_plan_out(view),
         undoable=[
@@ -103,6 +96,17 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             for entry in undoable_entries(lesson)
         ],
     )
+
+
+def _alternatives(view: LessonView) -> list[AlternativeOut]:
+    return [
+        AlternativeOut(
+            differs=each.differs.value,
+            items=[_item_out(item, view) for item in each.plan.items],
+            minutes_a_day=each.plan.minutes_a_day,
+        )
+        for each in view.alternatives
+    ]
 
 
 def _safety_out(view: LessonView) -> SafetyOut:
