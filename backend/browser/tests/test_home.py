@@ -201,6 +201,20 @@ class Phone(BrowserCase):
         self.page.get_by_role("article").first.wait_for()
         expect(self.page.get_by_role("region", name="How it went")).to_have_count(0)
 
+    def test_on_the_day_of_the_lesson_it_may_be_tried_through_and_logs_nothing(self):
+        lesson = Lesson.objects.order_by("date").last()
+        lesson.date = timezone.localdate()
+        lesson.save()
+        page = self.page
+        page.reload()
+        page.get_by_role("button", name="Begin").click()
+        while page.get_by_role("button", name="Next").count():
+            page.get_by_role("button", name="Next").click()
+        expect(page.get_by_text("You log a day here once it has come.")).to_be_visible()
+        page.get_by_role("button", name="Overview").click()
+        expect(page.get_by_role("button", name="Begin")).to_be_visible()
+        self.assertFalse(HomeDay.objects.exists())
+
     def test_an_ended_link_says_so(self):
         self.page.goto(f"{self.live_server_url}/home/{'x' * 43}")
         expect(self.page.get_by_text("not among your records")).to_be_visible()

@@ -119,7 +119,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
         week={week}
         items={items}
         date={shown}
-        onLog={log}
+        onLog={mayLog ? log : null}
         onEnd={() => setPractising(false)}
       />
     );
@@ -145,7 +145,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
           {minutesSaid(items.reduce((sum, item) => sum + item.minutes, 0))}
         </p>
       )}
-      {items.length > 0 && mayLog && !logged && (
+      {items.length > 0 && !logged && (
         <button type="button" className={css.main} onClick={() => setPractising(true)}>
           Begin
         </button>

@@ -11,7 +11,8 @@ interface Props {
   week: WeekNow;
   items: HomeItem[];
   date: string;
-  onLog: (log: DayLog) => void;
+  /** Nothing on a day that is still to come: it is tried through and not logged. */
+  onLog: ((log: DayLog) => void) | null;
   onEnd: () => void;
 }
 
@@ -23,7 +24,7 @@ export function Practice({ week, items, date, onLog, onEnd }: Props) {
   const [plays, setPlays] = useState<Record<string, boolean[]>>({});
   const [before, setBefore] = useState<Found>({});
   const [after, setAfter] = useState<Found>({});
-  const checks = week.self_check;
+  const checks = onLog === null ? [] : week.self_check;
   const pages = [
     ...(checks.length > 0 ? ['before' as const] : []),
     ...items,
@@ -68,7 +69,10 @@ export function Practice({ week, items, date, onLog, onEnd }: Props) {
           onFound={(id, right) => setAfter({ ...after, [id]: right })}
         />
       )}
-      {page === 'log' && (
+      {page === 'log' && onLog === null && (
+        <p className={css.free}>That is all of it. You log a day here once it has come.</p>
+      )}
+      {page === 'log' && onLog !== null && (
         <LogDay
           date={date}
           isToday={date === week.today}
@@ -88,6 +92,11 @@ export function Practice({ week, items, date, onLog, onEnd }: Props) {
         >
           {at === 0 ? 'Overview' : 'Back'}
         </button>
+        {page === 'log' && onLog === null && (
+          <button type="button" className={css.main} onClick={onEnd}>
+            Overview
+          </button>
+        )}
         {page !== 'log' && (
           <button type="button" className={css.main} onClick={() => go(at + 1)}>
             Next
