@@ -63,8 +63,7 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     keep("lesson-give", full=True)
     page.keyboard.press("Enter")
     page.get_by_role("heading", name="Mira’s week").wait_for()
-    keep("sheet", full=True)
-    take_phone(page, address, folder)
+    take_sheet(page, address, folder)
     page.get_by_role("link", name="Desk").click()
     page.get_by_role("heading", name="Your desk").wait_for()
     keep("desk")
@@ -100,16 +99,29 @@ def take_library(page: Page, address: str, folder: Path) -> None:
     page.screenshot(path=folder / "library-drill.png")
 
 
-def take_phone(page: Page, address: str, folder: Path) -> None:
-    """The week of the sheet that was just made, as the phone shows it."""
+def take_sheet(page: Page, address: str, folder: Path) -> None:
+    """A week with a tune in it, on the sheet and on the phone."""
+    page.goto(address)
+    page.get_by_role("link", name="Lene Moravec").click()
+    page.get_by_role("heading", name="Lene Moravec").wait_for()
+    number = page.url.rsplit("/", 1)[-1]
+    given = page.request.get(f"{address}/api/players/{number}").json()["lessons"][-1]["id"]
+    page.goto(f"{address}/lessons/{given}/sheet")
+    page.get_by_role("heading", name="Lene’s week").wait_for()
+    settle(page)
+    page.screenshot(path=folder / "sheet.png", full_page=True)
     page.get_by_role("button", name="For the phone").click()
     there = page.get_by_label("Address", exact=True).input_value()
     page.get_by_role("button", name="Close").click()
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(there)
-    page.get_by_role("heading", name="Mira’s week").wait_for()
+    page.get_by_role("heading", name="Lene’s week").wait_for()
     settle(page)
     page.screenshot(path=folder / "phone.png")
+    page.get_by_role("button", name="Begin").click()
+    while not page.get_by_text("Exercise 3 of 3").count():
+        page.get_by_role("button", name="Next").click()
+    page.screenshot(path=folder / "phone-practice.png", full_page=True)
     page.set_viewport_size(SIZE)
     page.goto(address)
 

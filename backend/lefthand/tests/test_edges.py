@@ -7,6 +7,7 @@ from xml.etree import ElementTree as ET
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import read_dose
+from lefthand.catalogue.starting import read_starting_chance
 from lefthand.catalogue.tunes import read_tune
 from lefthand.music.engraving import engrave, flat_svg
 from lefthand.music.hands import hand_of
@@ -28,16 +29,17 @@ CATALOGUE = load_catalogue()
 
 
 class PlacesOfTheHand(TestCase):
-    """First finger above the open string by position, semitones (common practice, no source)."""
+    """First finger above the open string by position: letters, semitones (common practice, no
+    source)."""
 
     def test_where_the_first_stands_in_each_position(self):
-        upper = {0: 1, 1: 2, 2: 4, 3: 5, 4: 7, 5: 9}
-        lower = {0: 1, 1: 2, 2: 3, 3: 5, 4: 7}
+        upper = {0: (1, 1), 1: (1, 2), 2: (2, 4), 3: (3, 5), 4: (4, 7), 5: (5, 9)}
+        lower = {0: (1, 1), 1: (1, 2), 2: (2, 3), 3: (3, 5), 4: (4, 7)}
         for instrument, table in (("vn", upper), ("va", upper), ("vc", lower), ("db", lower)):
-            for position, semitones in table.items():
+            for position, letters_and_semitones in table.items():
                 with self.subTest(instrument, position=position):
                     hand = hand_of(Instrument(instrument), position)
-                    self.assertEqual(hand[1][1], semitones)
+                    self.assertEqual(hand[1], letters_and_semitones)
 
     def test_letters_go_up_with_the_fingers(self):
         for frame, letters in (
@@ -148,6 +150,37 @@ class KnowledgeFiles(TestCase):
                 else:
                     with self.assertRaises(CatalogueError):
                         read_dose(row)
+
+    def test_a_dose_that_says_little_is_once_and_without_a_rest(self):
+        dose = read_dose(Record("x.yaml", "y", {"reps": 3}))
+        self.assertEqual((dose.sets, dose.pause, dose.rest, dose.tempo), (1, 0, 0, None))
+
+    def test_a_tune_has_two_to_four_beats_a_bar(self):
+        self.assertEqual(self.tune().beats, 4)
+        self.assertEqual(self.tune(beats=2, phrases=["0 2 | 4 5"]).bars, 2)
+        for beats in (1, 5):
+            with self.subTest(beats), self.assertRaisesRegex(CatalogueError, "beats"):
+                self.tune(beats=beats, phrases=["0"])
+
+    def test_a_starting_chance_is_for_ages_of_people(self):
+        for who, fits in (
+            ({"age_from": 0}, True),
+            ({"age_from": 120}, True),
+            ({"age_from": 121}, False),
+            ({"age_from": -1}, False),
+            ({"age_below": 121}, False),
+            ({"hours_from": 24}, True),
+            ({"hours_from": 25}, False),
+        ):
+            record = {"who": [who], "odds": {"arm_forced": 2}, "because": "it is so"}
+            with self.subTest(**who):
+                row = Record("starting.yaml", "s", record)
+                if fits:
+                    chance = read_starting_chance(row, {"arm_forced"}, set())
+                    self.assertEqual(chance.odds, {"arm_forced": 2})
+                else:
+                    with self.assertRaisesRegex(CatalogueError, "age|hours"):
+                        read_starting_chance(row, {"arm_forced"}, set())
 
     def test_wrong_records_name_file_and_record(self):
         with tempfile.TemporaryDirectory() as folder:

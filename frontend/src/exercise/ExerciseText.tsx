@@ -23,23 +23,31 @@ export function MusicTitle({ item }: { item: Page }) {
   );
 }
 
+type Fact = 'feel' | 'mirror' | 'mistake' | 'over' | 'stop' | 'helper_does';
+
+const FACTS: Record<Fact, string> = {
+  feel: 'It feels like',
+  mirror: 'In the mirror',
+  mistake: 'Not like this',
+  over: 'Too much would be',
+  stop: 'Stop when',
+  helper_does: 'Helper',
+};
+
+/** What is wanted while the hand is at it; the rest can be read before or after. */
+export const WHILE_PLAYING: readonly Fact[] = ['mirror', 'stop', 'helper_does'];
+export const BEFORE_OR_AFTER: readonly Fact[] = ['feel', 'mistake', 'over'];
+
 /** What it feels like, what to watch, where to stop: the same words wherever it is read. */
-export function ExerciseFacts({ item }: { item: Page }) {
-  const facts = [
-    ['It feels like', item.feel],
-    ['In the mirror', item.mirror],
-    ['Not like this', item.mistake],
-    ['Too much would be', item.over],
-    ['Stop when', item.stop],
-    ['Helper', item.helper_does],
-  ] as const;
+export function ExerciseFacts({ item, only }: { item: Page; only?: readonly Fact[] }) {
+  const shown = only ?? (Object.keys(FACTS) as Fact[]);
   return (
     <>
-      {facts
-        .filter(([, words]) => words !== '')
-        .map(([name, words]) => (
-          <p key={name}>
-            <strong>{name}:</strong> {words}
+      {shown
+        .filter((fact) => item[fact] !== '')
+        .map((fact) => (
+          <p key={fact}>
+            <strong>{FACTS[fact]}:</strong> {item[fact]}
           </p>
         ))}
     </>

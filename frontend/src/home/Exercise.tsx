@@ -1,5 +1,11 @@
 import { Listen } from '../audio/Listen';
-import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
+import {
+  BEFORE_OR_AFTER,
+  ExerciseFacts,
+  ExerciseSteps,
+  MusicTitle,
+  WHILE_PLAYING,
+} from '../exercise/ExerciseText';
 import css from './HomePage.module.css';
 import { Tools } from './Tools';
 import type { HomeItem } from './weekNow';
@@ -7,25 +13,64 @@ import type { HomeItem } from './weekNow';
 interface Props {
   item: HomeItem;
   openStrings: number[];
-  plays?: readonly boolean[];
-  onPlay?: (clean: boolean) => void;
+}
+
+interface PractisedProps extends Props {
+  plays: readonly boolean[];
+  onPlay: (clean: boolean) => void;
 }
 
 const USUAL_TEMPO = 60;
 
-/** One exercise: why, how, its music, and the tools that need no typing. */
-export function Exercise({ item, openStrings, plays, onPlay }: Props) {
+/** One exercise to read: why, how, its music, and the tools that need no typing. */
+export function Exercise({ item, openStrings }: Props) {
   return (
     <article className={css.exercise}>
+      <Title item={item} />
+      <p>{item.why}</p>
+      <ChildLine item={item} />
+      <ExerciseSteps steps={item.steps} />
+      <ExerciseFacts item={item} />
+      <Music item={item} />
+      <Tools item={item} openStrings={openStrings} />
+    </article>
+  );
+}
+
+/** One exercise to do: steps, music and tools close together, what can wait below them. */
+export function PractisedExercise({ item, openStrings, plays, onPlay }: PractisedProps) {
+  return (
+    <article className={css.exercise}>
+      <Title item={item} />
+      <ChildLine item={item} />
+      <ExerciseSteps steps={item.steps} />
+      <ExerciseFacts item={item} only={WHILE_PLAYING} />
+      <Music item={item} />
+      <Tools item={item} openStrings={openStrings} plays={plays} onPlay={onPlay} />
+      <ExerciseFacts item={item} only={BEFORE_OR_AFTER} />
+    </article>
+  );
+}
+
+function Title({ item }: { item: HomeItem }) {
+  return (
+    <>
       <h2>{item.name}</h2>
       <p className={css.dose}>
         <strong>{item.dose}</strong>
         {item.tempo !== null && `, ♩ = ${item.tempo}`}: {item.rung_words}
       </p>
-      <p>{item.why}</p>
-      {item.child && <p className={css.child}>“{item.child}”</p>}
-      <ExerciseSteps steps={item.steps} />
-      <ExerciseFacts item={item} />
+    </>
+  );
+}
+
+function ChildLine({ item }: { item: HomeItem }) {
+  return item.child ? <p className={css.child}>“{item.child}”</p> : null;
+}
+
+function Music({ item }: { item: HomeItem }) {
+  return (
+    <>
       <MusicTitle item={item} />
       {item.music !== null && (
         <Listen
@@ -35,12 +80,6 @@ export function Exercise({ item, openStrings, plays, onPlay }: Props) {
           tempo={item.beat ?? USUAL_TEMPO}
         />
       )}
-      <Tools
-        item={item}
-        openStrings={openStrings}
-        {...(plays ? { plays } : {})}
-        {...(onPlay ? { onPlay } : {})}
-      />
-    </article>
+    </>
   );
 }

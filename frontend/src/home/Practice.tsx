@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import { Exercise } from './Exercise';
+import { PractisedExercise } from './Exercise';
 import css from './HomePage.module.css';
 import { LogDay } from './LogDay';
 import { SelfCheck } from './SelfCheck';
@@ -51,7 +51,7 @@ export function Practice({ week, items, date, onLog, onEnd }: Props) {
         />
       )}
       {typeof page === 'object' && (
-        <Exercise
+        <PractisedExercise
           key={page.exercise}
           item={page}
           openStrings={week.open_strings}
