@@ -6,7 +6,7 @@
     plan = prescribe(diagnosis, catalogue)
 
 Floors, each using only those before it: values, catalogue, case, reason, then practice and music
-side by side, simulation on top. Inside the core modules are imported from where they stand.
+side by side, simulation and fit on top. Inside the core modules are imported from where they stand.
 """
 
 from lefthand.case.case import Case, Finding, Measurement

@@ -24,9 +24,10 @@ from lefthand import (
     prescribe,
     read_case,
 )
-from lefthand.case.parsing import parse_json
 from lefthand.drill_command import add_drill_options, drill_answer
+from lefthand.fit.reach_json import parse_fit, reach_json
 from lefthand.simulation.report import report
+from lefthand.values.json_text import parse_json, read_json
 from lefthand.values.vocabulary import Instrument
 
 
@@ -108,7 +109,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "--instrument", choices=list(Instrument), nargs="*", default=list(Instrument)
     )
     add_drill_options(commands.add_parser("drill", help="the music of a step, or of a free drill"))
+    fit = commands.add_parser("reach", help="the span a frame needs, against the hand's")
+    fit.add_argument("fit", type=Path, help="a jolf-fit/1 file")
     chosen = parser.parse_args(arguments)
+    if chosen.command == "reach":
+        return _told(lambda: reach_json(parse_fit(read_json(chosen.fit), load_catalogue())))
     if chosen.command == "drill":
         return _told(lambda: drill_answer(chosen, load_catalogue()))
     if chosen.command == "simulate":

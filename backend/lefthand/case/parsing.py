@@ -1,7 +1,6 @@
 """Reading `jolf-case/1`: every field is checked, unknown ones are refused, and the first that is
 wrong is named in an InputError. Defaults are those of `Case`."""
 
-import json
 from collections.abc import Callable, Mapping
 from dataclasses import fields as fields_of
 from pathlib import Path
@@ -21,6 +20,7 @@ from lefthand.values.fields import (
     read_words,
     short,
 )
+from lefthand.values.json_text import read_json
 from lefthand.values.measures import Cuts
 from lefthand.values.vocabulary import Instrument, Lately, Level
 
@@ -37,21 +37,7 @@ SIGNS = tuple(f.name for f in fields_of(Reports) if f.type in (bool, "bool"))
 
 def read_case(path: Path, catalogue: Catalogue) -> Case:
     """Read a case file. Raises InputError for a missing file, broken JSON or a wrong field."""
-    try:
-        text = path.read_text(encoding="utf-8")
-    except OSError as error:
-        raise InputError(str(path), f"cannot be read ({error.strerror})") from error
-    except UnicodeDecodeError as error:
-        raise InputError(str(path), "is not UTF-8 text") from error
-    return parse_case(parse_json(text, str(path)), catalogue)
-
-
-def parse_json(text: str, where: str) -> Any:
-    """Decoded JSON. Raises InputError naming `where` it stood."""
-    try:
-        return json.loads(text)
-    except (ValueError, RecursionError) as error:
-        raise InputError(where, f"is not JSON ({error})") from error
+    return parse_case(read_json(path), catalogue)
 
 
 def parse_case(data: Any, catalogue: Catalogue, cuts: Mapping[str, Cuts] | None = None) -> Case:

@@ -16,6 +16,7 @@ from lefthand.catalogue.drills import Recipes, read_recipes, recipes_by_instrume
 from lefthand.catalogue.exercises import Exercise, check_needs, read_exercises
 from lefthand.catalogue.playings import Playing, read_playing
 from lefthand.catalogue.self_check import SelfCheck, read_self_check
+from lefthand.catalogue.sizes import read_sizes
 from lefthand.catalogue.starting import StartingChance, read_starting_chance
 from lefthand.catalogue.tunes import Tune, read_tune
 from lefthand.values.errors import CatalogueError
@@ -143,6 +144,7 @@ class Catalogue:
     drills: Mapping[str, Recipes]
     tunes: Mapping[str, Tune]
     self_checks: Mapping[str, SelfCheck]
+    sizes: Mapping[Instrument, Mapping[str, float]]
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -192,6 +194,7 @@ def read_catalogue(folder: Path) -> Catalogue:
             name: recipes_by_instrument("drills.yaml", name, {"drill": name}, raw) for name in raw
         },
         self_checks={e.id: read_self_check(e) for e in read_records(folder / "self_check.yaml")},
+        sizes={Instrument(e.id): read_sizes(e) for e in read_records(folder / "sizes.yaml")},
         tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
 

@@ -8,6 +8,7 @@ from itertools import pairwise
 from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.sizes import STRING_LENGTHS
 from lefthand.values.errors import InputError
 from lefthand.values.fields import Fields, read_number
 from lefthand.values.vocabulary import Lately
@@ -18,7 +19,6 @@ from studio.services.standing import forget
 
 MAX_WORDS = 60
 MAX_CHANGE = 200
-LENGTH_RANGE = (150, 1300)  # mm
 WEIGHT_RANGE = (100, 20_000)  # g
 MOST_TAPES = 12
 JUDGED = ("", "helped", "same", "worse")
@@ -119,12 +119,12 @@ def _fields(data: Mapping[str, Any]) -> dict[str, Any]:
     fields = Fields({k: v for k, v in data.items() if k != "date" and v is not None})
     found: dict[str, Any] = {name: _words(fields, name, MAX_WORDS) for name in WORDS}
     found["change"] = _words(fields, "change", MAX_CHANGE)
-    found["string_length"] = fields.number("string_length", *LENGTH_RANGE, default=None)
+    found["string_length"] = fields.number("string_length", *STRING_LENGTHS, default=None)
     found["weight"] = fields.number("weight", *WEIGHT_RANGE, default=None)
     tapes = fields.take("tapes", [])
     if not isinstance(tapes, list) or len(tapes) > MOST_TAPES:
         fields.refuse("tapes", f"expected at most {MOST_TAPES} distances from the nut in mm")
-    found["tapes"] = sorted({read_number("tapes", each, 1, LENGTH_RANGE[1]) for each in tapes})
+    found["tapes"] = sorted({read_number("tapes", each, 1, STRING_LENGTHS[1]) for each in tapes})
     fields.done()
     if not any(found.values()):
         fields.refuse("change", "expected something to write down")

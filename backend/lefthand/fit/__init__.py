@@ -1,0 +1,1 @@
+"""How an instrument fits a hand: string length, frame and span in mm."""
