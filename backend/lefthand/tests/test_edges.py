@@ -9,10 +9,14 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import read_dose
 from lefthand.catalogue.starting import read_starting_chance
 from lefthand.catalogue.tunes import read_tune
+from lefthand.music.compose import free_recipe
 from lefthand.music.engraving import engrave, flat_svg
 from lefthand.music.hands import hand_of
 from lefthand.music.keys import key_with, signature
 from lefthand.music.musicxml import to_musicxml
+from lefthand.music.phrase import Names, read_bar
+from lefthand.music.request import HIGHEST_STRING, DrillHand, DrillRequest
+from lefthand.music.strings import Pitch
 from lefthand.practice.doses import doses_of, fill_share, load_minutes
 from lefthand.practice.planning import prescribe
 from lefthand.practice.selection import Wishes, select
@@ -190,6 +194,42 @@ class KnowledgeFiles(TestCase):
                 read_records(path)
 
 
+class Spelling(TestCase):
+    def test_a_double_sign_is_the_letter_beside_it(self):
+        for written, simple in (
+            ("F##4", "G4"),
+            ("E##4", "F#4"),
+            ("B##3", "C#4"),
+            ("Bbb3", "A3"),
+            ("Cbb4", "Bb3"),
+            ("F#4", "F#4"),
+            ("Eb4", "Eb4"),
+        ):
+            with self.subTest(written):
+                pitch = Pitch.parse(written)
+                self.assertEqual(str(pitch.simple()), simple)
+                self.assertEqual(pitch.simple().midi, pitch.midi)
+
+    def hand(self, instrument="vn", **wish):
+        request = DrillRequest(Instrument(instrument), **wish)
+        return DrillHand(free_recipe("frame_pattern", request.instrument, CATALOGUE), request)
+
+    def test_in_unison_with_an_open_string_the_finger_stands_low(self):
+        stopped, ringing = read_bar("4&0^", self.hand(), Names({}), 1)[0].tones
+        self.assertEqual((str(stopped.pitch), str(ringing.pitch)), ("Ab4", "A4"))
+        stopped, ringing = read_bar("3&0^", self.hand(), Names({}), 1)[0].tones
+        self.assertEqual((str(stopped.pitch), str(ringing.pitch)), ("G4", "A4"))
+
+    def test_the_low_second_finger_is_for_a_violins_highest_string_in_first_position(self):
+        for hand, semitones in (
+            (self.hand(), 3),
+            (self.hand(frame="close 2-3"), 4),
+            (self.hand(position=3), 7),
+            (self.hand("va"), 4),
+        ):
+            self.assertEqual(hand.steps_of(2, HIGHEST_STRING)[1], semitones)
+
+
 class Ages(TestCase):
     def test_minutes_by_age_and_level(self):
         for age, level, minutes in (
@@ -294,6 +334,15 @@ class SlotsOfAWeek(TestCase):
         self.assertEqual({e.kind for e in slots[0].candidates}, {Kind.STRENGTH})
         self.assertEqual([e.id for e in slots[1].candidates], ["warm_up"])
 
+    def test_music_for_a_finger_is_a_tune_and_for_the_whole_hand_an_open_string(self):
+        for seen, first in (
+            ({"shape.lost": {"4": 3}, "arch.fails": {"4": 3}}, "tune_for_the_hand"),
+            ({"hold.slips": 3, "hold.droops": 3}, "open_string_line"),
+        ):
+            given = plan("vn", seen, age=12, level="beginner").items
+            music = [item.exercise for item in given if item.kind is Kind.TRANSFER]
+            self.assertEqual(music, [first])
+
     def test_fit_is_no_place_of_the_week(self):
         now = Situation(diagnosis("vn", {"strings.high": 3, "try.refit": 3}), CATALOGUE)
         found = select(now, Wishes())
@@ -307,6 +356,16 @@ class SlotsOfAWeek(TestCase):
             return prescribe(diagnosis("vn", seen), CATALOGUE).offered.index("pressure_finder")
 
         self.assertLessEqual(place(3), place(1))
+
+    def test_the_way_of_the_fourth_prefers_its_own_exercises(self):
+        def score(way, exercise):
+            seen = {"reach.exceeded": 3, "fourth.straight": 3, "elbow.behind": 0, "hold.slips": 0}
+            ways = {"fourth_reach": way}
+            offered = plan("vn", seen, way_of_teaching=ways, age=20).offered
+            return offered.index(exercise)
+
+        self.assertLess(score("turn", "lean_to_fourth"), score("lift", "lean_to_fourth"))
+        self.assertLess(score("lift", "fourth_first"), score("turn", "fourth_first"))
 
 
 class OutsideTheHand(TestCase):

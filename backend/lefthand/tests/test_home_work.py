@@ -37,6 +37,11 @@ class TempoWork(TestCase):
                     self.assertLessEqual(quicker, slower * LARGEST_STEP + 1)
                     self.assertGreater(quicker, slower)
 
+    def test_no_more_steps_than_eight_percent_asks_for(self):
+        self.assertEqual(tempo_steps(60, 90), [60, 64, 69, 73, 79, 84, 90])
+        self.assertEqual(tempo_steps(100, 108), [100, 108])
+        self.assertEqual(tempo_steps(100, 109), [100, 104, 109])
+
     def test_a_step_leads_to_the_next_quicker_one(self):
         two_and_four = CATALOGUE.exercises["two_and_four"]
         self.assertEqual([goal_tempo(two_and_four, rung) for rung in (1, 2)], [80, None])

@@ -47,6 +47,12 @@ class LoadLimit(TestCase):
                 else:
                     self.assertAlmostEqual(found, expected)
 
+    def test_growth_not_used_is_kept_up_to_one_repetition_or_a_tenth(self):
+        for seconds, step, most in ((105, 40, 121), (105, 10, 115.5), (100, 18, 118)):
+            course = LoadCourse().after(GivenLoad(week(0), 100, step=step), None)
+            course = course.after(GivenLoad(week(1), seconds, step=step), None)
+            self.assertAlmostEqual(course.limit_after(None), most)
+
     def test_small_whole_doses_grow_in_time(self):
         given = [8.0]
         while given[-1] < 16 and len(given) < 40:
