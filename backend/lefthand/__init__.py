@@ -6,14 +6,18 @@
     plan = prescribe(diagnosis, catalogue)
 
 Floors, each using only those before it: values, catalogue, case, reason, then practice and music
-side by side, simulation and fit on top. Inside the core modules are imported from where they stand.
+side by side; simulation, fit and picture on top. Inside the core modules are imported from where
+they stand.
 """
 
 from lefthand.case.case import Case, Finding, Measurement
 from lefthand.case.parsing import parse_case, read_case
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.fit.reach_json import parse_fit, reach_json
 from lefthand.music.drill_json import drill_json
 from lefthand.music.for_exercise import ForWhom, drill_of
+from lefthand.picture.angles_json import angles_json
+from lefthand.picture.points import parse_points
 from lefthand.practice.plan import Plan, plan_json
 from lefthand.practice.planning import prescribe
 from lefthand.practice.selection import Wishes
@@ -31,13 +35,17 @@ __all__ = [
     "Measurement",
     "Plan",
     "Wishes",
+    "angles_json",
     "diagnose",
     "diagnosis_json",
     "drill_json",
     "drill_of",
     "load_catalogue",
     "parse_case",
+    "parse_fit",
+    "parse_points",
     "plan_json",
     "prescribe",
+    "reach_json",
     "read_case",
 ]

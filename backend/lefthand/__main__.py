@@ -26,6 +26,8 @@ from lefthand import (
 )
 from lefthand.drill_command import add_drill_options, drill_answer
 from lefthand.fit.reach_json import parse_fit, reach_json
+from lefthand.picture.angles_json import angles_json
+from lefthand.picture.points import parse_points
 from lefthand.simulation.report import report
 from lefthand.values.json_text import parse_json, read_json
 from lefthand.values.vocabulary import Instrument
@@ -111,7 +113,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     add_drill_options(commands.add_parser("drill", help="the music of a step, or of a free drill"))
     fit = commands.add_parser("reach", help="the span a frame needs, against the hand's")
     fit.add_argument("fit", type=Path, help="a jolf-fit/1 file")
+    points = commands.add_parser("angles", help="angles of the hand from points on a picture")
+    points.add_argument("points", type=Path, help="a jolf-points/1 file")
     chosen = parser.parse_args(arguments)
+    if chosen.command == "angles":
+        return _told(lambda: angles_json(parse_points(read_json(chosen.points)), load_catalogue()))
     if chosen.command == "reach":
         return _told(lambda: reach_json(parse_fit(read_json(chosen.fit), load_catalogue())))
     if chosen.command == "drill":

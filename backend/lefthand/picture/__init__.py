@@ -1,0 +1,1 @@
+"""What points on a still picture tell of the hand."""
