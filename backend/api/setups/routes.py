@@ -1,12 +1,16 @@
 """How the instrument is fitted to a player: records, what became of a change."""
 
+from typing import Literal
+
 from django.http import HttpRequest
 from ninja import Router
 
 from api.days import today
-from api.setups.schemas import JudgedIn, SetupIn, SetupOut
+from api.setups.schemas import JudgedIn, ReachOut, SetupIn, SetupOut
+from lefthand.fit.reach import Reach
 from studio.models import Player
 from studio.services.lessons import player_of
+from studio.services.reach import reach_of
 from studio.services.setups import (
     FIT,
     Compared,
@@ -44,6 +48,35 @@ def remove(request: HttpRequest, player_id: int, setup_id: int) -> list[SetupOut
     player = player_of(request.user, player_id)
     remove_setup(player, setup_id)
     return _out(player)
+
+
+@router.get("/{int:player_id}/reach", response=ReachOut)
+def read_reach(
+    request: HttpRequest,
+    player_id: int,
+    span: float | None = None,
+    string_length: float | None = None,
+) -> ReachOut:
+    """How far the hand's easy span is from what the string asks for."""
+    reach = reach_of(player_of(request.user, player_id), span, string_length)
+    if reach is None:
+        return ReachOut()
+    margin = reach.margin
+    return ReachOut(
+        string_length=reach.string_length,
+        needed=round(reach.needed, 1),
+        short_by=None if margin is None else round(-margin.mm, 1),
+        percent=None if margin is None else round(margin.percent, 1),
+        first_place=reach.first_place,
+        turn=None if margin is None or margin.fits else _turn_of(reach),
+    )
+
+
+def _turn_of(reach: Reach) -> Literal["enough", "perhaps", "not enough"]:
+    least, most = (margin.fits for margin in reach.turned or ())
+    if least:
+        return "enough"
+    return "perhaps" if most else "not enough"
 
 
 def _out(player: Player) -> list[SetupOut]:

@@ -36,3 +36,17 @@ class SetupOut(SetupIn):
 
 class JudgedIn(Schema):
     judged: Judged
+
+
+class ReachOut(Schema):
+    """What the usual frame needs in first position, from the lowest to the highest finger, against
+    the hand's span: mm; `percent` of what is needed. `first_place`: semitones above the open
+    string from which it fits. `turn`: whether a turn of the hand brings what is missing. Null is
+    what is not known, and `turn` where nothing is missing."""
+
+    string_length: float | None = None
+    needed: float | None = None
+    short_by: float | None = None
+    percent: float | None = None
+    first_place: int | None = None
+    turn: Literal["enough", "perhaps", "not enough"] | None = None

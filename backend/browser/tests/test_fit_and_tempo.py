@@ -38,6 +38,30 @@ class FitAndTempo(BrowserCase):
         self.assertEqual(Setup.objects.get().tapes, [33.6, 63.5])
         self.assert_accessible("player, fit")
 
+    def test_the_span_on_a_ruler_becomes_the_finding(self):
+        page = self.page
+        self.begin()
+        page.keyboard.press("w")
+        page.get_by_role("heading", name="What it means").wait_for()
+        page.get_by_role("button", name="Gaps between the fingers: not checked").click()
+        page.get_by_role("button", name="Frame is wider than the easy span").click()
+        expect(page.get_by_text("string from nut to bridge")).to_be_visible()
+        page.get_by_label("String, mm").fill("328")
+        page.get_by_label("Easy span, mm").fill("66")
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("asks for 73.3 mm. 7.3 mm are missing.")).to_be_visible()
+        expect(page.get_by_text("A turn of the hand brings that.")).to_be_visible()
+        self.assert_accessible("reach")
+        self.saved()
+        stored = Lesson.objects.last().observations.get(evidence="reach.exceeded")
+        self.assertEqual((stored.entered["value"], stored.entered["grade"]), (-10, 2))
+        page.get_by_label("Easy span, mm").fill("5")
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("expected a number from 20 to 300")).to_be_visible()
+        page.get_by_label("Easy span, mm").fill("75")
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("It fits, with 1.7 mm to spare.")).to_be_visible()
+
     def test_the_next_lesson_asks_whether_a_change_helped(self):
         player = Lesson.objects.last().player
         day = timezone.localdate() - timedelta(days=7)

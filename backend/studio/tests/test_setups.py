@@ -2,10 +2,12 @@
 
 from datetime import timedelta
 
+from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Player
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
+from studio.services.reach import reach_of
 from studio.services.setups import judge_setup, save_setup, setups_of, unjudged
 from studio.tests.studio_case import DAY, StudioCase
 
@@ -41,6 +43,32 @@ class Setups(StudioCase):
         )
         self.assertEqual(len(self.view(self.lesson(12)).case.lately), 1)
         self.assertEqual(self.view(self.lesson(13)).case.lately, ())
+
+    def test_the_reach_knows_the_string_from_the_newest_fit_or_its_size(self):
+        def asked(span=None, string_length=None):
+            return reach_of(self.player, span, string_length)
+
+        self.assertIsNone(asked(span=70))
+        self.assertEqual(asked(span=70, string_length=300).string_length, 300)
+        save_setup(self.player, {"size": "my old one"}, DAY - timedelta(3))
+        self.assertIsNone(asked())
+        save_setup(self.player, {"size": "1/2"}, DAY - timedelta(2))
+        self.assertEqual(asked().string_length, 285)
+        save_setup(self.player, {"size": "3/4", "string_length": 306}, DAY - timedelta(1))
+        self.assertEqual(asked(span=70).string_length, 306)
+        self.assertAlmostEqual(asked(span=70).margin.percent, 2.4, delta=0.1)
+        save_setup(self.player, {"change": "another rest"}, DAY)
+        self.assertEqual(asked().string_length, 306)
+        for span, length, field in ((1, None, "span"), (70, 10, "string_length")):
+            with self.assertRaises(InputError) as caught:
+                asked(span, length)
+            self.assertEqual(caught.exception.field, field)
+
+    def test_the_reach_of_a_bass_is_that_of_its_fingering(self):
+        self.player.instrument = "db"
+        for way, fingers in (("124", 3), ("1234", 4)):
+            self.player.way_of_teaching = {"bass_fingering": way}
+            self.assertEqual(len(reach_of(self.player, None, 1060).tapes), fingers)
 
     def test_a_second_record_of_a_day_takes_the_place_of_the_first(self):
         save_setup(self.player, {"size": "1/2"}, DAY)

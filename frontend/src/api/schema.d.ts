@@ -687,6 +687,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Reach
+         * @description How far the hand's easy span is from what the string asks for.
+         */
+        get: operations["api_setups_routes_read_reach"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/setups": {
         parameters: {
             query?: never;
@@ -2144,6 +2164,27 @@ export interface components {
             says: string[];
             /** Withheld */
             withheld: components["schemas"]["WithheldOut"][];
+        };
+        /**
+         * ReachOut
+         * @description What the usual frame needs in first position, from the lowest to the highest finger, against
+         *     the hand's span: mm; `percent` of what is needed. `first_place`: semitones above the open
+         *     string from which it fits. `turn`: whether a turn of the hand brings what is missing. Null is
+         *     what is not known, and `turn` where nothing is missing.
+         */
+        ReachOut: {
+            /** First Place */
+            first_place?: number | null;
+            /** Needed */
+            needed?: number | null;
+            /** Percent */
+            percent?: number | null;
+            /** Short By */
+            short_by?: number | null;
+            /** String Length */
+            string_length?: number | null;
+            /** Turn */
+            turn?: ("enough" | "perhaps" | "not enough") | null;
         };
         /** ReasonOut */
         ReasonOut: {
@@ -4724,6 +4765,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlagOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_read_reach: {
+        parameters: {
+            query?: {
+                span?: number | null;
+                string_length?: number | null;
+            };
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReachOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -13,6 +13,8 @@ import { loadMeasure } from './loadMeasure';
 import { type Compared, TrialCompare } from './TrialCompare';
 import type { LessonHandle } from './useLesson';
 
+const REACH = 'reach_margin';
+const ReachEntry = lazy(async () => ({ default: (await import('./ReachEntry')).ReachEntry }));
 const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
 
 const GRADES = [0, 1, 2, 3];
@@ -206,11 +208,7 @@ function CheckRow({
               onCompared={onCompared}
             />
           )}
-          {item.measure !== null && (
-            <Suspense fallback={null}>
-              <MeasureEntry item={item} value={finding?.value ?? null} onValue={onMeasured} />
-            </Suspense>
-          )}
+          <Measured item={item} lesson={lesson} onMeasured={onMeasured} />
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
           <Button
             variant="subtle"
@@ -224,5 +222,25 @@ function CheckRow({
         </div>
       )}
     </li>
+  );
+}
+
+interface MeasuredProps {
+  item: Evidence;
+  lesson: LessonHandle['lesson'];
+  onMeasured: (value: number) => void;
+}
+
+function Measured({ item, lesson, onMeasured }: MeasuredProps) {
+  if (item.measure === null) return null;
+  const value = lesson.findings[item.id]?.value ?? null;
+  return (
+    <Suspense fallback={null}>
+      {item.measure === REACH ? (
+        <ReachEntry playerId={lesson.player.id} value={value} onPercent={onMeasured} />
+      ) : (
+        <MeasureEntry item={item} value={value} onValue={onMeasured} />
+      )}
+    </Suspense>
   );
 }
