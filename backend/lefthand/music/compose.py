@@ -55,7 +55,7 @@ def make_drill(
     else:
         drill = _in_key(recipe, hand, list(_bars(recipe, hand)))
     slur = recipe.slur or (ONE_SLUR if request.slurred else 0)
-    bars = tuple(_slurred(bar, slur) for bar in drill.bars) if slur else drill.bars
+    bars = tuple(slurred(bar, slur) for bar in drill.bars) if slur else drill.bars
     if request.rests:
         empty = tuple(rest(length) for length in rests_of(drill.beats * rest().length))
         bars = tuple(bar for played in bars for bar in (played, empty))
@@ -164,7 +164,7 @@ def _any_order(chooser: random.Random) -> list[int]:
     return order
 
 
-def _slurred(bar: Bar, count: int) -> Bar:
+def slurred(bar: Bar, count: int) -> Bar:
     """Up to `count` notes under one slur; a rest, a stop or a pluck ends it."""
     found = []
     bound = 0

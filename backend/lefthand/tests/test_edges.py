@@ -9,11 +9,13 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import read_dose
 from lefthand.catalogue.starting import read_starting_chance
 from lefthand.catalogue.tunes import read_tune
-from lefthand.music.compose import free_recipe
+from lefthand.music.compose import free_recipe, slurred
+from lefthand.music.drill_json import no_drill_json
 from lefthand.music.engraving import engrave, flat_svg
 from lefthand.music.hands import hand_of
 from lefthand.music.keys import key_with, signature
-from lefthand.music.musicxml import to_musicxml
+from lefthand.music.midi import PROGRAMS
+from lefthand.music.musicxml import TYPES, to_musicxml
 from lefthand.music.phrase import Names, read_bar
 from lefthand.music.request import HIGHEST_STRING, DrillHand, DrillRequest
 from lefthand.music.strings import Pitch
@@ -30,6 +32,7 @@ from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.vocabulary import Instrument, Kind
 
 CATALOGUE = load_catalogue()
+GENERAL_MIDI = {"vn": 41, "va": 42, "vc": 43, "db": 44}
 
 
 class PlacesOfTheHand(TestCase):
@@ -228,6 +231,35 @@ class Spelling(TestCase):
             (self.hand("va"), 4),
         ):
             self.assertEqual(hand.steps_of(2, HIGHEST_STRING)[1], semitones)
+
+
+class Printed(TestCase):
+    def test_programs_of_the_four_instruments(self):
+        """General MIDI sound set: violin 41, viola 42, cello 43, contrabass 44, counted from 1."""
+        self.assertEqual({i.value: PROGRAMS[i] + 1 for i in Instrument}, GENERAL_MIDI)
+
+    def test_every_length_has_its_note(self):
+        """A dot adds half of a note's length."""
+        plain = {"whole": 4, "half": 2, "quarter": 1, "eighth": 1 / 2, "16th": 1 / 4}
+        for length, (kind, dots) in TYPES.items():
+            self.assertEqual(float(length), plain[kind] * (1.5 if dots else 1))
+        self.assertEqual({kind for kind, _ in TYPES.values()}, set(plain))
+
+    def test_slurs_hold_so_many_notes_and_a_rest_begins_anew(self):
+        hand = Spelling().hand()
+        for line, marks in (
+            ("1 2 3 4", "SSS-"),
+            ("1' 2' 3' 4' 1' 2'", "SSS-S-"),
+            ("1 r 2' 3' 4' 1' 2'", "-rSSS--"),
+            ("1' 2' r' 3' 4' 1' 2' 3'", "S-rSSS--"),
+        ):
+            bar = slurred(tuple(read_bar(line, hand, Names({}), 1)), 4)
+            signs = ["r" if e.is_rest else "S" if "slur" in e.marks else "-" for e in bar]
+            self.assertEqual("".join(signs), marks)
+
+    def test_a_step_without_music_is_a_file_without_notes(self):
+        found = no_drill_json("vn", {"exercise": "warm_up"})
+        self.assertEqual((found["time"], found["bars"], found["notes"]), ([4, 4], 0, []))
 
 
 class Ages(TestCase):
