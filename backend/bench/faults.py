@@ -36,6 +36,8 @@ TESTS = {
         *("theory", "sweep", "objections", "planning", "planning_properties"),
     ),
     "music": ("tunes", "music", "edges", "drill_hands", "promises", "music_outside"),
+    "fit": ("reach",),
+    "picture": ("angles",),
 }
 COMPARED: dict[type[ast.cmpop], type[ast.cmpop]] = {
     ast.Lt: ast.LtE,

@@ -162,5 +162,6 @@ def elbow_offset(points: Points) -> Angle | None:
     first, fourth, elbow = path
     width = first.to(fourth).length
     offset = (elbow.x - fourth.x) / width
-    # The elbow's x, the fourth's x, and the width itself, which has two ends.
-    return Angle(offset, PIXEL * math.sqrt(2 + 2 * offset**2) / width)
+    # The base of the fourth moves both the plumb line and the width: the last term.
+    shared = 2 * offset * first.to(fourth).x / width
+    return Angle(offset, PIXEL * math.sqrt(2 + 2 * offset**2 + shared) / width)

@@ -9,7 +9,7 @@ from unittest import TestCase
 
 from lefthand.case.parsing import parse_case
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.picture.angles import PIXEL, joint_angles
+from lefthand.picture.angles import PIXEL, elbow_offset, joint_angles, other_angles
 from lefthand.picture.angles_json import angles_json
 from lefthand.picture.foreshortening import BONES, Leaning
 from lefthand.picture.points import FINGER_CHAIN, parse_points
@@ -118,6 +118,35 @@ class JointAngles(TestCase):
                     spread = statistics.stdev(values)
                     self.assertAlmostEqual(told[measure][4].uncertainty / spread, 1, delta=0.06)
 
+    def test_the_other_errors_are_what_trials_scatter_too(self):
+        chance = random.Random(5)
+        points = finger((10, 40, 20), number=3, at=500 + 300j, heading=10)
+        points |= finger((10, 45, 20), number=4, at=700 + 300j, lengths=(60, 40, 40))
+        points |= {"1.base": 560 + 320j, "elbow": 900 + 1000j}
+        points |= {"thumb.base": 480 + 500j, "thumb.tip": 440 + 380j}
+
+        def told(at):
+            read = parse_points(said(at))
+            angles = other_angles(read)
+            return {
+                "gap": angles["gap"]["3-4"],
+                "thumb": angles["thumb_opening"]["hand"],
+                "elbow": elbow_offset(read),
+            }
+
+        trials = {"gap": [], "thumb": [], "elbow": []}
+        for _ in range(3000):
+            shaken = {
+                name: at + complex(chance.gauss(0, PIXEL), chance.gauss(0, PIXEL))
+                for name, at in points.items()
+            }
+            for which, angle in told(shaken).items():
+                trials[which].append(angle.value)
+        for which, angle in told(points).items():
+            with self.subTest(which):
+                spread = statistics.stdev(trials[which])
+                self.assertAlmostEqual(angle.uncertainty / spread, 1, delta=0.08)
+
 
 class Foreshortening(TestCase):
     def test_a_hand_in_the_plane_of_the_picture_does_not_lean(self):
@@ -137,6 +166,29 @@ class Foreshortening(TestCase):
             with self.subTest(lean=lean):
                 self.assertAlmostEqual(Leaning(read).lean(4, "tip_joint"), lean, places=6)
                 self.assertAlmostEqual(tip.may_be_off, true - 20, places=6)
+
+    def test_two_bones_that_lean_may_lean_the_same_way_or_apart(self):
+        """Directions in space, of which the picture shows x and y: the angle between them is within
+        what is told, and on its edge where they lean apart."""
+        lean, bend = math.radians(50), math.radians(30)
+        flat, deep = math.cos(lean), math.sin(lean)
+        usual = [SCALE * mm for mm in BONES[4]]
+        lengths = (usual[0], usual[1] * flat, usual[2] * flat)
+        tip = joint_angles(parse_points(said(finger((0, 35, 30), lengths=lengths))))["tip_angle"][4]
+        one = (flat, 0.0, deep)
+        true = []
+        for way in (1, -1):
+            other = (flat * math.cos(bend), flat * math.sin(bend), way * deep)
+            cosine = sum(a * b for a, b in zip(one, other, strict=True))
+            true.append(math.degrees(math.acos(cosine)))
+        self.assertAlmostEqual(tip.may_be_off, max(abs(angle - 30) for angle in true), places=6)
+
+    def test_bones_as_their_proportions_are_known(self):
+        """First to middle to last bone with its pulp (Buryanov and Kotiuk, 2010, from memory)."""
+        for number, middle, last in ((1, 56, 49), (2, 59, 48), (3, 62, 51), (4, 55, 60)):
+            bones = BONES[number]
+            shares = [round(100 * bone / bones[0]) for bone in bones]
+            self.assertEqual(shares, [100, middle, last])
 
 
 class AnglesOfAPicture(TestCase):
@@ -175,6 +227,14 @@ class AnglesOfAPicture(TestCase):
         self.assertAlmostEqual(found["thumb_opening"]["hand"]["value"], opening, delta=0.1)
         bent = angles({**points, "thumb.joint": 370 + 440j, "thumb.tip": 300 + 400j})["angles"]
         self.assertAlmostEqual(bent["thumb_opening"]["hand"]["value"], opening, delta=0.1)
+
+    def test_numbers_are_rounded_to_what_a_teacher_reads(self):
+        found = angles(finger((10.123, 45.678, 20.456)))
+        self.assertEqual(found["angles"]["tip_angle"]["4"]["value"], 20.5)
+        self.assertEqual(found["observations"]["middle.locks"]["4"], {"value": 45.7})
+        points = {"1.base": 600 + 300j, "4.base": 700 + 300j, "elbow": 712.345 + 900j}
+        self.assertEqual(angles(points)["angles"]["elbow_offset"]["value"], 0.12)
+        self.assertEqual(angles(points)["observations"]["elbow.behind"], {"value": 0.12})
 
     def test_no_points_no_angles(self):
         self.assertEqual(angles({})["angles"], {})

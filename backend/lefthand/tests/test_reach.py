@@ -84,6 +84,10 @@ class ReachOfAHand(TestCase):
         self.assertIsNone(reach(span=30)["first_place"])
         self.assertFalse(reach(span=30)["turn"]["fits_at_most"])
 
+    def test_up_to_the_octave_and_no_farther(self):
+        self.assertEqual(reach(span=span_needed(328, 7, 12) + 0.01)["first_place"], 7)
+        self.assertIsNone(reach(span=span_needed(328, 7, 12) - 0.01)["first_place"])
+
     def test_without_a_span_there_are_tapes_and_no_opinion(self):
         found = reach()
         self.assertEqual(found["observations"], {})
