@@ -20,7 +20,7 @@ from lefthand.music.phrase import Names, read_bar
 from lefthand.music.request import HIGHEST_STRING, DrillHand, DrillRequest
 from lefthand.music.strings import Pitch
 from lefthand.practice.doses import doses_of, fill_share, load_minutes
-from lefthand.practice.planning import prescribe
+from lefthand.practice.planning import aimed_cause, prescribe
 from lefthand.practice.selection import Wishes, select
 from lefthand.practice.situation import Situation
 from lefthand.reason.outside import outside_chances
@@ -388,6 +388,30 @@ class SlotsOfAWeek(TestCase):
             return prescribe(diagnosis("vn", seen), CATALOGUE).offered.index("pressure_finder")
 
         self.assertLessEqual(place(3), place(1))
+
+    def test_what_aims_at_a_focus_is_given_for_it_and_what_is_for_all_too(self):
+        for seen in (
+            self.GRIP,
+            {"fourth.straight": 3, "reach.exceeded": 3, "elbow.behind": 0},
+            {"lift.high": {"1": 3}},
+            {"press.excess": {"2": 3}, "thumb.locked": 2, "tone.fuzzy": 0},
+        ):
+            now = Situation(diagnosis("vn", seen), CATALOGUE)
+            focus = {f.cause for f in now.diagnosis.focus}
+            for exercise in CATALOGUE.exercises.values():
+                if focus and (exercise.general or focus & set(exercise.aims)):
+                    self.assertIn(aimed_cause(exercise, now), focus)
+
+    def test_who_plays_two_hours_a_day_is_given_strength_later(self):
+        weak = {"arch.fails": {"4": 3}, "shape.lost": {"4": 3}, "tip.gives": 0}
+
+        def first_strength(hours):
+            offered = plan("vn", weak, hours_a_day=hours, age=20, level="advanced").offered
+            kinds = [CATALOGUE.exercises[name].kind for name in offered]
+            return kinds.index(Kind.STRENGTH)
+
+        self.assertEqual(first_strength(1.99), first_strength(0))
+        self.assertGreater(first_strength(2), first_strength(1.99))
 
     def test_the_way_of_the_fourth_prefers_its_own_exercises(self):
         def score(way, exercise):
