@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from lefthand.case.parsing import parse_case
@@ -54,6 +54,7 @@ class StartingValues(TestCase):
         self.assertAlmostEqual(Count(4, 1).mean(0.15), 0.28)
         self.assertEqual(Count().mean(0.15), 0.15)
 
+    @settings(deadline=None)
     @given(st.integers(0, 500), st.integers(0, 500), st.floats(0.01, 0.5))
     def test_it_stays_a_probability_between_prior_and_share(self, confirmed, refuted, prior):
         mean = Count(confirmed, refuted).mean(prior)

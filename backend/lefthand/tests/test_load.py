@@ -4,7 +4,7 @@ from datetime import date, timedelta
 from itertools import pairwise
 from unittest import TestCase
 
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from lefthand.practice.load import GivenLoad, LoadCourse
@@ -62,6 +62,7 @@ class LoadLimit(TestCase):
         for before, after in pairwise(given):
             self.assertLessEqual(after, before + max(1, 0.1 * before))
 
+    @settings(deadline=None)
     @given(
         st.lists(st.floats(0, 500), min_size=1, max_size=12),
         st.sets(st.integers(0, 14), max_size=3),

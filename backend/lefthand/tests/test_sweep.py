@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from lefthand.catalogue.catalogue import load_catalogue
@@ -78,6 +78,7 @@ class CloserLooks(TestCase):
 
 
 class Partners(TestCase):
+    @settings(deadline=None)
     @given(PARTNERS)
     def test_everybody_watches_one_other_and_is_watched_once(self, partners):
         pairs = pair_up(partners)

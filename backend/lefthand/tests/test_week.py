@@ -4,7 +4,7 @@ import json
 from pathlib import Path
 from unittest import TestCase
 
-from hypothesis import assume, given
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from lefthand.practice.week import fullest_day, moved_week
@@ -24,6 +24,7 @@ class MovedWeek(TestCase):
                 )
                 self.assertEqual(moved, case["expected"])
 
+    @settings(deadline=None)
     @given(WEEKS, st.sets(st.integers(1, 7), min_size=1), st.integers(1, 7), st.integers(1, 7))
     def test_a_day_holds_the_same_when_it_is_asked_about_later(self, planned, done, day, later):
         def held(today, logged):
@@ -34,6 +35,7 @@ class MovedWeek(TestCase):
         on_the_day = held(day, {d for d in done if d < day})
         self.assertEqual(held(max(day, later), done), on_the_day)
 
+    @settings(deadline=None)
     @given(WEEKS, st.sets(st.integers(0, 7)), st.integers(0, 8))
     def test_no_day_holds_more_than_some_planned_day_and_nothing_stands_in_the_past(
         self, planned, done, today
