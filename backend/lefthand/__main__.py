@@ -13,40 +13,51 @@ from pathlib import Path
 from typing import Any
 
 from lefthand import (
-    Case,
     Catalogue,
     InputError,
+    angles_json,
     diagnose,
     diagnosis_json,
     load_catalogue,
     parse_case,
+    parse_fit,
+    parse_points,
     plan_json,
     prescribe,
-    read_case,
+    reach_json,
 )
 from lefthand.drill_command import add_drill_options, drill_answer
-from lefthand.fit.reach_json import parse_fit, reach_json
-from lefthand.picture.angles_json import angles_json
-from lefthand.picture.points import parse_points
 from lefthand.simulation.report import report
 from lefthand.values.json_text import parse_json, read_json
 from lefthand.values.vocabulary import Instrument
 
 
-def _diagnose(case: Case, catalogue: Catalogue) -> dict[str, Any]:
-    return diagnosis_json(diagnose(case, catalogue))
+def _diagnose(data: Any, catalogue: Catalogue) -> dict[str, Any]:
+    return diagnosis_json(diagnose(parse_case(data, catalogue), catalogue))
 
 
-def _prescribe(case: Case, catalogue: Catalogue) -> dict[str, Any]:
+def _prescribe(data: Any, catalogue: Catalogue) -> dict[str, Any]:
+    case = parse_case(data, catalogue)
     return plan_json(prescribe(diagnose(case, catalogue), catalogue))
 
 
-Answer = Callable[[Case, Catalogue], dict[str, Any]]
+def _reach(data: Any, catalogue: Catalogue) -> dict[str, Any]:
+    return reach_json(parse_fit(data, catalogue))
+
+
+def _angles(data: Any, catalogue: Catalogue) -> dict[str, Any]:
+    return angles_json(parse_points(data), catalogue)
+
+
+Answer = Callable[[Any, Catalogue], dict[str, Any]]
 BAD_INPUT = 2
 
-COMMANDS: dict[str, tuple[Answer, str]] = {
-    "diagnose": (_diagnose, "causes, focus, next look and safety of a case"),
-    "prescribe": (_prescribe, "the week's plan for a case"),
+# What answers a file: how, which format it is in, and what the answer is.
+COMMANDS: dict[str, tuple[Answer, str, str]] = {
+    "diagnose": (_diagnose, "jolf-case/1", "causes, focus, next look and safety of a case"),
+    "prescribe": (_prescribe, "jolf-case/1", "the week's plan for a case"),
+    "reach": (_reach, "jolf-fit/1", "the span a frame needs, against the hand's"),
+    "angles": (_angles, "jolf-points/1", "angles of the hand from points on a picture"),
 }
 
 
@@ -58,7 +69,7 @@ def _count(text: str) -> int:
 
 
 def _one(run: Answer, path: Path, catalogue: Catalogue) -> int:
-    return _told(lambda: run(read_case(path, catalogue), catalogue))
+    return _told(lambda: run(read_json(path), catalogue))
 
 
 def _told(answer: Callable[[], dict[str, Any]]) -> int:
@@ -73,7 +84,7 @@ def _told(answer: Callable[[], dict[str, Any]]) -> int:
 
 
 def _many(run: Answer, path: Path, catalogue: Catalogue) -> int:
-    """One answer a line, in order; a case that cannot be used answers with its error."""
+    """One answer a line, in order; a line that cannot be used answers with its error."""
     code = 0
     try:
         lines = sys.stdin if str(path) == "-" else path.open(encoding="utf-8")
@@ -84,8 +95,7 @@ def _many(run: Answer, path: Path, catalogue: Catalogue) -> int:
         for number, line in enumerate(lines, start=1):
             answer: dict[str, Any]
             try:
-                case = parse_case(parse_json(line, f"line {number}"), catalogue)
-                answer = run(case, catalogue)
+                answer = run(parse_json(line, f"line {number}"), catalogue)
             except InputError as error:
                 answer = {"error": {"field": error.field, "problem": error.problem}}
                 code = BAD_INPUT
@@ -96,13 +106,13 @@ def _many(run: Answer, path: Path, catalogue: Catalogue) -> int:
 def main(arguments: Sequence[str] | None = None) -> int:
     parser = argparse.ArgumentParser(prog="lefthand", description=__doc__)
     commands = parser.add_subparsers(dest="command", required=True)
-    for name, (_, summary) in COMMANDS.items():
+    for name, (_, form, summary) in COMMANDS.items():
         command = commands.add_parser(name, help=summary)
-        command.add_argument("case", type=Path, help="a jolf-case/1 file")
+        command.add_argument("file", type=Path, help=f"a {form} file")
         command.add_argument(
             "--lines",
             action="store_true",
-            help="the file (- for stdin) holds one case a line; answer one result a line",
+            help="the file (- for stdin) holds one a line; answer one result a line",
         )
     trial = commands.add_parser("simulate", help="how well the next look does on simulated players")
     trial.add_argument("--players", type=_count, default=200)
@@ -111,23 +121,15 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "--instrument", choices=list(Instrument), nargs="*", default=list(Instrument)
     )
     add_drill_options(commands.add_parser("drill", help="the music of a step, or of a free drill"))
-    fit = commands.add_parser("reach", help="the span a frame needs, against the hand's")
-    fit.add_argument("fit", type=Path, help="a jolf-fit/1 file")
-    points = commands.add_parser("angles", help="angles of the hand from points on a picture")
-    points.add_argument("points", type=Path, help="a jolf-points/1 file")
     chosen = parser.parse_args(arguments)
-    if chosen.command == "angles":
-        return _told(lambda: angles_json(parse_points(read_json(chosen.points)), load_catalogue()))
-    if chosen.command == "reach":
-        return _told(lambda: reach_json(parse_fit(read_json(chosen.fit), load_catalogue())))
     if chosen.command == "drill":
         return _told(lambda: drill_answer(chosen, load_catalogue()))
     if chosen.command == "simulate":
         for line in report(map(Instrument, chosen.instrument), chosen.players, chosen.seed):
             print(line, flush=True)
         return 0
-    run, _ = COMMANDS[chosen.command]
-    return (_many if chosen.lines else _one)(run, chosen.case, load_catalogue())
+    run, _, _ = COMMANDS[chosen.command]
+    return (_many if chosen.lines else _one)(run, chosen.file, load_catalogue())
 
 
 def run_as_command() -> int:

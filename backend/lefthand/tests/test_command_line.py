@@ -35,6 +35,23 @@ class CommandLine(TestCase):
                 self.assertEqual((done.returncode, done.stderr), (0, ""))
                 self.assertEqual(json.loads(done.stdout)["format"], form)
 
+    def test_any_command_answers_a_line_for_a_line(self):
+        fit = {"format": "jolf-fit/1", "instrument": "vn", "size": "4/4", "span": 70}
+        lines = "\n".join(map(json.dumps, (fit, {**fit, "span": 1}, fit)))
+        done = subprocess.run(
+            [sys.executable, "-m", "lefthand", "reach", "--lines", "-"],
+            cwd=BACKEND,
+            input=lines,
+            capture_output=True,
+            text=True,
+            check=False,
+        )
+        answers = [json.loads(line) for line in done.stdout.splitlines()]
+        self.assertEqual(done.returncode, 2)
+        self.assertEqual(answers[1]["error"]["field"], "span")
+        self.assertEqual(answers[0], answers[2])
+        self.assertEqual(answers[0]["format"], "jolf-reach/1")
+
     def test_any_locale_prints_and_a_closed_pipe_is_no_error(self):
         case = json.dumps({**CASE, "observations": {"web.closed": 3, "thumb.locked": 3}})
         with tempfile.TemporaryDirectory() as folder:
