@@ -13,11 +13,11 @@ from api.home.schemas import (
 )
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Called
-from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.practice.cues import cues_of, each_words
 from lefthand.practice.tempo import steps_between
 from lefthand.values.dose import Dose
+from lefthand.values.fingers import aimed_fingers, fingers_of_hand
 from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
@@ -86,12 +86,11 @@ def _eased_out(item: PlanItem, week: HomeWeek) -> EasedOut | None:
     )
 
 
-def _hand(week: HomeWeek) -> tuple[Instrument, list[int]]:
+def _hand(week: HomeWeek) -> tuple[Instrument, tuple[int, ...]]:
     """The instrument and the fingers of the hand that plays it."""
     player = week.lesson.player
     instrument = Instrument(player.instrument)
-    frame = bass_frame(way_of_teaching(player)) if instrument is Instrument.BASS else None
-    return instrument, list(hand_of(instrument, frame=frame))
+    return instrument, fingers_of_hand(instrument, way_of_teaching(player))
 
 
 def _cues_out(item: PlanItem, dose: Dose, week: HomeWeek) -> list[CueOut]:
@@ -108,7 +107,7 @@ def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:
     instrument, hand = _hand(week)
     words = {
         Called.STRINGS: [f"{p.letter} string" for p in FINGERBOARDS[instrument].strings],
-        Called.FINGERS: [f"finger {f}" for f in item.fingers or hand],
+        Called.FINGERS: [f"finger {f}" for f in aimed_fingers(hand, item.fingers)],
         Called.LET_GO: ["let go"],
     }
     return CallsOut(words=words[calls.what], seconds=calls.seconds, in_order=calls.in_order)

@@ -8,7 +8,7 @@ from lefthand.catalogue.exercises import Exercise
 from lefthand.music.compose import make_drill
 from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
-from lefthand.music.score import Drill
+from lefthand.music.score import WHOLE, Drill
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import FINGERS, FingerRole, Instrument, Level
 
@@ -48,7 +48,7 @@ def drill_of(
     is_counted = given.unit == "bars"
     request = DrillRequest(
         instrument=instrument,
-        tempo=given.tempo,
+        tempo=given.tempo or _tempo_of_hold(given),
         bars=given.reps if is_counted else None,
         passes=None if is_counted else math.ceil(repetitions / recipe.holds),
         fingers=_sounding(exercise, whose.fingers),
@@ -75,6 +75,11 @@ def _sounding(exercise: Exercise, fingers: tuple[int, ...]) -> tuple[int, ...]:
     if not holds_one or not fingers:
         return fingers
     return tuple(f for f in (2, 3, 4, 1) if f not in fingers)[:1]
+
+
+def _tempo_of_hold(dose: Dose) -> int | None:
+    """The tempo at which a whole note, as which holds are written, lasts as long as the hold."""
+    return round(60 * float(WHOLE) / dose.seconds) if dose.is_hold else None
 
 
 def _difficulty(rung: int, rungs: int) -> int:

@@ -9,6 +9,7 @@ from lefthand.music.hands import FRAMES, POSITIONS, Hand, Step, hand_of
 from lefthand.music.score import Tone
 from lefthand.music.strings import FINGERBOARDS, Fingerboard
 from lefthand.values.errors import InputError
+from lefthand.values.fingers import aimed_fingers, finger_pairs
 from lefthand.values.vocabulary import FINGERS, Instrument, Level
 
 USUAL_STRING = 2
@@ -127,12 +128,9 @@ class DrillHand:
 
     @property
     def targets(self) -> tuple[int, ...]:
-        """The aimed-at fingers that this hand has, or all. A bass hand without the third trains
-        the fourth, which the third supports, in its place."""
-        wanted = {*self.request.fingers, *(f for pair in self.request.pairs for f in pair)}
-        if 3 in wanted and 3 not in self.fingers:
-            wanted.add(4)
-        return tuple(f for f in self.fingers if f in wanted) or self.fingers
+        """The aimed-at fingers that this hand has, or all."""
+        asked = {*self.request.fingers, *(f for pair in self.request.pairs for f in pair)}
+        return aimed_fingers(self.fingers, asked)
 
     @property
     def is_aimed(self) -> bool:
@@ -153,15 +151,11 @@ class DrillHand:
         return self.fingers[index - 1] if index else self.fingers[1]
 
     def pairs_of_interest(self) -> list[tuple[int, int]]:
-        """The asked-for pairs; with a target finger its pairs with each other one; else all
-        neighbours. Always the lower finger first."""
+        """The asked-for pairs, else those of the aimed-at fingers. The lower finger first."""
         asked = [_sorted(pair) for pair in self.request.pairs if set(pair) <= set(self.fingers)]
         if asked:
             return list(dict.fromkeys(asked))
-        if self.request.fingers:
-            pairs = [_sorted((t, f)) for t in self.targets for f in self.fingers if f != t]
-            return list(dict.fromkeys(pairs))
-        return [_sorted((self.lower_neighbour(f), f)) for f in self.fingers[1:]]
+        return finger_pairs(self.fingers, self.request.fingers)
 
 
 def _sorted(pair: Iterable[int]) -> tuple[int, int]:

@@ -4,9 +4,9 @@ hold and each letting go, and one rest after a set."""
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
-from itertools import pairwise
 
 from lefthand.values.dose import Dose
+from lefthand.values.fingers import aimed_fingers, finger_pairs
 
 LEAST_REST = 5.0
 CHANGE_SECONDS = 3.0
@@ -63,11 +63,10 @@ def each_words(
 ) -> list[str]:
     """What a dose is repeated for, in words. `fingers`: those aimed at, () for all of the `hand`;
     `strings`: their names, lowest first."""
-    chosen = list(fingers or hand)
     if dose.per == "finger":
-        return [f"finger {finger}" for finger in chosen]
+        return [f"finger {finger}" for finger in aimed_fingers(hand, fingers)]
     if dose.per == "string":
         return [f"{name} string" for name in strings]
     if dose.per == "pair":
-        return [f"fingers {low} and {high}" for low, high in pairwise(hand)]
+        return [f"fingers {low} and {high}" for low, high in finger_pairs(hand, fingers)]
     return [""]

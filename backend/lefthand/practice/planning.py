@@ -36,6 +36,7 @@ from lefthand.practice.tempo import goal_tempo
 from lefthand.practice.week import fullest_day
 from lefthand.reason.diagnosis import Diagnosis
 from lefthand.reason.explain import fingers_of
+from lefthand.values.fingers import aimed_fingers, fingers_of_hand
 from lefthand.values.vocabulary import Kind
 
 MAX_ITEMS = 3
@@ -227,7 +228,9 @@ def aimed_cause(exercise: Exercise, now: Situation) -> str:
 def _fingers(exercise: Exercise, cause: str, now: Situation) -> tuple[int, ...]:
     if exercise.finger is None:
         return ()
-    return fingers_of(cause, now.diagnosis.findings, now.catalogue, exercise.finger)
+    found = fingers_of(cause, now.diagnosis.findings, now.catalogue, exercise.finger)
+    hand = fingers_of_hand(now.case.instrument, now.case.way_of_teaching)
+    return aimed_fingers(hand, found) if found else ()
 
 
 def _why(exercise: Exercise, cause: str, now: Situation) -> str:

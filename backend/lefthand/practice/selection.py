@@ -14,7 +14,8 @@ from lefthand.practice.doses import SPACED_ABOVE_AGE, is_load
 from lefthand.practice.rules import WARM_UP, reason_against
 from lefthand.practice.situation import Situation
 from lefthand.reason.diagnosis import Diagnosis
-from lefthand.values.vocabulary import POSSIBLE_ABOVE, Grade, Instrument, Kind, Setting
+from lefthand.values.fingers import fingers_of_hand
+from lefthand.values.vocabulary import FINGERS, POSSIBLE_ABOVE, Grade, Kind, Setting
 
 AIM_WEIGHTS = (1.0, 0.8, 0.6, 0.4)
 SECOND_FOCUS_WEIGHT = 0.6
@@ -27,7 +28,6 @@ UNDER_WAY_BONUS = 0.25
 DISLIKED_SHARE = 0.5
 PREFERRED_BONUS = 0.2
 MUCH_PLAYING_HOURS = 2
-THREE_FINGERS = "124"
 KIND_ORDER = list(Kind)
 SETTING_ORDER = list(Setting)
 PLACEMENTS = (Kind.PLACEMENT, Kind.COORDINATION)
@@ -121,11 +121,9 @@ def _goes_on(exercise: Exercise, now: Situation, wishes: Wishes) -> bool:
 
 def case_excludes(exercise: Exercise, case: Case) -> bool:
     """True for an exercise that this instrument, or the fingering of this bass, does not have."""
-    third_helps = (
-        case.instrument is Instrument.BASS
-        and case.way_of_teaching.get("bass_fingering", THREE_FINGERS) == THREE_FINGERS
-    )
-    return case.instrument not in exercise.instruments or (exercise.four_fingers and third_helps)
+    hand = fingers_of_hand(case.instrument, case.way_of_teaching)
+    lacks_one = exercise.four_fingers and len(hand) < len(FINGERS)
+    return case.instrument not in exercise.instruments or lacks_one
 
 
 def target_weights(diagnosis: Diagnosis) -> dict[str, float]:

@@ -25,7 +25,7 @@ from lefthand.music.score import EIGHTH, QUARTER, Drill, Event, Key, Tone, into_
 from lefthand.music.strings import FINGERBOARDS, Pitch
 from lefthand.tests.drills import CATALOGUE, all_free, all_steps, fingers_of, free, of_step
 from lefthand.values.errors import InputError
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument, Level
 
 SCHEMA = Path(lefthand.__file__).parent / "schemas" / "jolf-drill-1.json"
 
@@ -245,7 +245,7 @@ class Written(TestCase):
             "breath-mark": of_step("stop_and_shape", 1, fingers=(4,)),
             "staccato": of_step("finger_before_bow", 1),
             "beam": of_step("trill_bursts", 1),
-            "dot": of_step("soft_shape", 2),
+            "dot": of_step("tune_for_the_hand", 1, "vc", (4,), level=Level.BEGINNER),
         }
         for tag, drill in written.items():
             with self.subTest(tag):

@@ -4,6 +4,7 @@ finger, both hands of the bass and three seeds.
 What music a step has beyond its own promises (`promises.py`) is checked for all alike.
 """
 
+import re
 from functools import cache
 from unittest import TestCase
 
@@ -11,6 +12,7 @@ from lefthand.catalogue.drills import Each
 from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.music.hands import hand_of
 from lefthand.music.score import WHOLE
+from lefthand.practice.cues import each_words
 from lefthand.tests.drills import CATALOGUE, bars_of_fingers
 from lefthand.tests.promises import PROMISES, Step
 from lefthand.values.vocabulary import FingerRole, Instrument
@@ -58,6 +60,11 @@ def _played(exercise, number, instrument):
                     yield Step(drill, instrument, fingers, tuple(hand_of(instrument, 1, frame)))
 
 
+def works(event):
+    """The fingers that a note asks for: the one that plucks, else those that stop."""
+    return [event.plucks] if event.plucks else [t.finger for t in event.tones if t.finger]
+
+
 class Promises(TestCase):
     def test_every_step_plays_what_it_says(self):
         count = 0
@@ -99,7 +106,8 @@ class Promises(TestCase):
                     wanted = passes * lines * self.groups(step, recipe)
                 with self.subTest(exercise.id, step=number, on=instrument, fingers=step.fingers):
                     self.assertEqual(len(step.drill.bars), wanted)
-                    self.assertLessEqual(wanted, 32)
+                    is_each_of_all = recipe.each is Each.FINGER and not step.fingers
+                    self.assertLessEqual(wanted, 60 if is_each_of_all else 32)
 
     def groups(self, step, recipe):
         if recipe.each is Each.FINGER:
@@ -114,6 +122,46 @@ class Promises(TestCase):
             for step in played(exercise.id, number, instrument):
                 if tempo is not None:
                     self.assertEqual(step.drill.tempo, tempo, exercise.id)
+
+    def test_a_held_note_lasts_as_long_as_the_hold_and_the_rest_as_long_as_the_pause(self):
+        """To a twentieth of a second, as a tempo is a whole number; a silence may be longer."""
+        held = 0
+        for exercise, number, instrument in steps():
+            dose = exercise.rung(number).dose
+            for step in played(exercise.id, number, instrument) if dose.is_hold else ():
+                beat = 60 / step.drill.tempo
+                quiet = 0.0
+                for _, event in step.drill.events():
+                    with self.subTest(exercise.id, step=number, on=instrument.value):
+                        if event.is_rest:
+                            quiet += float(event.length) * beat
+                            continue
+                        held += 1
+                        self.assertAlmostEqual(float(event.length) * beat, dose.seconds, delta=0.05)
+                        self.assertTrue(quiet == 0 or quiet >= dose.pause - 0.05, quiet)
+                        quiet = 0.0
+                self.assertGreaterEqual(quiet, dose.pause - 0.05, exercise.id)
+        self.assertGreater(held, 500)
+
+    def test_what_the_timer_says_next_is_what_the_music_plays(self):
+        """For each pair or finger of a dose, on every instrument and both hands of the bass."""
+        told = 0
+        for exercise, number, instrument in steps():
+            dose = exercise.rung(number).dose
+            if dose.per not in ("pair", "finger"):
+                continue
+            for step in played(exercise.id, number, instrument):
+                words = each_words(dose, step.fingers, step.hand, ())
+                said = [tuple(map(int, re.findall(r"\d", each))) for each in words]
+                made = []
+                for bar in step.drill.bars:
+                    used = tuple(sorted({finger for event in bar for finger in works(event)}))
+                    if used and used not in made:
+                        made.append(used)
+                with self.subTest(exercise.id, step=number, on=instrument.value, hand=step.hand):
+                    told += 1
+                    self.assertEqual(sorted(made), sorted(said))
+        self.assertGreater(told, 100)
 
     def test_half_a_dose_is_half_the_music(self):
         exercise = CATALOGUE.exercises["feather_pattern"]
