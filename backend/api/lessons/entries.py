@@ -127,6 +127,14 @@ class HarderEntry(_Entry):
     value: bool
 
 
+class FitEntry(_Entry):
+    """`key`: the number of a record of the fit; `value`: what became of its change, empty to take
+    the word back."""
+
+    kind: Literal["fit"]
+    value: Literal["", "helped", "same", "worse"]
+
+
 class LineEntry(_Entry):
     kind: Literal["line"]
     value: str
@@ -155,6 +163,7 @@ AnyEntry = Annotated[
     | BreakEntry
     | DislikedEntry
     | HarderEntry
+    | FitEntry
     | LineEntry
     | FocusEntry
     | PlanEntry,

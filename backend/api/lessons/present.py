@@ -46,7 +46,7 @@ from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.records import planned
 from studio.services.reviews import ItemReview
-from studio.services.setups import unjudged
+from studio.services.setups import to_judge
 
 FINGER_PLACES = {"tip", "middle", "finger"}
 
@@ -121,8 +121,10 @@ def _safety_out(view: LessonView) -> SafetyOut:
 
 
 def _fit_out(view: LessonView) -> FitOut | None:
-    setup = unjudged(view.history.setups, view.lesson.date)
-    return FitOut(id=setup.pk, date=setup.date, change=setup.change) if setup else None
+    setup = to_judge(view.lesson, view.history.setups)
+    if setup is None:
+        return None
+    return FitOut(id=setup.pk, date=setup.date, change=setup.change, judged=setup.judged)
 
 
 def _brief(lesson: Lesson) -> PlayerBrief:

@@ -158,11 +158,12 @@ class UndoOut(Schema):
 
 
 class FitOut(Schema):
-    """A change of fit that nobody has judged yet."""
+    """A change of fit that nobody has judged yet, or that was judged in this lesson."""
 
     id: int
     date: date
     change: str
+    judged: str
 
 
 class LessonOut(Schema):

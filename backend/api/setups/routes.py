@@ -6,7 +6,7 @@ from django.http import HttpRequest
 from ninja import Router
 
 from api.days import today
-from api.setups.schemas import JudgedIn, ReachOut, SetupIn, SetupOut
+from api.setups.schemas import ReachOut, SetupIn, SetupOut
 from lefthand.fit.reach import Reach
 from studio.models import Player
 from studio.services.lessons import player_of
@@ -14,7 +14,6 @@ from studio.services.reach import reach_of
 from studio.services.setups import (
     FIT,
     Compared,
-    judge_setup,
     remove_setup,
     save_setup,
     setups_of,
@@ -32,14 +31,6 @@ def read_setups(request: HttpRequest, player_id: int) -> list[SetupOut]:
 def keep_setup(request: HttpRequest, player_id: int, data: SetupIn) -> list[SetupOut]:
     player = player_of(request.user, player_id)
     save_setup(player, data.dict(), today(request))
-    return _out(player)
-
-
-@router.post("/{int:player_id}/setups/{int:setup_id}/judged", response=list[SetupOut])
-def judge(request: HttpRequest, player_id: int, setup_id: int, data: JudgedIn) -> list[SetupOut]:
-    """What became of a change, as a later lesson found it."""
-    player = player_of(request.user, player_id)
-    judge_setup(player, setup_id, data.judged)
     return _out(player)
 
 

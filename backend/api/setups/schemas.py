@@ -5,8 +5,6 @@ from typing import Literal
 
 from ninja import Field, Schema
 
-Judged = Literal["", "helped", "same", "worse"]
-
 
 class SetupIn(Schema):
     """One record. `date`: today when it is left out. Lengths in mm, weight in g. `tapes`: distances
@@ -32,10 +30,6 @@ class SetupOut(SetupIn):
     judged: str
     before: dict[str, int]
     since: dict[str, int]
-
-
-class JudgedIn(Schema):
-    judged: Judged
 
 
 class ReachOut(Schema):

@@ -29,7 +29,6 @@ BODIES = {
     "undo": {"client_key": KEY},
     "way": {"key": "carry", "value": "body"},
     "setups": {"change": "pad one size thinner"},
-    "judged": {"judged": "helped"},
     "cuts": {"measure": "hold_seconds", "cuts": [5, 3, 1]},
     "learning": {"on": True},
     "{player_id}": {"name": "Pia Example", "instrument": "vn", "level": "beginner"},

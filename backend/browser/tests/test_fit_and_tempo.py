@@ -32,11 +32,20 @@ class FitAndTempo(BrowserCase):
         expect(page.get_by_text("expected something to write down")).to_be_visible()
         page.get_by_label("What was changed: one thing").fill("pad one size thinner")
         page.get_by_label("Size of the instrument").fill("3/4")
+        page.get_by_label("Tapes, mm from the nut").fill("33,6 high 63.5")
+        page.get_by_role("button", name="Keep").click()
+        expect(page.get_by_text("“high” is no number")).to_be_visible()
+        self.assertFalse(Setup.objects.exists())
         page.get_by_label("Tapes, mm from the nut").fill("33,6 63.5")
         page.get_by_role("button", name="Keep").click()
         expect(page.get_by_text("changed: pad one size thinner")).to_be_visible()
         self.assertEqual(Setup.objects.get().tapes, [33.6, 63.5])
         self.assert_accessible("player, fit")
+        page.get_by_role("button", name="Remove the fit").click()
+        self.assertTrue(Setup.objects.exists())
+        page.get_by_role("button", name="Yes, remove the fit").click()
+        expect(page.get_by_text("changed: pad one size thinner")).to_have_count(0)
+        self.assertFalse(Setup.objects.exists())
 
     def test_the_span_on_a_ruler_becomes_the_finding(self):
         page = self.page
@@ -71,8 +80,16 @@ class FitAndTempo(BrowserCase):
         answers.get_by_role("button", name="It helped").click()
         helped = answers.get_by_role("button", name="It helped")
         expect(helped).to_have_attribute("aria-pressed", "true")
+        self.saved()
         setup.refresh_from_db()
         self.assertEqual(setup.judged, "helped")
+        self.page.reload()
+        expect(helped).to_have_attribute("aria-pressed", "true")
+        self.page.get_by_role("button", name="Undo").click()
+        self.saved()
+        expect(helped).to_have_attribute("aria-pressed", "false")
+        setup.refresh_from_db()
+        self.assertEqual(setup.judged, "")
 
     def test_a_trial_is_the_same_bar_before_and_after(self):
         page = self.page

@@ -98,10 +98,16 @@ def remove_setup(player: Player, setup_id: int) -> None:
     player.setups.filter(pk=setup_id).delete()
 
 
-def unjudged(setups: Sequence[Setup], on: date) -> Setup | None:
-    """The newest change before a day that nobody has judged yet, of the records oldest first."""
-    open_ones = [s for s in setups if s.date < on and s.change and not s.judged]
-    return open_ones[-1] if open_ones else None
+def to_judge(lesson: Lesson, setups: Sequence[Setup]) -> Setup | None:
+    """The newest change before a lesson that nobody has judged yet, or that was judged in it; of
+    the records oldest first."""
+    changes = [s for s in setups if s.date < lesson.date and s.change]
+    if not changes:
+        return None
+    here = lesson.entries.filter(kind="fit", undone=False).values_list("key", flat=True)
+    keys = set(here) if any(s.judged for s in changes) else set()
+    asked = [s for s in changes if not s.judged or str(s.pk) in keys]
+    return asked[-1] if asked else None
 
 
 def lately(setups: Sequence[Setup], on: date) -> list[str]:

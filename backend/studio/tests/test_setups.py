@@ -5,10 +5,11 @@ from datetime import timedelta
 from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Player
+from studio.services.entries.log import undo
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
 from studio.services.reach import reach_of
-from studio.services.setups import judge_setup, save_setup, setups_of, unjudged
+from studio.services.setups import judge_setup, save_setup, setups_of, to_judge
 from studio.tests.studio_case import DAY, StudioCase
 
 
@@ -26,13 +27,31 @@ class Setups(StudioCase):
         self.assertEqual((newest.before["hold.slips"], newest.since["hold.slips"]), (1, 0))
         self.assertEqual(older.since, {"hold.slips": 1})
 
+    def asked(self, lesson):
+        return to_judge(lesson, self.view(lesson).history.setups)
+
     def test_a_change_is_judged_in_the_next_lesson_and_not_in_its_own(self):
         setup = save_setup(self.player, {"change": "pad thinner"}, DAY)
-        self.assertIsNone(self.view(self.lesson(0)).history.setups and unjudged([setup], DAY))
-        later = self.lesson(1)
-        self.assertEqual(unjudged(self.view(later).history.setups, later.date), setup)
-        judge_setup(self.player, setup.pk, "helped")
-        self.assertIsNone(unjudged(self.view(later).history.setups, later.date))
+        own, later = self.lesson(0), self.lesson(1)
+        self.assertIsNone(self.asked(own))
+        self.assertEqual(self.asked(later), setup)
+        self.enter(later, "fit", str(setup.pk), "helped")
+        setup.refresh_from_db()
+        self.assertEqual(setup.judged, "helped")
+        self.assertEqual(self.asked(later), setup)
+        self.assertIsNone(self.asked(self.lesson(2)))
+        undo(later.pk)
+        setup.refresh_from_db()
+        self.assertEqual((setup.judged, self.asked(later)), ("", setup))
+
+    def test_a_change_that_cannot_be_judged_here_names_its_field(self):
+        setup = save_setup(self.player, {"change": "pad thinner"}, DAY)
+        lesson = self.lesson(1)
+        for key, value in ((str(setup.pk), "splendid"), ("999", "helped"), ("x", "helped")):
+            with self.subTest(key, value=value), self.assertRaises(StudioError):
+                self.enter(lesson, "fit", key, value)
+        with self.assertRaises(StudioError):
+            self.enter(self.lesson(0), "fit", str(setup.pk), "helped")
 
     def test_another_size_counts_as_a_new_instrument_for_twelve_weeks(self):
         save_setup(self.player, {"size": "1/2"}, DAY - timedelta(weeks=30))

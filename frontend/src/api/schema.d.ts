@@ -742,26 +742,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/players/{player_id}/setups/{setup_id}/judged": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Judge
-         * @description What became of a change, as a later lesson found it.
-         */
-        post: operations["api_setups_routes_judge"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/players/{player_id}/way": {
         parameters: {
             query?: never;
@@ -1251,7 +1231,7 @@ export interface components {
             /** Sets */
             sets: number;
         };
-        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
+        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -1359,8 +1339,32 @@ export interface components {
             value: number | null;
         };
         /**
+         * FitEntry
+         * @description `key`: the number of a record of the fit; `value`: what became of its change, empty to take
+         *     the word back.
+         */
+        FitEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fit";
+            /**
+             * Value
+             * @enum {string}
+             */
+            value: "" | "helped" | "same" | "worse";
+        };
+        /**
          * FitOut
-         * @description A change of fit that nobody has judged yet.
+         * @description A change of fit that nobody has judged yet, or that was judged in this lesson.
          */
         FitOut: {
             /** Change */
@@ -1372,6 +1376,8 @@ export interface components {
             date: string;
             /** Id */
             id: number;
+            /** Judged */
+            judged: string;
         };
         /**
          * FlagOut
@@ -1670,14 +1676,6 @@ export interface components {
             name: string;
             /** Player */
             player: number;
-        };
-        /** JudgedIn */
-        JudgedIn: {
-            /**
-             * Judged
-             * @enum {string}
-             */
-            judged: "" | "helped" | "same" | "worse";
         };
         /** KeysIn */
         KeysIn: {
@@ -4925,51 +4923,6 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SetupOut"][];
-                };
-            };
-            /** @description Busy, or the data folder cannot be used. Try again later. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorOut"];
-                };
-            };
-            /** @description Refused: what was asked cannot be done, and why. */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorOut"];
-                };
-            };
-        };
-    };
-    api_setups_routes_judge: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                player_id: number;
-                setup_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgedIn"];
-            };
-        };
         responses: {
             /** @description OK */
             200: {

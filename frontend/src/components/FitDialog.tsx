@@ -31,13 +31,14 @@ export function FitDialog(props: Props) {
 function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
   const [fit, setFit] = useState<Fit>({ ...last, change: '', date: null });
   const [tapes, setTapes] = useState((last?.tapes ?? []).join(' '));
+  const [tapesProblem, setTapesProblem] = useState<string | null>(null);
   const cache = useQueryClient();
   const save = useMutation({
     mutationFn: async () =>
       unwrap(
         await client.POST('/api/players/{player_id}/setups', {
           params: { path: { player_id: playerId } },
-          body: { ...fit, tapes: tapes.split(/[\s;]+/).flatMap(numbersOf) },
+          body: { ...fit, tapes: wordsOf(tapes).map(numberOf) },
         }),
       ),
     onSuccess: (saved) => {
@@ -61,7 +62,9 @@ function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
       className={css.form}
       onSubmit={(event) => {
         event.preventDefault();
-        save.mutate();
+        const noNumber = wordsOf(tapes).find((word) => Number.isNaN(numberOf(word)));
+        setTapesProblem(noNumber === undefined ? null : `“${noNumber}” is no number`);
+        if (noNumber === undefined) save.mutate();
       }}
     >
       {save.error && wrong.length === 0 && <p role="alert">{save.error.message}</p>}
@@ -90,7 +93,7 @@ function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
       <TextInput
         label="Tapes, mm from the nut"
         value={tapes}
-        error={problem('tapes')}
+        error={tapesProblem ?? problem('tapes')}
         onChange={(event) => setTapes(event.currentTarget.value)}
       />
       <NumberInput
@@ -107,8 +110,11 @@ function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
   );
 }
 
-/** A number as it is typed, with a point or a comma; nothing for what is none. */
-function numbersOf(text: string): number[] {
-  const number = Number(text.replace(',', '.'));
-  return text === '' || Number.isNaN(number) ? [] : [number];
+function wordsOf(text: string): string[] {
+  return text.split(/[\s;]+/).filter((word) => word !== '');
+}
+
+/** A number as it is typed, with a point or a comma. */
+function numberOf(word: string): number {
+  return Number(word.replace(',', '.'));
 }

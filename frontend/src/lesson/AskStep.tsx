@@ -95,7 +95,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
         )}
         {(open || !canBeWell) && <Reports handle={handle} onDone={onDone} />}
       </section>
-      <JudgeFit lesson={lesson} />
+      <JudgeFit handle={handle} />
       {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
       <Reminders reminders={lesson.reminders} />
       <section>

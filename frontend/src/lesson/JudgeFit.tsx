@@ -1,30 +1,19 @@
 import { Button } from '@mantine/core';
-import { useMutation } from '@tanstack/react-query';
 
-import { client, type Lesson, type Schemas, unwrap } from '../api/client';
 import { shortDate } from '../words/words';
 import css from './AskStep.module.css';
+import type { LessonHandle } from './useLesson';
 
-const ANSWERS: [Schemas['JudgedIn']['judged'], string][] = [
+const ANSWERS = [
   ['helped', 'It helped'],
   ['same', 'No difference'],
   ['worse', 'Worse: go back'],
-];
+] as const;
 
-/** The last change of fit is judged in the lesson after it. */
-export function JudgeFit({ lesson }: { lesson: Lesson }) {
+/** The last change of fit is judged in the lesson after it; a second touch takes the word back. */
+export function JudgeFit({ handle: { lesson, enter } }: { handle: LessonHandle }) {
   const { fit } = lesson;
-  const judge = useMutation({
-    mutationFn: async (judged: Schemas['JudgedIn']['judged']) =>
-      unwrap(
-        await client.POST('/api/players/{player_id}/setups/{setup_id}/judged', {
-          params: { path: { player_id: lesson.player.id, setup_id: fit?.id ?? 0 } },
-          body: { judged },
-        }),
-      ),
-  });
   if (fit === null) return null;
-  const said = judge.data?.find((each) => each.id === fit.id)?.judged;
   return (
     <section>
       <h2>
@@ -34,15 +23,14 @@ export function JudgeFit({ lesson }: { lesson: Lesson }) {
         {ANSWERS.map(([answer, words]) => (
           <Button
             key={answer}
-            variant={said === answer ? 'filled' : 'default'}
-            aria-pressed={said === answer}
-            onClick={() => judge.mutate(answer)}
+            variant={fit.judged === answer ? 'filled' : 'default'}
+            aria-pressed={fit.judged === answer}
+            onClick={() => enter('fit', String(fit.id), fit.judged === answer ? '' : answer)}
           >
             {words}
           </Button>
         ))}
       </div>
-      {judge.error && <p role="alert">{judge.error.message}</p>}
     </section>
   );
 }

@@ -38,6 +38,8 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
       return withPlan(lesson, entry.value);
     case 'harder':
       return { ...lesson, harder_piece: entry.value === true };
+    case 'fit':
+      return { ...lesson, fit: lesson.fit && { ...lesson.fit, judged: entry.value as string } };
     case 'line':
       return { ...lesson, teacher_line: entry.value as string };
     case 'result':

@@ -22,6 +22,8 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
   const setups = useQuery(setupsQuery(playerId));
   const catalogue = useQuery(catalogueQuery);
   const [writing, setWriting] = useState(false);
+  // A record is gone for good, so its button is touched twice.
+  const [doubted, setDoubted] = useState<number | null>(null);
   const cache = useQueryClient();
   const remove = useMutation({
     mutationFn: async (id: number) =>
@@ -52,8 +54,14 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
                 since
               </div>
             ))}
-            <Button variant="subtle" onClick={() => remove.mutate(setup.id)}>
-              Remove the fit of {shortDate(setup.date)}
+            <Button
+              variant={doubted === setup.id ? 'filled' : 'subtle'}
+              onBlur={() => setDoubted(null)}
+              onClick={() =>
+                doubted === setup.id ? remove.mutate(setup.id) : setDoubted(setup.id)
+              }
+            >
+              {doubted === setup.id ? 'Yes, remove' : 'Remove'} the fit of {shortDate(setup.date)}
             </Button>
           </li>
         ))}

@@ -42,6 +42,7 @@ const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
   break: 'Break',
   disliked: 'Dislike',
   harder: 'Harder piece',
+  fit: 'Fit judged',
   line: 'Line on the sheet',
   focus: 'Focus',
   plan: 'Plan',

@@ -4,8 +4,11 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
+from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson
+
+LARGEST_ID = 2**63 - 1
 
 
 def _nothing_aside(_lesson: Lesson) -> Any:
@@ -29,6 +32,13 @@ class EntryKind:
     write: Callable[[Lesson, str, Any], None]
     read_aside: Callable[[Lesson], Any] = _nothing_aside
     restore_aside: Callable[[Lesson, Any], None] = _leave_aside
+
+
+def read_id(field: str, key: str) -> int:
+    """The number of a record that an entry speaks of. Raises InputError naming `field`."""
+    if not (key.isascii() and key.isdigit() and len(key) < 20 and int(key) <= LARGEST_ID):
+        raise InputError(field, f"expected the number of a record, got {key!r}")
+    return int(key)
 
 
 def instrument_of(lesson: Lesson) -> Instrument:

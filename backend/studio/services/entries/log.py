@@ -13,6 +13,7 @@ from studio.errors import StudioError
 from studio.models import Lesson, LessonEntry
 from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, REPORTS
 from studio.services.entries.causes import CAUSE, FOCUS
+from studio.services.entries.fit import FIT
 from studio.services.entries.kind import EntryKind
 from studio.services.entries.looking import ORDER, SKIP
 from studio.services.entries.observation import OBSERVATION
@@ -34,6 +35,7 @@ KINDS: Mapping[str, EntryKind] = {
     "break": BREAK,
     "disliked": DISLIKED,
     "harder": HARDER,
+    "fit": FIT,
     "line": LINE,
     "focus": FOCUS,
     "plan": PLAN,

@@ -6,20 +6,18 @@ from lefthand.values.errors import InputError
 from lefthand.values.fields import read_flag, read_mapping, read_number
 from studio.models import Lesson, PracticeResult
 from studio.services.entries.answers import raise_what_is_red
-from studio.services.entries.kind import EntryKind
+from studio.services.entries.kind import EntryKind, read_id
 from studio.services.flags import flag_of_lesson, restore_flag
-
-LARGEST_ID = 2**63 - 1
 
 
 def _read(lesson: Lesson, key: str) -> Any:
-    result = lesson.results.filter(item_id=_item_id(key)).first()
+    result = lesson.results.filter(item_id=read_id("result", key)).first()
     return {"passed": result.passed, "pain": result.pain} if result else None
 
 
 def _write(lesson: Lesson, key: str, value: Any) -> None:
     """Store {"passed", "pain"?}; pain counts like any other pain that is told in the lesson."""
-    item_id = _item_id(key)
+    item_id = read_id("result", key)
     if not lesson.player.lessons.filter(plan__items=item_id, date__lt=lesson.date).exists():
         raise InputError("result", "this exercise is not in an earlier plan of this player")
     if value is None:
@@ -37,12 +35,6 @@ def _write(lesson: Lesson, key: str, value: Any) -> None:
         },
     )
     raise_what_is_red(lesson)
-
-
-def _item_id(key: str) -> int:
-    if not (key.isascii() and key.isdigit() and len(key) < 20 and int(key) <= LARGEST_ID):
-        raise InputError("result", f"expected the number of a plan item, got {key!r}")
-    return int(key)
 
 
 RESULT = EntryKind("last week's result", _read, _write, flag_of_lesson, restore_flag)

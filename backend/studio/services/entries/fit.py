@@ -1,0 +1,28 @@
+"""What a later lesson found of a change of fit."""
+
+from typing import Any
+
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_one_of
+from studio.models import Lesson, Setup
+from studio.services.entries.kind import EntryKind, read_id
+from studio.services.setups import JUDGED, judge_setup
+
+
+def _read(lesson: Lesson, key: str) -> Any:
+    return _setup(lesson, key).judged
+
+
+def _write(lesson: Lesson, key: str, value: Any) -> None:
+    judge_setup(lesson.player, _setup(lesson, key).pk, read_one_of("fit", value, JUDGED))
+
+
+def _setup(lesson: Lesson, key: str) -> Setup:
+    """A change that was made before this lesson."""
+    found = lesson.player.setups.filter(pk=read_id("fit", key), date__lt=lesson.date).first()
+    if found is None:
+        raise InputError("fit", "no change of before this lesson; it may have been removed")
+    return found
+
+
+FIT = EntryKind("judged fit", _read, _write)
