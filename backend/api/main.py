@@ -13,6 +13,7 @@ from api.desk.routes import router as desk
 from api.drills.routes import router as drills
 from api.errors import ErrorOut, error_answer, install_handlers
 from api.groups.routes import router as groups
+from api.hands.routes import router as hands
 from api.home.routes import router as home
 from api.lessons.routes import router as lessons
 from api.players.routes import router as players
@@ -62,6 +63,7 @@ api.add_router("/players", players)
 api.add_router("/players", setups)
 api.add_router("/drills", drills)
 api.add_router("/groups", groups)
+api.add_router("/hands", hands)
 api.add_router("/home", home)
 api.add_router("/lessons", lessons)
 api.add_router("/lessons", sheets)

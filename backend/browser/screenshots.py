@@ -27,6 +27,7 @@ def settle(page: Page) -> None:
     page.wait_for_load_state("networkidle")
     if page.get_by_role("status").count():
         page.get_by_role("status").filter(has_text="Saved").wait_for()
+    page.locator("[data-pending]").first.wait_for(state="detached")
     page.wait_for_timeout(300)
 
 

@@ -6,13 +6,14 @@
     plan = prescribe(diagnosis, catalogue)
 
 Floors, each using only those before it: values, catalogue, case, reason, then practice and music
-side by side; simulation, fit and picture on top. Inside the core modules are imported from where
-they stand.
+side by side; simulation, fit, picture and drawing on top. Inside the core modules are imported
+from where they stand.
 """
 
 from lefthand.case.case import Case, Finding, Measurement
 from lefthand.case.parsing import parse_case, read_case
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.drawing.hand_json import parse_hand, picture_json
 from lefthand.fit.reach_json import parse_fit, reach_json
 from lefthand.music.drill_json import drill_json
 from lefthand.music.for_exercise import ForWhom, drill_of
@@ -43,7 +44,9 @@ __all__ = [
     "load_catalogue",
     "parse_case",
     "parse_fit",
+    "parse_hand",
     "parse_points",
+    "picture_json",
     "plan_json",
     "prescribe",
     "reach_json",

@@ -21,7 +21,9 @@ from lefthand import (
     load_catalogue,
     parse_case,
     parse_fit,
+    parse_hand,
     parse_points,
+    picture_json,
     plan_json,
     prescribe,
     reach_json,
@@ -49,6 +51,10 @@ def _angles(data: Any, catalogue: Catalogue) -> dict[str, Any]:
     return angles_json(parse_points(data), catalogue)
 
 
+def _hand(data: Any, catalogue: Catalogue) -> dict[str, Any]:
+    return picture_json(*parse_hand(data, catalogue))
+
+
 Answer = Callable[[Any, Catalogue], dict[str, Any]]
 BAD_INPUT = 2
 
@@ -57,6 +63,7 @@ COMMANDS: dict[str, tuple[Answer, str, str]] = {
     "diagnose": (_diagnose, "jolf-case/1", "causes, focus, next look and safety of a case"),
     "prescribe": (_prescribe, "jolf-case/1", "the week's plan for a case"),
     "reach": (_reach, "jolf-fit/1", "the span a frame needs, against the hand's"),
+    "hand": (_hand, "jolf-hand/1", "a left hand drawn as it was seen, with its joint angles"),
     "angles": (_angles, "jolf-points/1", "angles of the hand from points on a picture"),
 }
 

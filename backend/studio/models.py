@@ -7,6 +7,8 @@ from django.conf import settings
 from django.db import models
 
 INSTRUMENTS = [("vn", "violin"), ("va", "viola"), ("vc", "cello"), ("db", "double bass")]
+# Skin tones of the drawn hand, light to dark; unpainted until the teacher chooses.
+HAND_TONES = [(tone, tone) for tone in ("outline", "one", "two", "three", "four", "five")]
 LEVELS = [("beginner", "beginner"), ("intermediate", "intermediate"), ("advanced", "advanced")]
 
 
@@ -15,7 +17,8 @@ class TeacherSettings(models.Model):
 
     `learns`: own lessons shift the starting probabilities of causes; only lessons after
     `learns_after` count. `time_zone`: in which the teacher's days begin; "" for this computer's.
-    `letter_keys`: single keys act while nothing is being typed.
+    `letter_keys`: single keys act while nothing is being typed. `hand_tone`: in which the hand is
+    drawn; 'outline' leaves its skin unpainted.
     """
 
     teacher = models.OneToOneField(
@@ -28,6 +31,7 @@ class TeacherSettings(models.Model):
     learns_after = models.DateField(null=True, blank=True)
     time_zone = models.CharField(max_length=60, blank=True)
     letter_keys = models.BooleanField(default=True)
+    hand_tone = models.CharField(max_length=10, choices=HAND_TONES, default="outline")
 
     def __str__(self) -> str:
         return self.display_name or str(self.teacher)

@@ -31,6 +31,10 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     if (letters !== undefined) letLettersAct(letters);
   }, [letters]);
+  const tone = now?.hand_tone ?? 'outline';
+  useEffect(() => {
+    document.documentElement.dataset.handTone = tone;
+  }, [tone]);
   const owner = known?.key ?? null;
   useEffect(() => {
     if (owner === null) return undefined;

@@ -1,6 +1,7 @@
 import './mantine';
 import './fonts.css';
 import './global.css';
+import './drawings/tones.css';
 
 import { MantineProvider } from '@mantine/core';
 import { QueryClientProvider } from '@tanstack/react-query';

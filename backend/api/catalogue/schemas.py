@@ -13,12 +13,15 @@ class CauseInfo(Schema):
 
 
 class EvidenceInfo(Schema):
+    """`pictured`: the instruments on whose neck a drawn hand can show it."""
+
     id: str
     stage: str
     seconds: int
     per_finger: bool
     of_finger: int | None
     instruments: list[str]
+    pictured: list[str]
     measure: str | None
     unit: str | None
     causes: list[str]

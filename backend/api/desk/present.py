@@ -50,6 +50,7 @@ def desk_out(settings: TeacherSettings) -> DeskOut:
         time_zone=settings.time_zone,
         usual_zone=django_settings.TIME_ZONE,
         letter_keys=settings.letter_keys,
+        hand_tone=settings.hand_tone,
     )
 
 

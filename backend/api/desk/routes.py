@@ -8,10 +8,11 @@ from ninja.throttling import AuthRateThrottle
 
 from api.days import today
 from api.desk.present import desk_out
-from api.desk.schemas import CutsIn, DeskOut, KeysIn, LearningIn, PasswordIn, WayIn, ZoneIn
+from api.desk.schemas import CutsIn, DeskOut, KeysIn, LearningIn, PasswordIn, ToneIn, WayIn, ZoneIn
 from studio.services.desk import (
     choose_password,
     forget_settled,
+    set_hand_tone,
     set_learning,
     set_letter_keys,
     set_teachers_way,
@@ -57,6 +58,11 @@ def choose_zone(request: HttpRequest, data: ZoneIn) -> DeskOut:
 @router.post("/keys", response=DeskOut)
 def switch_keys(request: HttpRequest, data: KeysIn) -> DeskOut:
     return desk_out(set_letter_keys(request.user, on=data.on))
+
+
+@router.post("/tone", response=DeskOut)
+def choose_hand_tone(request: HttpRequest, data: ToneIn) -> DeskOut:
+    return desk_out(set_hand_tone(request.user, data.tone))
 
 
 @router.post("/learning", response=DeskOut)

@@ -58,6 +58,11 @@ class DeskOut(Schema):
     time_zone: str
     usual_zone: str
     letter_keys: bool
+    hand_tone: str
+
+
+class ToneIn(Schema):
+    tone: str = Field(max_length=10)
 
 
 class ZoneIn(Schema):

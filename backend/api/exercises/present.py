@@ -2,6 +2,7 @@
 
 from api.drills.present import notes_out
 from api.exercises.schemas import ExercisePage
+from api.hands.present import two_hands_out
 from studio.paper.sheet import SheetItem
 
 
@@ -24,6 +25,7 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
         over=exercise.over,
         stop=exercise.stop,
         helper_does=exercise.helper_does,
+        picture=two_hands_out(item.picture),
         music=music,
         music_title=item.drill.title if item.drill and item.drill.credit else "",
         music_credit=item.drill.credit if item.drill else "",

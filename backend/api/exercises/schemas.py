@@ -3,13 +3,15 @@
 from ninja import Schema
 
 from api.drills.schemas import DrillNoteOut
+from api.hands.schemas import TwoHandsOut
 
 
 class ExercisePage(Schema):
     """What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
     exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
     tune, else empty. `child`: how to say it to a child;
-    empty for others. `music`: an SVG picture."""
+    empty for others. `picture`: two hands where they say more than words. `music`: an SVG
+    picture."""
 
     exercise: str
     name: str
@@ -26,6 +28,7 @@ class ExercisePage(Schema):
     over: str
     stop: str
     helper_does: str
+    picture: TwoHandsOut | None
     music: str | None
     music_title: str
     music_credit: str

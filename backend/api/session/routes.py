@@ -67,6 +67,7 @@ def _session(request: HttpRequest) -> SessionOut:
             name=name,
             is_demo=user.get_username() == DEMO_USERNAME,
             letter_keys=own.letter_keys if own else True,
+            hand_tone=own.hand_tone if own else "outline",
         )
     )
 

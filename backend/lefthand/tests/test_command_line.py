@@ -35,6 +35,15 @@ class CommandLine(TestCase):
                 self.assertEqual((done.returncode, done.stderr), (0, ""))
                 self.assertEqual(json.loads(done.stdout)["format"], form)
 
+    def test_hand_draws_and_names_what_it_cannot_use(self):
+        hand = {"format": "jolf-hand/1", "instrument": "vc", "observations": {"wrist.caved": 2}}
+        done = lefthand("hand", json.dumps(hand))
+        self.assertEqual((done.returncode, done.stderr), (0, ""))
+        self.assertEqual(json.loads(done.stdout)["format"], "jolf-picture/1")
+        done = lefthand("hand", json.dumps({**hand, "view": "back"}))
+        self.assertEqual((done.returncode, done.stdout), (2, ""))
+        self.assertIn("view", done.stderr)
+
     def test_any_command_answers_a_line_for_a_line(self):
         fit = {"format": "jolf-fit/1", "instrument": "vn", "size": "4/4", "span": 70}
         lines = "\n".join(map(json.dumps, (fit, {**fit, "span": 1}, fit)))

@@ -7,6 +7,7 @@ from pathlib import Path
 
 import typst
 
+from lefthand.drawing.svg import PAPER, svg_of
 from lefthand.music.engraving import flat_svg
 from studio.paper.sheet import LARGE_WIDTH, Sheet, SheetItem, drill_picture
 
@@ -68,6 +69,17 @@ def _data(sheet: Sheet, *, large: bool) -> dict[str, object]:
     }
 
 
+def _pictures(item: SheetItem) -> list[dict[str, str]]:
+    """Both hands in ink, each with its words."""
+    if item.picture is None:
+        return []
+    ends = (item.picture.frames[0], item.picture.frames[-1])
+    return [
+        {"svg": svg_of(frame, PAPER), "words": words}
+        for frame, words in zip(ends, item.picture.words, strict=True)
+    ]
+
+
 def _item_data(item: SheetItem, seed: int, *, large: bool) -> dict[str, object]:
     music = item.music
     if large and item.drill is not None:
@@ -91,5 +103,5 @@ def _item_data(item: SheetItem, seed: int, *, large: bool) -> dict[str, object]:
         "title": item.drill.title if item.drill is not None and item.drill.credit else "",
         "credit": item.drill.credit if item.drill is not None else "",
         "music": flat_svg(music) if music else "",
-        "picture": item.picture.read_text(encoding="utf-8") if item.picture else "",
+        "pictures": _pictures(item),
     }

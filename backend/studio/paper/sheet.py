@@ -3,10 +3,10 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from datetime import date
-from pathlib import Path
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
+from lefthand.drawing.pairs import Pair, pair_of_exercise
 from lefthand.music.engraving import engrave
 from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
@@ -29,8 +29,7 @@ PHONE_WIDTH = 900
 LARGE_WIDTH = 1500
 BARS_OF_WIDTH = {PHONE_WIDTH: 2, LARGE_WIDTH: 3}
 CHILD_BELOW = 12
-FAR_PLACES = {"jaw", "seat", "scroll"}  # too far from the hand for a small picture
-PICTURES = Path(__file__).parent / "pictures"
+MOVES_IN = 3  # pictures from one hand to the other
 
 
 @dataclass(frozen=True)
@@ -38,14 +37,14 @@ class SheetItem:
     """One exercise on the sheet.
 
     `steps`: with what the way of teaching adds. `child`: said to a child, empty for others.
-    `picture`: file of the drawing of the place it works on. `music` is an SVG picture; `days` are
-    weekday names.
+    `picture`: two drawn hands, where they say more than words. `music` is an SVG picture; `days`
+    are weekday names.
     """
 
     exercise: Exercise
     steps: tuple[str, ...]
     child: str
-    picture: Path | None
+    picture: Pair | None
     rung_words: str
     dose: str
     minutes: float
@@ -131,7 +130,12 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
             *view.says.get(exercise.id, ()),
         ),
         child=exercise.child if _is_child(view) else "",
-        picture=_picture_of(exercise, Instrument(lesson.player.instrument)),
+        picture=pair_of_exercise(
+            exercise.id,
+            Instrument(lesson.player.instrument),
+            item.fingers[0] if item.fingers else None,
+            frames=MOVES_IN,
+        ),
         rung_words=exercise.words_of(item.rung, Instrument(lesson.player.instrument)),
         dose=dose.words(item.fingers),
         minutes=dose.minutes(len(item.fingers)),
@@ -158,15 +162,6 @@ def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:
 
 def _is_child(view: LessonView) -> bool:
     return view.case.age is not None and view.case.age < CHILD_BELOW
-
-
-def _picture_of(exercise: Exercise, instrument: Instrument) -> Path | None:
-    """The place of the first cause it aims at that has one on this instrument's drawing."""
-    family = "shoulder" if instrument.is_held_up else "standing"
-    causes = load_catalogue().causes
-    places = [place for aim in exercise.aims for place in causes[aim].places]
-    files = (PICTURES / f"{family}-{place}.svg" for place in places if place not in FAR_PLACES)
-    return next((file for file in files if file.exists()), None)
 
 
 def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:

@@ -62,8 +62,9 @@
 ]
 
 #for (number, item) in sheet.items.enumerate(start: 1) [
-  // Large print fills its pages: an exercise may go on overleaf there.
-  #block(breakable: scale > 1, width: 100%, above: 13pt)[
+  // The words of an exercise stay together; its music may go on overleaf, so that pages are full.
+  #block(width: 100%, above: 13pt)[
+    #block(breakable: scale > 1, width: 100%)[
     #grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
       [== #number. #item.name],
       [*#item.dose*#if item.tempo > 0 [ · ♩ = #item.tempo] · about #item.minutes min],
@@ -71,7 +72,7 @@
     #v(-3pt)
     #text(fill: ink)[This week: #item.rung.] #item.why
     #if item.child != "" [ #text(font: "Literata", style: "italic")[“#item.child”] ]
-    #grid(columns: (1.35fr, 1fr, if item.picture == "" { 0pt } else { pt(62) }), column-gutter: 11pt,
+    #grid(columns: (1.35fr, 1fr, if item.pictures.len() == 0 { 0pt } else { pt(56) }), column-gutter: 11pt,
       [
         #enum(tight: true, spacing: 0.55em, ..item.steps)
         #text(size: pt(9.5))[*Not like this:* #item.mistake *Too much:* #item.over]
@@ -87,10 +88,15 @@
           *Helper:* #item.helper
         ]
       ],
-      if item.picture != "" {
-        image(bytes(item.picture), format: "svg", width: 100%, alt: "Where it works")
+      if item.pictures.len() > 0 {
+        stack(spacing: 5pt, ..item.pictures.map(each => stack(spacing: 2.5pt,
+          block(stroke: 0.4pt + luma(70%), radius: 3pt, clip: true,
+            image(bytes(each.svg), format: "svg", width: 100%, alt: each.words)),
+          align(center, text(size: pt(8))[#each.words]),
+        )))
       },
     )
+    ]
     #if item.music != "" [
       #v(1pt)
       #if item.title != "" [#text(font: "Literata", weight: 600)[#item.title] #h(1fr) #text(size: pt(9), fill: ink)[#item.credit]]

@@ -13,7 +13,7 @@ from lefthand.values.errors import InputError
 from lefthand.values.fields import read_number
 from lefthand.values.measures import MEASURES
 from studio.errors import StudioError
-from studio.models import Player, TeacherSettings
+from studio.models import HAND_TONES, Player, TeacherSettings
 from studio.services.lessons import Teacher
 
 FIXED_MEASURES = {"laxity_score"}  # published cut-offs
@@ -69,6 +69,17 @@ def set_letter_keys(teacher: Teacher, *, on: bool) -> TeacherSettings:
     settings = settings_of(teacher)
     settings.letter_keys = on
     settings.save(update_fields=["letter_keys"])
+    return settings
+
+
+def set_hand_tone(teacher: Teacher, tone: str) -> TeacherSettings:
+    """In which tone hands are drawn. Raises StudioError."""
+    tones = [value for value, _ in HAND_TONES]
+    if tone not in tones:
+        raise StudioError("bad_input", "tone", f"{tone!r} is not one of {', '.join(tones)}")
+    settings = settings_of(teacher)
+    settings.hand_tone = tone
+    settings.save(update_fields=["hand_tone"])
     return settings
 
 

@@ -296,7 +296,7 @@ class Sheets(StudioCase):
         self.give(lesson, "thumb_taps")
         item = build_sheet(lesson_of(self.teacher, lesson.pk)).items[0]
         self.assertEqual(item.child, "")
-        self.assertTrue(item.picture and item.picture.exists())
+        self.assertEqual(item.picture.words, ("thumb at the neck", "thumb in the air"))
         self.player.birth_year = DAY.year - 8
         self.player.save()
         _, text = self.text(lesson)

@@ -1,6 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 
-import { client, unwrap } from './client';
+import { client, type Schemas, unwrap } from './client';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -96,4 +96,57 @@ export const linkQuery = (lessonId: number) =>
         }),
       ),
     staleTime: 0,
+  });
+
+/** A drawn hand. */
+export const handQuery = (instrument: string, signs: string, view: 'main' | 'along' = 'main') =>
+  queryOptions({
+    queryKey: ['hand', instrument, signs, view],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/hands/one', {
+          params: {
+            query: { instrument: instrument as Schemas['Instrument'], signs, view, playing: null },
+          },
+        }),
+      ),
+    staleTime: Infinity,
+  });
+
+export const checkPairQuery = (
+  evidence: string,
+  instrument: string,
+  finger: number | null,
+  frames: number,
+) =>
+  queryOptions({
+    queryKey: ['pair', 'check', evidence, instrument, finger, frames],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/hands/check', {
+          params: {
+            query: { evidence, instrument: instrument as Schemas['Instrument'], finger, frames },
+          },
+        }),
+      ),
+    staleTime: Infinity,
+  });
+
+export const exercisePairQuery = (
+  exercise: string,
+  instrument: string,
+  finger: number | null,
+  frames: number,
+) =>
+  queryOptions({
+    queryKey: ['pair', 'exercise', exercise, instrument, finger, frames],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/hands/exercise', {
+          params: {
+            query: { exercise, instrument: instrument as Schemas['Instrument'], finger, frames },
+          },
+        }),
+      ),
+    staleTime: Infinity,
   });

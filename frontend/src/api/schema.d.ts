@@ -126,6 +126,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/tone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Choose Hand Tone */
+        post: operations["api_desk_routes_choose_hand_tone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/way": {
         parameters: {
             query?: never;
@@ -317,6 +334,63 @@ export interface paths {
         put?: never;
         /** Grade Rest */
         post: operations["api_groups_routes_grade_rest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Check Pair
+         * @description A check's sign not there and strong; null where the hand cannot show it.
+         */
+        get: operations["api_hands_routes_read_check_pair"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/exercise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Exercise Pair
+         * @description An exercise right and wrong, or its beginning and end; null where it has no picture.
+         */
+        get: operations["api_hands_routes_read_exercise_pair"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/one": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Hand */
+        get: operations["api_hands_routes_read_hand"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -951,6 +1025,19 @@ export interface components {
             /** Proposed */
             proposed: string[];
         };
+        /** CheckPairIn */
+        CheckPairIn: {
+            /** Evidence */
+            evidence: string;
+            /** Finger */
+            finger?: number | null;
+            /**
+             * Frames
+             * @default 2
+             */
+            frames?: number;
+            instrument: components["schemas"]["Instrument"];
+        };
         /** ChecksIn */
         ChecksIn: {
             /** Checks */
@@ -1081,6 +1168,8 @@ export interface components {
          * @description `time_zone`: "" for that of the computer that serves, `usual_zone`.
          */
         DeskOut: {
+            /** Hand Tone */
+            hand_tone: string;
             learning: components["schemas"]["LearningOut"];
             /** Letter Keys */
             letter_keys: boolean;
@@ -1241,7 +1330,10 @@ export interface components {
             /** Message */
             message: string;
         };
-        /** EvidenceInfo */
+        /**
+         * EvidenceInfo
+         * @description `pictured`: the instruments on whose neck a drawn hand can show it.
+         */
         EvidenceInfo: {
             /** Causes */
             causes: string[];
@@ -1265,6 +1357,8 @@ export interface components {
             of_finger: number | null;
             /** Per Finger */
             per_finger: boolean;
+            /** Pictured */
+            pictured: string[];
             /** Place */
             place: string;
             /** Seconds */
@@ -1316,6 +1410,19 @@ export interface components {
             steps: string[];
             /** Stop */
             stop: string;
+        };
+        /** ExercisePairIn */
+        ExercisePairIn: {
+            /** Exercise */
+            exercise: string;
+            /** Finger */
+            finger?: number | null;
+            /**
+             * Frames
+             * @default 2
+             */
+            frames?: number;
+            instrument: components["schemas"]["Instrument"];
         };
         /** FieldProblem */
         FieldProblem: {
@@ -1433,6 +1540,15 @@ export interface components {
             /** Why */
             why: string;
         };
+        /** FrameOut */
+        FrameOut: {
+            /** Height */
+            height: number;
+            /** Paths */
+            paths: components["schemas"]["PathOut"][];
+            /** Width */
+            width: number;
+        };
         /** GroupIn */
         GroupIn: {
             /** Name */
@@ -1450,6 +1566,41 @@ export interface components {
             names: string[];
             /** Players */
             players: number[];
+        };
+        /**
+         * HandIn
+         * @description `signs`: what was seen, such as `tip.gives:2:4,wrist.caved:1`: evidence, grade and, where it
+         *     was seen on one, the finger. `playing`: the finger that is not idle.
+         */
+        HandIn: {
+            instrument: components["schemas"]["Instrument"];
+            /** Playing */
+            playing?: number | null;
+            /**
+             * Signs
+             * @default
+             */
+            signs?: string;
+            /**
+             * View
+             * @default main
+             * @enum {string}
+             */
+            view?: "main" | "along";
+        };
+        /**
+         * HandOut
+         * @description A picture `width` by `height`, its paths from far to near.
+         */
+        HandOut: {
+            /** Height */
+            height: number;
+            /** Paths */
+            paths: components["schemas"]["PathOut"][];
+            /** Places */
+            places: components["schemas"]["PlaceOut"][];
+            /** Width */
+            width: number;
         };
         /** HarderEntry */
         HarderEntry: {
@@ -1586,6 +1737,7 @@ export interface components {
             over: string;
             /** Pause */
             pause: number;
+            picture: components["schemas"]["TwoHandsOut"] | null;
             /** Planned */
             planned: number[];
             /** Reps */
@@ -1677,6 +1829,11 @@ export interface components {
             /** Player */
             player: number;
         };
+        /**
+         * Instrument
+         * @enum {string}
+         */
+        Instrument: "vn" | "va" | "vc" | "db";
         /** KeysIn */
         KeysIn: {
             /** On */
@@ -1979,6 +2136,37 @@ export interface components {
             new: string;
             /** Old */
             old: string;
+        };
+        /**
+         * PathOut
+         * @description `kind` says how it is painted: skin, line, crease, nail, nail-pale, hidden, strain, neck,
+         *     board, board-top, string, head, body.
+         */
+        PathOut: {
+            /** D */
+            d: string;
+            /** Kind */
+            kind: string;
+            /** Width */
+            width: number | null;
+        };
+        /**
+         * PlaceOut
+         * @description `x`, `y`: where it is touched; `place_x`, `place_y`: what is meant.
+         */
+        PlaceOut: {
+            /** Finger */
+            finger: number | null;
+            /** Place */
+            place: string;
+            /** Place X */
+            place_x: number;
+            /** Place Y */
+            place_y: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /** PlanEntry */
         PlanEntry: {
@@ -2555,6 +2743,7 @@ export interface components {
             notes: components["schemas"]["DrillNoteOut"][];
             /** Over */
             over: string;
+            picture: components["schemas"]["TwoHandsOut"] | null;
             /** Rung Words */
             rung_words: string;
             /** Steps */
@@ -2697,9 +2886,11 @@ export interface components {
         /**
          * TeacherOut
          * @description `key`: tells this teacher's entries from another's in one browser. `letter_keys`: single
-         *     keys act while nothing is being typed.
+         *     keys act while nothing is being typed. `hand_tone`: in which hands are drawn.
          */
         TeacherOut: {
+            /** Hand Tone */
+            hand_tone: string;
             /** Is Demo */
             is_demo: boolean;
             /** Key */
@@ -2750,6 +2941,24 @@ export interface components {
             grades: (number | null)[];
             /** Label */
             label: string;
+        };
+        /** ToneIn */
+        ToneIn: {
+            /** Tone */
+            tone: string;
+        };
+        /**
+         * TwoHandsOut
+         * @description Two hands, or a movement from one to the other. `words`: what is said under each; `frames`:
+         *     from the first to the second; `moves`: there and back, and not right beside wrong.
+         */
+        TwoHandsOut: {
+            /** Frames */
+            frames: components["schemas"]["FrameOut"][];
+            /** Moves */
+            moves: boolean;
+            /** Words */
+            words: string[];
         };
         /**
          * UndoIn
@@ -3106,6 +3315,48 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_routes_choose_hand_tone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToneIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
             503: {
@@ -3760,6 +4011,135 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_read_check_pair: {
+        parameters: {
+            query: {
+                instrument: "vn" | "va" | "vc" | "db";
+                finger?: number | null;
+                frames?: number;
+                evidence: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwoHandsOut"] | null;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_read_exercise_pair: {
+        parameters: {
+            query: {
+                instrument: "vn" | "va" | "vc" | "db";
+                finger?: number | null;
+                frames?: number;
+                exercise: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwoHandsOut"] | null;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_read_hand: {
+        parameters: {
+            query: {
+                instrument: "vn" | "va" | "vc" | "db";
+                signs?: string;
+                view?: "main" | "along";
+                playing?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

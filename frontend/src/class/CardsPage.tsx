@@ -5,7 +5,6 @@ import { Link, useParams } from 'wouter';
 import { catalogueQuery, sweepQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { PlacePicture } from '../drawings/PlacePicture';
-import { familyOf } from '../drawings/spots';
 import css from './CardsPage.module.css';
 
 /** Cards to cut out: who watches whom, for what, in a child's words. First names only. */
@@ -46,8 +45,8 @@ export function CardsPage() {
                 .flatMap((check) => evidence.filter((item) => item.id === check))
                 .map((item) => (
                   <li key={item.id}>
-                    <PlacePicture family={familyOf(pair.instrument)} place={item.place} size={64} />
-                    “{item.child}”
+                    <PlacePicture instrument={pair.instrument} place={item.place} size={80} />“
+                    {item.child}”
                   </li>
                 ))}
             </ul>

@@ -10,6 +10,7 @@ import { WayChoices } from '../components/WayChoices';
 import { ChangePassword } from './ChangePassword';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
+import { HandTone } from './HandTone';
 import { Learning } from './Learning';
 
 const GRADE_EDGES = ['slight beyond', 'clear beyond', 'strong beyond'];
@@ -53,6 +54,7 @@ export function DeskPage() {
           <MeasureRow key={measure.measure} measure={measure} onSaved={keep} />
         ))}
       </section>
+      <HandTone tone={desk.data.hand_tone} onSaved={keep} />
       <Habits desk={desk.data} onSaved={keep} />
       <section>
         <h2>Your password</h2>

@@ -1,11 +1,13 @@
-import { type MouseEvent, useRef } from 'react';
+import { Button } from '@mantine/core';
+import { type PointerEvent, useRef, useState } from 'react';
 
+import type { Schemas } from '../api/client';
 import { Strings } from '../components/GradeMarks';
 import { gradeWord } from '../words/words';
 import css from './HandDrawing.module.css';
-import { ShoulderArt } from './ShoulderArt';
-import { type Family, HEIGHT, nearestSpot, sameSpot, type Spot, spotsOf, WIDTH } from './spots';
-import { StandingArt } from './StandingArt';
+import { HandPaths } from './HandPaths';
+import { nearestSpot, sameSpot, type Spot, spotsOf } from './places';
+import { useFading } from './useFading';
 
 export interface SpotState {
   /** Worst grade found here; null when nothing here was checked. */
@@ -14,63 +16,124 @@ export interface SpotState {
   due: boolean;
 }
 
+/** Where the leading cause starts, with its name. */
+export interface Origin {
+  place: string;
+  finger: number | null;
+  name: string;
+}
+
 interface Props {
-  family: Family;
+  hand: Schemas['HandOut'];
+  /** The view along the neck, for thumb and opening. */
+  along: Schemas['HandOut'] | undefined;
   /** Spots that can be touched; others are not drawn. */
   isUsed: (spot: Spot) => boolean;
   stateOf: (spot: Spot) => SpotState;
   selected: Spot | null;
   onSelect: (spot: Spot) => void;
-  /** Where the leading cause starts, with its name. */
-  origin: { spot: Spot; name: string } | null;
+  origin: Origin | null;
+  /** The hand is drawn as it should be, whatever was seen. */
+  atEase: boolean;
+  onEase: () => void;
   label: string;
 }
 
 const REACH = 46;
+const LED_FROM = 9;
 
-/** Our drawing of the left hand on its neck. Touch near a place to look there. */
-export function HandDrawing({ family, isUsed, stateOf, selected, onSelect, origin, label }: Props) {
+/** The left hand on its neck. Touch near a place to look there; its word stands below. */
+export function HandDrawing(props: Props) {
+  const { hand, along, isUsed, stateOf, selected, onSelect, origin, atEase, onEase, label } = props;
   const svg = useRef<SVGSVGElement>(null);
-  const spots = spotsOf(family).filter(isUsed);
+  const [pointed, setPointed] = useState<Spot | null>(null);
+  const spots = spotsOf(hand).filter(isUsed);
+  const home = origin ? spots.find((spot) => sameSpot(spot, origin)) : undefined;
+  const before = useFading(hand);
 
-  function touch(event: MouseEvent) {
+  function under(event: PointerEvent): Spot | null {
     const box = svg.current?.getBoundingClientRect();
-    if (!box) return;
-    const scale = Math.min(box.width / WIDTH, box.height / HEIGHT);
-    const left = box.left + (box.width - WIDTH * scale) / 2;
-    const top = box.top;
-    const spot = nearestSpot(
-      spots,
-      (event.clientX - left) / scale,
-      (event.clientY - top) / scale,
-      Math.max(REACH, 24 / scale),
-    );
-    if (spot) onSelect(spot);
+    if (!box) return null;
+    const scale = Math.min(box.width / hand.width, box.height / hand.height);
+    const left = box.left + (box.width - hand.width * scale) / 2;
+    const x = (event.clientX - left) / scale;
+    const y = (event.clientY - box.top) / scale;
+    return nearestSpot(spots, x, y, Math.max(REACH, 24 / scale)) ?? null;
   }
 
+  const named = pointed ?? selected;
   return (
-    <svg
-      ref={svg}
-      className={css.drawing}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      preserveAspectRatio="xMidYMin meet"
-      role="group"
-      aria-label={label}
-      onClick={touch}
+    <div
+      className={css.frame}
+      data-family={along && along.width > along.height ? 'standing' : 'shoulder'}
     >
-      {family === 'shoulder' ? <ShoulderArt /> : <StandingArt />}
-      {origin && <Origin spot={origin.spot} name={origin.name} />}
-      {spots.map((spot) => (
-        <SpotMark
-          key={`${spot.place}${spot.finger ?? ''}`}
-          spot={spot}
-          state={stateOf(spot)}
-          selected={selected !== null && sameSpot(spot, selected)}
-          isOrigin={origin !== null && sameSpot(spot, origin.spot)}
-          onSelect={onSelect}
-        />
-      ))}
-    </svg>
+      <svg
+        ref={svg}
+        className={css.drawing}
+        viewBox={`0 0 ${hand.width} ${hand.height}`}
+        preserveAspectRatio="xMidYMin meet"
+        role="group"
+        aria-label={label}
+        onPointerMove={(event) => setPointed(event.pointerType === 'mouse' ? under(event) : null)}
+        onPointerLeave={() => setPointed(null)}
+        onClick={(event) => {
+          const spot = under(event as unknown as PointerEvent);
+          if (spot) onSelect(spot);
+        }}
+      >
+        {before && (
+          <g aria-hidden="true">
+            <HandPaths hand={before} />
+          </g>
+        )}
+        <g
+          key={before ? 'new' : 'still'}
+          className={before ? css.coming : undefined}
+          aria-hidden="true"
+        >
+          <HandPaths hand={hand} />
+        </g>
+        {home && <OriginRings spot={home} />}
+        {spots.map((spot) => (
+          <SpotMark
+            key={`${spot.place}${spot.finger ?? ''}`}
+            spot={spot}
+            state={stateOf(spot)}
+            selected={selected !== null && sameSpot(spot, selected)}
+            pointed={pointed !== null && sameSpot(spot, pointed)}
+            off={stateOf(spot).grade === null ? [0, 0] : asideOf(spot, spots)}
+            onSelect={onSelect}
+            onFocus={setPointed}
+          />
+        ))}
+      </svg>
+      {along && (
+        <svg
+          className={css.along}
+          viewBox={`0 0 ${along.width} ${along.height}`}
+          role="img"
+          aria-label="The same hand seen along the neck: thumb and opening"
+        >
+          <HandPaths hand={along} />
+        </svg>
+      )}
+      <div className={css.below}>
+        <p className={css.words} aria-live="polite">
+          {named ? (
+            named.name
+          ) : home ? (
+            <span className={css.mayStart}>
+              May start at the double ring: {origin?.name.toLowerCase()}
+            </span>
+          ) : (
+            <span className="quiet">Touch the hand where you see something.</span>
+          )}
+        </p>
+        <Button variant="subtle" aria-pressed={atEase} aria-keyshortcuts="v" onClick={onEase}>
+          {atEase ? 'As seen' : 'As it should be'}
+        </Button>
+      </div>
+    </div>
   );
 }
 
@@ -78,20 +141,28 @@ function SpotMark({
   spot,
   state,
   selected,
-  isOrigin,
+  pointed,
+  off: [offX, offY],
   onSelect,
+  onFocus,
 }: {
   spot: Spot;
   state: SpotState;
   selected: boolean;
-  isOrigin: boolean;
+  pointed: boolean;
+  /** How far its mark stands aside, so that what it tells of stays in sight. */
+  off: readonly [number, number];
   onSelect: (spot: Spot) => void;
+  onFocus: (spot: Spot | null) => void;
 }) {
   const told = state.grade === null ? 'not checked' : gradeWord(state.grade);
+  const x = spot.x + offX;
+  const y = spot.y + offY;
+  const isLed = Math.hypot(x - spot.placeX, y - spot.placeY) > LED_FROM;
+  const isNumber = spot.place === 'finger';
   return (
     <g
       className={css.spot}
-      transform={`translate(${spot.x} ${spot.y})`}
       role="button"
       tabIndex={0}
       aria-label={`${spot.name}: ${told}${state.due ? ', look here next' : ''}`}
@@ -100,6 +171,10 @@ function SpotMark({
       data-graded={state.grade !== null || undefined}
       data-found={(state.grade ?? 0) > 0 || undefined}
       data-selected={selected || undefined}
+      data-pointed={pointed || undefined}
+      data-number={isNumber || undefined}
+      onFocus={() => onFocus(spot)}
+      onBlur={() => onFocus(null)}
       onKeyDown={(event) => {
         if (event.key === 'Enter' || event.key === ' ') {
           event.preventDefault();
@@ -108,36 +183,46 @@ function SpotMark({
         }
       }}
     >
-      <circle className={css.halo} r={state.grade === null ? 13 : 19} />
-      {state.grade !== null && (
-        <g transform="translate(-12 -12)">
-          <Strings grade={state.grade} />
-        </g>
+      {isLed && !isNumber && (
+        <path className={css.leader} d={`M${x} ${y}L${spot.placeX} ${spot.placeY}`} />
       )}
-      {spot.caption && !isOrigin && (
-        <text className={css.caption} y={state.grade === null ? 34 : 40}>
-          {spot.caption}
-        </text>
-      )}
-      {spot.place === 'finger' && state.grade === null && (
-        <text className={css.numeral} y={6}>
-          {spot.finger}
-        </text>
-      )}
+      <g transform={`translate(${x} ${y})`}>
+        <circle className={css.touch} r={22} />
+        <circle className={css.halo} r={state.grade === null ? 13 : 17} />
+        <circle className={css.dot} r={3.5} />
+        {isNumber && (
+          <text className={css.numeral} x={state.grade === null ? 0 : -8} y={6}>
+            {spot.finger}
+          </text>
+        )}
+        {state.grade !== null && (
+          <g transform={isNumber ? 'translate(0 -9) scale(0.75)' : 'translate(-12 -12)'}>
+            <Strings grade={state.grade} />
+          </g>
+        )}
+      </g>
     </g>
   );
 }
 
-function Origin({ spot, name }: { spot: Spot; name: string }) {
-  const toLeft = spot.x > WIDTH / 2;
-  const x = toLeft ? Math.min(spot.x + 14, WIDTH - 4) : Math.max(spot.x - 14, 4);
+const ASIDE = ['tip', 'middle', 'thumb', 'index_base', 'thumb_ball'];
+const ASIDE_BY = 24;
+
+/** Away from the middle of the hand, for places that a mark would cover. */
+function asideOf(spot: Spot, spots: Spot[]): readonly [number, number] {
+  if (!ASIDE.includes(spot.place)) return [0, 0];
+  const hand = spots.filter((each) => ASIDE.includes(each.place));
+  const x = spot.x - hand.reduce((sum, each) => sum + each.x, 0) / hand.length;
+  const y = spot.y - hand.reduce((sum, each) => sum + each.y, 0) / hand.length;
+  const far = Math.hypot(x, y) || 1;
+  return [(x / far) * ASIDE_BY, (y / far) * ASIDE_BY];
+}
+
+function OriginRings({ spot }: { spot: Spot }) {
   return (
     <g className={css.origin} aria-hidden="true">
-      <circle cx={spot.x} cy={spot.y} r={28} />
-      <circle cx={spot.x} cy={spot.y} r={33} />
-      <text x={x} y={spot.y + 52} textAnchor={toLeft ? 'end' : 'start'}>
-        may start here: {name.toLowerCase()}
-      </text>
+      <circle cx={spot.x} cy={spot.y} r={25} />
+      <circle cx={spot.x} cy={spot.y} r={30} />
     </g>
   );
 }

@@ -1,38 +1,42 @@
-import css from './PlacePicture.module.css';
-import { ShoulderArt } from './ShoulderArt';
-import { type Family, HEIGHT, spotsOf, WIDTH } from './spots';
-import { StandingArt } from './StandingArt';
+import { useQuery } from '@tanstack/react-query';
 
-const SIDE = 260;
+import { handQuery } from '../api/queries';
+import { HandPaths } from './HandPaths';
+import css from './PlacePicture.module.css';
+import { spotsOf } from './places';
+
+const WIDTH = 320;
+const HEIGHT = 268;
 
 interface Props {
-  family: Family;
+  instrument: string;
   place: string;
   /** Finger to show for places that each finger has; the fourth unless given. */
   finger?: number | null;
-  /** Side in px. */
+  /** Width in px. */
   size?: number;
 }
 
-/** A small picture of one place: the drawing cut out around it, with a ring. Nothing if it has none. */
-export function PlacePicture({ family, place, finger, size = 76 }: Props) {
+/** A small picture of one place: the hand at ease cut out around it, with a ring. */
+export function PlacePicture({ instrument, place, finger, size = 110 }: Props) {
+  const hand = useQuery(handQuery(instrument, '')).data;
   const shown = place === 'finger' ? 'middle' : place;
-  const here = spotsOf(family).filter((spot) => spot.place === shown);
+  const here = hand ? spotsOf(hand).filter((spot) => spot.place === shown) : [];
   const spot = here.find((each) => each.finger === (finger ?? 4)) ?? here[0];
-  if (!spot) return null;
-  const left = clamp(spot.x - SIDE / 2, 0, WIDTH - SIDE);
-  const top = clamp(spot.y - SIDE / 2, 0, HEIGHT - SIDE);
+  if (!hand || !spot) return null;
+  const left = clamp(spot.placeX - WIDTH / 2, 0, hand.width - WIDTH);
+  const top = clamp(spot.placeY - HEIGHT / 2, 0, hand.height - HEIGHT);
   return (
     <svg
       className={css.picture}
       width={size}
-      height={size}
-      viewBox={`${left} ${top} ${SIDE} ${SIDE}`}
+      height={(size * HEIGHT) / WIDTH}
+      viewBox={`${left} ${top} ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={spot.name}
     >
-      {family === 'shoulder' ? <ShoulderArt /> : <StandingArt />}
-      <circle className={css.ring} cx={spot.x} cy={spot.y} r={34} />
+      <HandPaths hand={hand} />
+      <circle className={css.ring} cx={spot.placeX} cy={spot.placeY} r={30} />
     </svg>
   );
 }

@@ -1,4 +1,5 @@
 import { Listen } from '../audio/Listen';
+import { TwoHands } from '../drawings/TwoHands';
 import {
   BEFORE_OR_AFTER,
   ExerciseFacts,
@@ -30,6 +31,7 @@ export function Exercise({ item, openStrings }: Props) {
       <p>{item.why}</p>
       <ChildLine item={item} />
       <ExerciseSteps steps={item.steps} />
+      <Hands item={item} />
       <ExerciseFacts item={item} />
       <Music item={item} />
       <Tools item={item} openStrings={openStrings} />
@@ -44,6 +46,7 @@ export function PractisedExercise({ item, openStrings, plays, onPlay }: Practise
       <Title item={item} />
       <ChildLine item={item} />
       <ExerciseSteps steps={item.steps} />
+      <Hands item={item} />
       <ExerciseFacts item={item} only={WHILE_PLAYING} />
       <Music item={item} />
       <Tools item={item} openStrings={openStrings} plays={plays} onPlay={onPlay} />
@@ -66,6 +69,11 @@ function Title({ item }: { item: HomeItem }) {
 
 function ChildLine({ item }: { item: HomeItem }) {
   return item.child ? <p className={css.child}>“{item.child}”</p> : null;
+}
+
+function Hands({ item }: { item: HomeItem }) {
+  const pair = item.picture;
+  return pair ? <TwoHands pair={pair} between={pair.frames} width="8.6rem" /> : null;
 }
 
 function Music({ item }: { item: HomeItem }) {

@@ -1,5 +1,6 @@
 import '../fonts.css';
 import '../global.css';
+import '../drawings/tones.css';
 import './home.css';
 
 import { StrictMode } from 'react';

@@ -1,11 +1,12 @@
 import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 
 import type { Evidence } from '../api/client';
+import { checkPairQuery } from '../api/queries';
 import { GradeMarks } from '../components/GradeMarks';
 import { useKeys } from '../components/useKeys';
-import { PlacePicture } from '../drawings/PlacePicture';
-import { familyOf } from '../drawings/spots';
+import { Hand } from '../drawings/Hand';
 import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
 import { firstFinger } from './lookList';
@@ -26,7 +27,7 @@ interface Props {
   items: Evidence[];
   handle: LessonHandle;
   /** Finger of the touched spot, if it has one. */
-  touched: number | undefined;
+  touched: number | null | undefined;
 }
 
 /** Checks to grade. One is active and explained; keys 0 to 3 grade it and go on to the next. */
@@ -130,6 +131,12 @@ function CheckRow({
   const last =
     finger === null ? before?.grade : (before?.by_finger[String(finger)] ?? before?.grade);
   const skipped = lesson.skipped.includes(item.id);
+  const { instrument } = lesson.player;
+  const pictured = item.pictured.includes(instrument);
+  const hands = useQuery({
+    ...checkPairQuery(item.id, instrument, finger ?? item.of_finger, GRADES.length),
+    enabled: active && pictured,
+  }).data;
   return (
     <li className={css.row} data-active={active || undefined}>
       <button type="button" className={css.label} aria-expanded={active} onClick={onActivate}>
@@ -164,11 +171,6 @@ function CheckRow({
                 </p>
               ))}
             </div>
-            <PlacePicture
-              family={familyOf(lesson.player.instrument)}
-              place={item.place}
-              finger={finger ?? item.of_finger}
-            />
           </div>
           {finger !== null && (
             <div className={css.fingers} role="group" aria-label="Which finger">
@@ -195,6 +197,11 @@ function CheckRow({
                 aria-keyshortcuts={String(g)}
                 onClick={() => onGrade(g)}
               >
+                {pictured && (
+                  <span className={css.picture}>
+                    {hands?.frames[g] && <Hand frame={hands.frames[g]} words="" />}
+                  </span>
+                )}
                 <GradeMarks grade={g} size={28} />
                 <span>{gradeWord(g, trial)}</span>
                 {g > 0 && !trial && <small>{item.means[g - 1]}</small>}

@@ -28,6 +28,7 @@ const KEYS: [string, [string, string][]][] = [
       ['X', 'cannot see it today'],
       ['N', 'next look'],
       ['T', 'try one thing'],
+      ['V', 'the hand as it should be, or as seen'],
       ['R', 'tempo and reports'],
       ['Enter', 'decide'],
     ],

@@ -1,13 +1,14 @@
 import { Button } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { usePrefetchQuery, useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'wouter';
 
 import type { Catalogue } from '../api/client';
 import { savedWords } from '../outbox/outbox';
-import { catalogueQuery } from '../api/queries';
+import { catalogueQuery, handQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
+import { signsOf } from '../drawings/signs';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { loadMeasure } from './loadMeasure';
 import { KeyHelp } from './KeyHelp';
@@ -70,6 +71,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const [help, setHelp] = useState(false);
   const [, navigate] = useLocation();
   useAllSteps();
+  usePrefetchQuery(handQuery(lesson.player.instrument, signsOf(lesson.findings)));
   const asked = params.get('step');
   const step = STEPS.find((name) => name === asked) ?? opening;
   const go = (to: Step) => setParams({ step: to }, REPLACE);

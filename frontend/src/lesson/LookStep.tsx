@@ -1,10 +1,13 @@
 import { Button, NativeSelect } from '@mantine/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 
-import type { Catalogue, Evidence, Lesson } from '../api/client';
+import type { Catalogue, Evidence, Lesson, Schemas } from '../api/client';
+import { handQuery } from '../api/queries';
+import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
-import { HandDrawing } from '../drawings/HandDrawing';
-import { familyOf, type Spot, spotsOf } from '../drawings/spots';
+import { HandDrawing, type Origin } from '../drawings/HandDrawing';
+import { signsOf } from '../drawings/signs';
 import { STAGE_WORDS } from '../words/words';
 import { CheckList } from './CheckList';
 import { checksAt, gradeAt, isDone, type ListChoice, placeless, trialsInOrder } from './lookList';
@@ -17,6 +20,9 @@ const ORDERS = [
   { value: 'silent', label: 'Silent looks first' },
   { value: 'classic', label: 'From far to near' },
 ];
+
+/** While another hand is on its way, the one before stays. */
+const KEEP = { placeholderData: keepPreviousData };
 
 interface Props {
   handle: LessonHandle;
@@ -34,14 +40,19 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
   );
   const held = useHeldLook(lesson);
   const look = held.filter((id) => mine.some((e) => e.id === id));
-  const family = familyOf(lesson.player.instrument);
   const due = new Set(look.filter((id) => !isDone(lesson, id)));
+  const [atEase, setAtEase] = useState(false);
+  const { instrument } = lesson.player;
+  const signs = atEase ? '' : signsOf(lesson.findings);
+  const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
+  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP });
   const { title, items } = listFor(choice, lesson, mine, look);
 
   useKeys({
     n: () => setChoice({ kind: 'look' }),
     t: () => setChoice({ kind: 'trials' }),
     r: () => setChoice({ kind: 'placeless' }),
+    v: () => setAtEase(!atEase),
     Enter: onDecide,
   });
 
@@ -88,18 +99,25 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
         </div>
       </section>
       <section className={css.hand} aria-label="The hand">
-        <HandDrawing
-          family={family}
-          label="Left hand on the neck. Touch a place to look there."
-          isUsed={(spot) => checksAt(mine, spot).length > 0}
-          stateOf={(spot) => ({
-            grade: gradeAt(lesson, mine, spot),
-            due: checksAt(mine, spot).some((e) => due.has(e.id)),
-          })}
-          selected={choice.kind === 'spot' ? choice.spot : null}
-          onSelect={(spot) => setChoice({ kind: 'spot', spot })}
-          origin={originOf(lesson, catalogue, family)}
-        />
+        {hand.data && (
+          <HandDrawing
+            hand={hand.data}
+            along={along.data}
+            atEase={atEase}
+            onEase={() => setAtEase(!atEase)}
+            label="Left hand on the neck. Touch a place to look there."
+            isUsed={(spot) => checksAt(mine, spot).length > 0}
+            stateOf={(spot) => ({
+              grade: gradeAt(lesson, mine, spot),
+              due: checksAt(mine, spot).some((e) => due.has(e.id)),
+            })}
+            selected={choice.kind === 'spot' ? choice.spot : null}
+            onSelect={(spot) => setChoice({ kind: 'spot', spot })}
+            origin={originOf(lesson, catalogue, hand.data)}
+          />
+        )}
+        {hand.isPending && <div data-pending />}
+        {hand.error && <Problem error={hand.error} onRetry={() => void hand.refetch()} />}
       </section>
       <Theory lesson={lesson} onDecide={onDecide} />
     </div>
@@ -146,20 +164,14 @@ function dueFirst(items: Evidence[], look: string[]): Evidence[] {
   return [...asked, ...items.filter((e) => !look.includes(e.id))];
 }
 
-function originOf(
-  lesson: Lesson,
-  catalogue: Catalogue,
-  family: ReturnType<typeof familyOf>,
-): { spot: Spot; name: string } | null {
+function originOf(lesson: Lesson, catalogue: Catalogue, hand: Schemas['HandOut']): Origin | null {
   const lead = lesson.focus[0];
   if (!lead) return null;
   const places = catalogue.causes.find((c) => c.id === lead.cause)?.places ?? [];
-  const spots = spotsOf(family);
   for (const place of places) {
-    const spot =
-      spots.find((s) => s.place === place && s.finger === lead.fingers[0]) ??
-      spots.find((s) => s.place === place);
-    if (spot) return { spot, name: lead.name };
+    const here = hand.places.filter((each) => each.place === place);
+    const spot = here.find((each) => each.finger === lead.fingers[0]) ?? here[0];
+    if (spot) return { place, finger: spot.finger, name: lead.name };
   }
   return null;
 }

@@ -1,5 +1,7 @@
 import type { Evidence, Lesson } from '../api/client';
-import type { Spot } from '../drawings/spots';
+import type { Spot } from '../drawings/places';
+
+type Place = Pick<Spot, 'place' | 'finger'>;
 
 /** What the left-hand list shows: the proposed look, a touched place, or the checks without a place. */
 export type ListChoice =
@@ -10,11 +12,11 @@ export function isDone(lesson: Lesson, evidence: string): boolean {
 }
 
 /** Checks at a spot. A finger's own spots also take evidence that speaks of that finger alone. */
-export function checksAt(evidence: Evidence[], spot: Spot): Evidence[] {
+export function checksAt(evidence: Evidence[], spot: Place): Evidence[] {
   return evidence.filter(
     (item) =>
       item.place === spot.place &&
-      (spot.finger === undefined ||
+      (typeof spot.finger !== 'number' ||
         item.per_finger ||
         item.of_finger === null ||
         item.of_finger === spot.finger),
@@ -22,13 +24,13 @@ export function checksAt(evidence: Evidence[], spot: Spot): Evidence[] {
 }
 
 /** The grade that shows at a spot: the worst of its checks, for a finger's spot that finger's. */
-export function gradeAt(lesson: Lesson, evidence: Evidence[], spot: Spot): number | null {
+export function gradeAt(lesson: Lesson, evidence: Evidence[], spot: Place): number | null {
   let worst: number | null = null;
   for (const item of checksAt(evidence, spot)) {
     const finding = lesson.findings[item.id];
     if (!finding) continue;
     const grade =
-      spot.finger !== undefined && item.per_finger
+      typeof spot.finger === 'number' && item.per_finger
         ? (finding.by_finger[String(spot.finger)] ?? null)
         : finding.grade;
     if (grade !== null) worst = Math.max(worst ?? 0, grade);
@@ -37,8 +39,12 @@ export function gradeAt(lesson: Lesson, evidence: Evidence[], spot: Spot): numbe
 }
 
 /** The finger that a grade goes to first: the one touched, last time's worst, or the fourth. */
-export function firstFinger(lesson: Lesson, item: Evidence, touched: number | undefined): number {
-  if (touched !== undefined) return touched;
+export function firstFinger(
+  lesson: Lesson,
+  item: Evidence,
+  touched: number | null | undefined,
+): number {
+  if (typeof touched === 'number') return touched;
   const before = lesson.previous?.findings[item.id]?.by_finger ?? {};
   const [worst] = Object.entries(before).sort((a, b) => b[1] - a[1]);
   return worst ? Number(worst[0]) : 4;

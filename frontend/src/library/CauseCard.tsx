@@ -1,6 +1,5 @@
 import type { Catalogue } from '../api/client';
 import { PlacePicture } from '../drawings/PlacePicture';
-import { familyOf } from '../drawings/spots';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
 
@@ -30,9 +29,8 @@ export function CauseCard({ catalogue, id, instrument, onExercise, onCheck }: Pr
           <p>{cause.meaning}</p>
         </div>
         <PlacePicture
-          family={familyOf(instrument ?? cause.instruments[0] ?? 'vn')}
+          instrument={instrument ?? cause.instruments[0] ?? 'vn'}
           place={cause.places[0] ?? ''}
-          size={110}
         />
       </div>
       <h3>Shows in</h3>

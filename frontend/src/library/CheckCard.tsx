@@ -1,7 +1,6 @@
 import type { Catalogue } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
-import { PlacePicture } from '../drawings/PlacePicture';
-import { familyOf } from '../drawings/spots';
+import { CheckPair } from '../drawings/PairPicture';
 import { gradeWord, STAGE_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
 
@@ -29,13 +28,13 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
           {check.note && <p>{check.note}</p>}
           {check.child && <p className={css.child}>“{check.child}”</p>}
         </div>
-        <PlacePicture
-          family={familyOf(instrument ?? check.instruments[0] ?? 'vn')}
-          place={check.place}
-          finger={check.of_finger}
-          size={110}
-        />
       </div>
+      <CheckPair
+        evidence={check.id}
+        instrument={instrument ?? check.instruments[0] ?? 'vn'}
+        finger={check.of_finger}
+        width="13rem"
+      />
       {check.means.length > 0 && (
         <ul className={css.grades}>
           {check.means.map((meaning, index) => (

@@ -1,6 +1,5 @@
 import type { Catalogue } from '../api/client';
-import { PlacePicture } from '../drawings/PlacePicture';
-import { familyOf } from '../drawings/spots';
+import { ExercisePair } from '../drawings/PairPicture';
 import { ExerciseSteps } from '../exercise/ExerciseText';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
@@ -17,7 +16,6 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
   const exercise = catalogue.exercises.find((e) => e.id === id);
   if (!exercise) return null;
   const causes = exercise.aims.flatMap((aim) => catalogue.causes.filter((c) => c.id === aim));
-  const family = familyOf(instrument ?? exercise.instruments[0] ?? 'vn');
   const facts: [string, string][] = [
     ['It feels like', exercise.feel],
     ['In the mirror', exercise.mirror],
@@ -32,16 +30,16 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
   ];
   return (
     <>
-      <div className={css.head}>
-        <div>
-          <h2>{exercise.name}</h2>
-          <p className="quiet">
-            {exercise.kind}; {exercise.instruments.map((i) => INSTRUMENT_WORDS[i]).join(', ')}
-          </p>
-          <p>This {exercise.does}.</p>
-        </div>
-        <PlacePicture family={family} place={causes[0]?.places[0] ?? ''} size={110} />
-      </div>
+      <h2>{exercise.name}</h2>
+      <p className="quiet">
+        {exercise.kind}; {exercise.instruments.map((i) => INSTRUMENT_WORDS[i]).join(', ')}
+      </p>
+      <p>This {exercise.does}.</p>
+      <ExercisePair
+        exercise={exercise.id}
+        instrument={instrument ?? exercise.instruments[0] ?? 'vn'}
+        width="13rem"
+      />
       <ExerciseSteps steps={exercise.steps} />
       <dl className={css.facts}>
         {facts

@@ -16,6 +16,7 @@ import { Fit } from './Fit';
 import { Ladders } from './Ladders';
 import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
+import { ThenAndNow } from './ThenAndNow';
 import { Timeline } from './Timeline';
 
 const PlayerDialog = lazy(async () => ({
@@ -83,6 +84,7 @@ export function PlayerPage() {
       )}
       <p className={css.headline}>{headline}</p>
       <Reminders reminders={query.data.reminders} />
+      <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
       {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
       {query.data.hidden > 0 && (
         <Button variant="subtle" className={css.earlier} onClick={() => setWhole(true)}>

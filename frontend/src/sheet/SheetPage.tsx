@@ -10,6 +10,7 @@ import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
 import { PhoneLink } from './PhoneLink';
+import { TwoHands } from '../drawings/TwoHands';
 import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
 import css from './SheetPage.module.css';
 
@@ -149,7 +150,12 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
       </p>
       {item.child && <p className={css.child}>“{item.child}”</p>}
       <div className={css.how}>
-        <ExerciseSteps steps={item.steps} />
+        <div>
+          <ExerciseSteps steps={item.steps} />
+          {item.picture && (
+            <TwoHands pair={item.picture} between={item.picture.frames} width="9rem" />
+          )}
+        </div>
         <div className={css.feel}>
           <ExerciseFacts item={item} />
         </div>

@@ -1,0 +1,78 @@
+"""Drawn hands as they leave the API; the newest are kept, so that going back is quick."""
+
+from functools import lru_cache
+
+from api.hands.schemas import (
+    CheckPairIn,
+    ExercisePairIn,
+    FrameOut,
+    HandOut,
+    PlaceOut,
+    TwoHandsOut,
+)
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.drawing.hand_json import paths_json, place_json
+from lefthand.drawing.pairs import Pair, pair_of_check, pair_of_exercise
+from lefthand.drawing.picture import drawing_of
+from lefthand.drawing.posture import Sign, posture_of
+from lefthand.values.errors import InputError
+from lefthand.values.fields import short
+from lefthand.values.vocabulary import FINGERS, Grade, Instrument
+
+KEPT = 256
+
+
+def signs_of(text: str) -> tuple[Sign, ...]:
+    """The signs of `evidence:grade:finger,...`, in one order, so that one posture has one name.
+    Raises InputError."""
+    signs = [_sign(part) for part in text.split(",") if part]
+    return tuple(sorted(signs, key=lambda sign: (sign.evidence, sign.finger or 0, sign.grade)))
+
+
+def _sign(part: str) -> Sign:
+    name, _, rest = part.partition(":")
+    grade, _, finger = rest.partition(":")
+    evidence = load_catalogue().evidence.get(name)
+    if evidence is None:
+        raise InputError("signs", f"unknown evidence {short(name)}")
+    if grade not in {str(g.value) for g in Grade}:
+        raise InputError("signs", f"{name}: expected a grade from 0 to 3, got {short(grade)}")
+    if finger not in {"", *(str(n) for n in FINGERS)}:
+        raise InputError("signs", f"{name}: expected a finger from 1 to 4, got {short(finger)}")
+    return Sign(name, int(grade), int(finger) if finger else evidence.of_finger)
+
+
+@lru_cache(maxsize=KEPT)
+def hand_out(
+    instrument: Instrument, signs: tuple[Sign, ...], view: str, playing: int | None
+) -> HandOut:
+    picture, targets = drawing_of(posture_of(instrument, signs, playing=playing), view)
+    places = [PlaceOut(**place_json(target)) for target in targets]
+    return HandOut(**paths_json(picture), places=places)
+
+
+def check_pair_out(wanted: CheckPairIn) -> TwoHandsOut | None:
+    """None for what the hand on its neck cannot show. Raises InputError."""
+    evidence = wanted.evidence
+    if evidence not in load_catalogue().evidence:
+        raise InputError("evidence", f"unknown evidence {short(evidence)}")
+    return two_hands_out(
+        pair_of_check(evidence, wanted.instrument, wanted.finger, frames=wanted.frames)
+    )
+
+
+def exercise_pair_out(wanted: ExercisePairIn) -> TwoHandsOut | None:
+    """None for an exercise without a picture. Raises InputError."""
+    exercise = wanted.exercise
+    if exercise not in load_catalogue().exercises:
+        raise InputError("exercise", f"unknown exercise {short(exercise)}")
+    return two_hands_out(
+        pair_of_exercise(exercise, wanted.instrument, wanted.finger, frames=wanted.frames)
+    )
+
+
+def two_hands_out(pair: Pair | None) -> TwoHandsOut | None:
+    if pair is None:
+        return None
+    frames = [FrameOut(**paths_json(frame)) for frame in pair.frames]
+    return TwoHandsOut(words=list(pair.words), frames=frames, moves=pair.moves)

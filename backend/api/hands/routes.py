@@ -1,0 +1,38 @@
+"""Hands to look at: signs in, a drawing out. Nothing of a player goes into it."""
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Query, Router
+
+from api.hands.present import check_pair_out, exercise_pair_out, hand_out, signs_of
+from api.hands.schemas import CheckPairIn, ExercisePairIn, HandIn, HandOut, TwoHandsOut
+
+router = Router(tags=["hands"])
+
+FOR_A_DAY = "private, max-age=86400"
+
+
+@router.get("/one", response=HandOut)
+def read_hand(request: HttpRequest, response: HttpResponse, wanted: Query[HandIn]) -> HandOut:
+    drawing = hand_out(wanted.instrument, signs_of(wanted.signs), wanted.view, wanted.playing)
+    response["Cache-Control"] = FOR_A_DAY
+    return drawing
+
+
+@router.get("/check", response=TwoHandsOut | None)
+def read_check_pair(
+    request: HttpRequest, response: HttpResponse, wanted: Query[CheckPairIn]
+) -> TwoHandsOut | None:
+    """A check's sign not there and strong; null where the hand cannot show it."""
+    pair = check_pair_out(wanted)
+    response["Cache-Control"] = FOR_A_DAY
+    return pair
+
+
+@router.get("/exercise", response=TwoHandsOut | None)
+def read_exercise_pair(
+    request: HttpRequest, response: HttpResponse, wanted: Query[ExercisePairIn]
+) -> TwoHandsOut | None:
+    """An exercise right and wrong, or its beginning and end; null where it has no picture."""
+    pair = exercise_pair_out(wanted)
+    response["Cache-Control"] = FOR_A_DAY
+    return pair

@@ -1,0 +1,77 @@
+"""The drawn hand."""
+
+from typing import Literal
+
+from ninja import Field, Schema
+
+from lefthand.values.vocabulary import Instrument
+
+
+class HandIn(Schema):
+    """`signs`: what was seen, such as `tip.gives:2:4,wrist.caved:1`: evidence, grade and, where it
+    was seen on one, the finger. `playing`: the finger that is not idle."""
+
+    instrument: Instrument
+    signs: str = Field("", max_length=8000)
+    view: Literal["main", "along"] = "main"
+    playing: int | None = Field(None, ge=1, le=4)
+
+
+class PathOut(Schema):
+    """`kind` says how it is painted: skin, line, crease, nail, nail-pale, hidden, strain, neck,
+    board, board-top, string, head, body."""
+
+    kind: str
+    d: str
+    width: float | None
+
+
+class PlaceOut(Schema):
+    """`x`, `y`: where it is touched; `place_x`, `place_y`: what is meant."""
+
+    place: str
+    finger: int | None
+    x: float
+    y: float
+    place_x: float
+    place_y: float
+
+
+class FrameOut(Schema):
+    width: float
+    height: float
+    paths: list[PathOut]
+
+
+class TwoHandsOut(Schema):
+    """Two hands, or a movement from one to the other. `words`: what is said under each; `frames`:
+    from the first to the second; `moves`: there and back, and not right beside wrong."""
+
+    words: list[str]
+    frames: list[FrameOut]
+    moves: bool
+
+
+class TwoHandsIn(Schema):
+    """`frames`: 2 for the two hands alone, more for what lies between."""
+
+    instrument: Instrument
+    finger: int | None = Field(None, ge=1, le=4)
+    frames: int = Field(2, ge=2, le=7)
+
+
+class CheckPairIn(TwoHandsIn):
+    evidence: str = Field(max_length=40)
+
+
+class ExercisePairIn(TwoHandsIn):
+    exercise: str = Field(max_length=40)
+
+
+class HandOut(Schema):
+    """A picture `width` by `height`, its paths from far to near."""
+
+    width: float
+    height: float
+    paths: list[PathOut]
+    places: list[PlaceOut]

@@ -1,0 +1,223 @@
+"""From signs and grades to the numbers of a posture.
+
+Every sign adds its changes to the hand at ease. Where several change the same number, the strongest
+up and the strongest down count whole and the others a third, so that three signs of one trouble do
+not bend a joint three times. What no hand can do is cut off.
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import lru_cache
+from types import MappingProxyType
+from typing import Any
+
+from lefthand.drawing.anatomy import DATA
+from lefthand.drawing.vectors import clamped
+from lefthand.values.errors import CatalogueError
+from lefthand.values.fields import read_number
+from lefthand.values.knowledge_file import read_records
+from lefthand.values.vocabulary import FINGERS, Instrument
+
+GRADES = 3
+REST_COUNTS = 1 / 3
+MOST_AIMED = 4  # the finger a sign is drawn on where none is named
+FINGER_NUMBERS = (
+    *("string", "x", "dip", "fan"),
+    *("pad", "side", "hover", "mcp", "pip", "last", "straight", "press", "drop", "shift", "length"),
+)
+AT_REST = 0.15  # touching point of a fingertip at ease
+Numbers = dict[str, float]
+
+# Furthest a number may go, whatever is added up.
+LIMITS: Mapping[str, tuple[float, float]] = MappingProxyType(
+    {
+        "dip": (-45, 75),
+        "pad": (0, 1),
+        "mcp": (-34, 20),
+        "pip": (-50, 44),
+        "last": (-45, 30),
+        "straight": (0, 1),
+        "press": (0, 1),
+        "hover": (0, 30),
+        "side": (-9, 9),
+        "length": (-0.25, 0.1),
+        "thumb.ip": (-32, 80),
+        "thumb.pad": (0, 2.4),
+        "thumb.pale": (0, 1),
+        "thumb.angle": (-30, 170),
+        "thumb.rise": (-6, 13),
+        "web.shut": (0, 1),
+        "index.dig": (0, 1),
+        "hand.roll": (-24, 36),
+        "hand.yaw": (-14, 18),
+        "elbow.z": (-330, 170),
+        "elbow.x": (40, 470),
+        "scene.tilt": (0, 25),
+    }
+)
+PITCH = {"shoulder": (-42.0, 26.0), "standing": (-52.0, 14.0)}
+
+
+@dataclass(frozen=True, slots=True)
+class Sign:
+    """Something seen. Grades 0 to 3; parts of one are allowed, for a hand between two lessons."""
+
+    evidence: str
+    grade: float
+    finger: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Posture:
+    """The numbers of one hand; fingers by number, the rest by name such as `thumb.ip`."""
+
+    instrument: Instrument
+    scale: float
+    numbers: Mapping[str, float]
+    fingers: Mapping[int, Mapping[str, float]]
+
+    def __getitem__(self, name: str) -> float:
+        return self.numbers[name]
+
+
+def family_of(instrument: Instrument) -> str:
+    return "shoulder" if instrument.is_held_up else "standing"
+
+
+Changes = Mapping[str, tuple[float, float, float]]
+
+
+def postures() -> Mapping[str, Mapping[str, Changes]]:
+    """Sign -> family -> what it changes. Raises CatalogueError."""
+    return _read_postures()[0]
+
+
+def shown_as(evidence: str, family: str) -> str:
+    """How a small picture of the sign is cut: `near` its place, `along` the neck, `whole` or with
+    the `arm`."""
+    return _read_postures()[1][evidence][family]
+
+
+@lru_cache(maxsize=1)
+def _read_postures() -> tuple[Mapping[str, Mapping[str, Changes]], Mapping[str, Mapping[str, str]]]:
+    found: dict[str, Mapping[str, Changes]] = {}
+    shown: dict[str, Mapping[str, str]] = {}
+    for record in read_records(DATA / "postures.yaml"):
+        usual = record.text("show", "near")
+        shown[record.id] = {"shoulder": usual, "standing": record.text("standing_show", usual)}
+        if not set(shown[record.id].values()) <= {"near", "along", "whole", "arm"}:
+            record.fail("show: expected near, along, whole or arm")
+        both = record.mapping("both", {})
+        families = {
+            family: {**both, **record.mapping(family, {})} for family in ("shoulder", "standing")
+        }
+        record.done()
+        found[record.id] = {
+            family: {path: _amounts(record.id, path, values) for path, values in changes.items()}
+            for family, changes in families.items()
+            if changes
+        }
+    return MappingProxyType(found), MappingProxyType(shown)
+
+
+def _amounts(sign: str, path: str, values: Any) -> tuple[float, float, float]:
+    if not isinstance(values, list) or len(values) != GRADES:
+        raise CatalogueError("postures.yaml", sign, f"{path}: expected three amounts")
+    slight, clear, strong = (read_number(path, value) for value in values)
+    return slight, clear, strong
+
+
+def is_drawn(evidence: str, instrument: Instrument) -> bool:
+    """True for a sign that the drawn hand can take on."""
+    return family_of(instrument) in postures().get(evidence, {})
+
+
+@lru_cache(maxsize=1)
+def _neutral() -> Mapping[str, tuple[float, Numbers, dict[int, Numbers]]]:
+    found = {}
+    for record in read_records(DATA / "neutral.yaml"):
+        numbers = {
+            f"{group}.{name}": float(value)
+            for group in ("hand", "thumb", "elbow")
+            for name, value in record.mapping(group).items()
+        }
+        extra = (
+            "thumb.off",
+            "thumb.pale",
+            "web.shut",
+            "index.dig",
+            "hard.ball",
+            "hard.back",
+            "scene.tilt",
+        )
+        numbers.update(dict.fromkeys(extra, 0.0))
+        fingers = {}
+        for n, row in record.mapping("fingers").items():
+            finger = dict.fromkeys(FINGER_NUMBERS, 0.0)
+            finger.update(zip(("string", "x", "dip", "fan"), map(float, row), strict=True))
+            finger["pad"] = AT_REST
+            fingers[int(n)] = finger
+        found[record.id] = (record.number("scale", 0.5, 1.5), numbers, fingers)
+    return MappingProxyType(found)
+
+
+def posture_of(
+    instrument: Instrument,
+    signs: Iterable[Sign] = (),
+    *,
+    hand: float = 1.0,
+    playing: int | None = None,
+) -> Posture:
+    """The hand of that instrument with these signs. `hand` scales hand and neck apart from each
+    other: 0.9 is a small hand on this neck. `playing` is the finger that is not idle; the first
+    where none is named. A sign that cannot be drawn changes nothing."""
+    family = family_of(instrument)
+    scale, numbers, fingers = _neutral()[instrument]
+    numbers = dict(numbers)
+    fingers = {n: dict(finger) for n, finger in fingers.items()}
+    asked: dict[str, list[float]] = {}
+    for sign in signs:
+        for path, amounts in postures().get(sign.evidence, {}).get(family, {}).items():
+            for place in _places(path, sign.finger, playing or 1):
+                asked.setdefault(place, []).append(_blend(amounts, sign.grade))
+    for path, changes in asked.items():
+        up, down = max(0.0, *changes), min(0.0, *changes)
+        change = up + down + (sum(changes) - up - down) * REST_COUNTS
+        head, _, name = path.partition(".")
+        if head.isdigit():
+            fingers[int(head)][name] += change
+        else:
+            numbers[path] += change
+    return _within_limits(Posture(instrument, scale * hand, numbers, fingers))
+
+
+def _places(path: str, finger: int | None, playing: int) -> list[str]:
+    head, _, name = path.partition(".")
+    if head == "finger":
+        return [f"{finger or MOST_AIMED}.{name}"]
+    if head == "each":
+        return [f"{n}.{name}" for n in FINGERS]
+    if head == "idle":
+        idle = [finger] if finger else [n for n in FINGERS if n != playing]
+        return [f"{n}.{name}" for n in idle]
+    return [path]
+
+
+def _blend(amounts: tuple[float, float, float], grade: float) -> float:
+    """The amount at a grade; between two grades it lies between them."""
+    steps = (0.0, *amounts)
+    at = clamped(grade, 0, GRADES)
+    low = min(int(at), GRADES - 1)
+    return steps[low] + (steps[low + 1] - steps[low]) * (at - low)
+
+
+def _within_limits(posture: Posture) -> Posture:
+    limits = {**LIMITS, "hand.pitch": PITCH[family_of(posture.instrument)]}
+    numbers = {name: clamped(v, *limits.get(name, (v, v))) for name, v in posture.numbers.items()}
+    fingers = {}
+    for n, finger in posture.fingers.items():
+        kept = {name: clamped(v, *limits.get(name, (v, v))) for name, v in finger.items()}
+        if kept["straight"] > 0 or kept["press"] > 0:  # it plays, so it is down
+            kept.update(hover=0.0, mcp=0.0, pip=0.0, last=0.0)
+        fingers[n] = kept
+    return Posture(posture.instrument, posture.scale, numbers, fingers)

@@ -1,0 +1,52 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+
+import { client, type Schemas, unwrap } from '../api/client';
+import { handQuery, sessionQuery } from '../api/queries';
+import { HandPaths } from '../drawings/HandPaths';
+import { TONES } from '../drawings/tones';
+import css from './HandTone.module.css';
+
+interface Props {
+  tone: string;
+  onSaved: (desk: Schemas['DeskOut']) => void;
+}
+
+/** In which tone hands are drawn; until one is chosen, in outline. */
+export function HandTone({ tone, onSaved }: Props) {
+  const cache = useQueryClient();
+  const hand = useQuery(handQuery('vn', ''));
+  const choose = useMutation({
+    mutationFn: async (wanted: string) =>
+      unwrap(await client.POST('/api/desk/tone', { body: { tone: wanted } })),
+    onSuccess: (data) => {
+      onSaved(data);
+      return cache.invalidateQueries(sessionQuery);
+    },
+  });
+  return (
+    <section>
+      <h2>How hands are drawn</h2>
+      <div className={css.tones} role="radiogroup" aria-label="Skin of the drawn hand">
+        {TONES.map(({ value, words }) => (
+          <button
+            key={value}
+            type="button"
+            role="radio"
+            aria-checked={tone === value}
+            className={css.tone}
+            data-hand-tone={value}
+            onClick={() => choose.mutate(value)}
+          >
+            {hand.data && (
+              <svg viewBox="150 40 360 330" aria-hidden="true">
+                <HandPaths hand={hand.data} />
+              </svg>
+            )}
+            {words}
+          </button>
+        ))}
+      </div>
+      {choose.error && <p role="alert">{choose.error.message}</p>}
+    </section>
+  );
+}

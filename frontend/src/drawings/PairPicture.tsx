@@ -1,0 +1,39 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { checkPairQuery, exercisePairQuery } from '../api/queries';
+import { TwoHands } from './TwoHands';
+
+const FRAMES = 5;
+
+interface Props {
+  instrument: string;
+  /** For signs that can be on any finger. */
+  finger?: number | null;
+  /** Width of each of the two pictures. */
+  width?: string;
+}
+
+/** A check's sign: not there beside strong. Nothing for what the hand cannot show. */
+export function CheckPair({ evidence, ...rest }: Props & { evidence: string }) {
+  return <Pair {...rest} query={checkPairQuery} of={evidence} />;
+}
+
+/** An exercise right beside wrong, or where its movement begins and ends. */
+export function ExercisePair({ exercise, ...rest }: Props & { exercise: string }) {
+  return <Pair {...rest} query={exercisePairQuery} of={exercise} />;
+}
+
+function Pair({
+  query,
+  of,
+  instrument,
+  finger = null,
+  width,
+}: Props & { query: typeof checkPairQuery; of: string }) {
+  const [moving, setMoving] = useState(false);
+  const ends = useQuery(query(of, instrument, finger, 2)).data;
+  const all = useQuery({ ...query(of, instrument, finger, FRAMES), enabled: moving }).data;
+  if (!ends) return null;
+  return <TwoHands pair={ends} between={all?.frames ?? null} onMove={setMoving} width={width} />;
+}

@@ -1,0 +1,82 @@
+// The places of the catalogue: their words, and which one a touch means.
+
+import type { Schemas } from '../api/client';
+
+export type Family = 'shoulder' | 'standing';
+
+/** A place on a drawn hand; per-finger places carry the finger. */
+export interface Spot {
+  place: string;
+  finger?: number | null;
+  /** Where it is touched, in the picture's units. */
+  x: number;
+  y: number;
+  /** What is meant, where that lies beside it. */
+  placeX: number;
+  placeY: number;
+  name: string;
+}
+
+export function familyOf(instrument: string): Family {
+  return instrument === 'vn' || instrument === 'va' ? 'shoulder' : 'standing';
+}
+
+const FINGER_NAMES = ['', 'first', 'second', 'third', 'fourth'];
+
+const NAMES: Record<string, string> = {
+  scroll: 'Scroll',
+  strings: 'Strings',
+  jaw: 'Jaw, shoulder',
+  seat: 'Seat, stance',
+  thumb: 'Thumb',
+  web: 'Opening beside the thumb',
+  index_base: 'Base of the index',
+  knuckles: 'Base knuckles',
+  gap12: 'Gap between first and second',
+  gaps: 'Gaps between the fingers',
+  hand_back: 'Back of the hand',
+  thumb_ball: 'Ball of the thumb',
+  wrist: 'Wrist',
+  elbow: 'Elbow',
+};
+
+export function placeName(place: string, finger?: number | null): string {
+  const which = FINGER_NAMES[finger ?? 0] ?? '';
+  if (place === 'tip') return which ? `Tip of the ${which} finger` : 'Fingertip';
+  if (place === 'middle') return which ? `Middle joint, ${which} finger` : 'Middle joint';
+  if (place === 'finger') return finger ? `Finger ${finger}, whole` : 'Finger';
+  return NAMES[place] ?? '';
+}
+
+export function spotsOf(hand: Schemas['HandOut']): Spot[] {
+  return hand.places.map((each) => ({
+    place: each.place,
+    finger: each.finger,
+    x: each.x,
+    y: each.y,
+    placeX: each.place_x,
+    placeY: each.place_y,
+    name: placeName(each.place, each.finger),
+  }));
+}
+
+export function sameSpot(
+  a: Pick<Spot, 'place' | 'finger'>,
+  b: Pick<Spot, 'place' | 'finger'>,
+): boolean {
+  return a.place === b.place && (a.finger ?? null) === (b.finger ?? null);
+}
+
+/** The spot nearest to a point, or undefined when none lies within `reach`. */
+export function nearestSpot(spots: Spot[], x: number, y: number, reach: number): Spot | undefined {
+  let best: Spot | undefined;
+  let least = reach;
+  for (const spot of spots) {
+    const distance = Math.hypot(spot.x - x, spot.y - y);
+    if (distance < least) {
+      best = spot;
+      least = distance;
+    }
+  }
+  return best;
+}
