@@ -1,13 +1,16 @@
 """Drawn hands as they leave the API; the newest are kept, so that going back is quick."""
 
 from functools import lru_cache
+from typing import Any
 
 from api.hands.schemas import (
+    AngleOut,
     CheckPairIn,
     ExercisePairIn,
     FrameOut,
     HandOut,
     PlaceOut,
+    PointsIn,
     TwoHandsOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
@@ -15,6 +18,8 @@ from lefthand.drawing.hand_json import paths_json, place_json
 from lefthand.drawing.pairs import Pair, pair_of_check, pair_of_exercise
 from lefthand.drawing.picture import drawing_of
 from lefthand.drawing.posture import Sign, posture_of
+from lefthand.picture.angles_json import ELBOW, angles_json
+from lefthand.picture.points import POINTS_FORMAT, parse_points
 from lefthand.values.errors import InputError
 from lefthand.values.fields import short
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
@@ -76,3 +81,23 @@ def two_hands_out(pair: Pair | None) -> TwoHandsOut | None:
         return None
     frames = [FrameOut(**paths_json(frame)) for frame in pair.frames]
     return TwoHandsOut(words=list(pair.words), frames=frames, moves=pair.moves)
+
+
+def angles_out(data: PointsIn) -> list[AngleOut]:
+    """Raises InputError."""
+    points = parse_points({"format": POINTS_FORMAT, **data.dict()})
+    found: dict[str, Any] = angles_json(points, load_catalogue())["angles"]
+    elbow = found.pop(ELBOW, None)
+    if elbow:
+        found[ELBOW] = {"hand": elbow}
+    return [
+        AngleOut(
+            measure=measure,
+            of=of,
+            value=angle["value"],
+            uncertainty=angle["uncertainty"],
+            may_be_off=angle.get("may_be_off", 0.0),
+        )
+        for measure, each in found.items()
+        for of, angle in each.items()
+    ]

@@ -3,8 +3,16 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from api.hands.present import check_pair_out, exercise_pair_out, hand_out, signs_of
-from api.hands.schemas import CheckPairIn, ExercisePairIn, HandIn, HandOut, TwoHandsOut
+from api.hands.present import angles_out, check_pair_out, exercise_pair_out, hand_out, signs_of
+from api.hands.schemas import (
+    AngleOut,
+    CheckPairIn,
+    ExercisePairIn,
+    HandIn,
+    HandOut,
+    PointsIn,
+    TwoHandsOut,
+)
 
 router = Router(tags=["hands"])
 
@@ -36,3 +44,9 @@ def read_exercise_pair(
     pair = exercise_pair_out(wanted)
     response["Cache-Control"] = FOR_A_DAY
     return pair
+
+
+@router.post("/angles", response=list[AngleOut])
+def measure_angles(request: HttpRequest, data: PointsIn) -> list[AngleOut]:
+    """The angles that points on a picture tell; the picture stays where it is."""
+    return angles_out(data)

@@ -75,3 +75,25 @@ class HandOut(Schema):
     height: float
     paths: list[PathOut]
     places: list[PlaceOut]
+
+
+class PointsIn(Schema):
+    """Points set on a picture, pixels from its upper left corner: `4.tip: [x, y]`. The picture
+    itself is not sent."""
+
+    instrument: Instrument
+    width: int = Field(ge=1, le=100_000)
+    height: int = Field(ge=1, le=100_000)
+    points: dict[str, list[float]] = Field(max_length=30)
+
+
+class AngleOut(Schema):
+    """`of`: a finger, two fingers as `1-2`, or `hand`. Degrees, the elbow's in hand-widths.
+    `uncertainty`: what one pixel makes; `may_be_off`: degrees by which it may be wrong because a
+    bone points to the camera."""
+
+    measure: str
+    of: str
+    value: float
+    uncertainty: float
+    may_be_off: float

@@ -2,13 +2,16 @@
 
 from typing import Literal
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from api.days import today
 from api.setups.schemas import ReachOut, SetupIn, SetupOut
 from lefthand.fit.reach import Reach
+from studio.errors import StudioError
 from studio.models import Player
+from studio.paper.pdf import Paper
+from studio.paper.ruler import ruler_pdf
 from studio.services.lessons import player_of
 from studio.services.reach import reach_of
 from studio.services.setups import (
@@ -61,6 +64,26 @@ def read_reach(
         first_place=reach.first_place,
         turn=None if margin is None or margin.fits else _turn_of(reach),
     )
+
+
+@router.get(
+    "/{int:player_id}/ruler.pdf",
+    openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
+)
+def read_ruler(
+    request: HttpRequest,
+    player_id: int,
+    span: float | None = None,
+    string_length: float | None = None,
+    paper: Paper = Paper.A4,
+) -> HttpResponse:
+    """The frame's stops on the board at true size, and the hand's easy span where it is given."""
+    reach = reach_of(player_of(request.user, player_id), span, string_length)
+    if reach is None:
+        raise StudioError("bad_input", "string_length", "expected it in mm, or a size of the fit")
+    response = HttpResponse(ruler_pdf(reach, paper), content_type="application/pdf")
+    response["Content-Disposition"] = 'inline; filename="ruler.pdf"'
+    return response
 
 
 def _turn_of(reach: Reach) -> Literal["enough", "perhaps", "not enough"]:

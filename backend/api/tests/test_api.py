@@ -56,7 +56,9 @@ class Access(StudioCase):
         )
         self.group = save_group(self.teacher, None, "Group", [self.player.pk])
         choose_checks(self.group, ["web.closed"])
-        self.setup = Setup.objects.create(player=self.player, date=DAY, change="rest moved")
+        self.setup = Setup.objects.create(
+            player=self.player, date=DAY, change="rest moved", size="4/4"
+        )
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
 
     def call(self, client, method, path):

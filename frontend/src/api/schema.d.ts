@@ -340,6 +340,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hands/angles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure Angles
+         * @description The angles that points on a picture tell; the picture stays where it is.
+         */
+        post: operations["api_hands_routes_measure_angles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hands/check": {
         parameters: {
             query?: never;
@@ -781,6 +801,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/ruler.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Ruler
+         * @description The frame's stops on the board at true size, and the hand's easy span where it is given.
+         */
+        get: operations["api_setups_routes_read_ruler"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/setups": {
         parameters: {
             query?: never;
@@ -902,6 +942,24 @@ export interface components {
             items: components["schemas"]["PlanItemOut"][];
             /** Minutes A Day */
             minutes_a_day: number;
+        };
+        /**
+         * AngleOut
+         * @description `of`: a finger, two fingers as `1-2`, or `hand`. Degrees, the elbow's in hand-widths.
+         *     `uncertainty`: what one pixel makes; `may_be_off`: degrees by which it may be wrong because a
+         *     bone points to the camera.
+         */
+        AngleOut: {
+            /** May Be Off */
+            may_be_off: number;
+            /** Measure */
+            measure: string;
+            /** Of */
+            of: string;
+            /** Uncertainty */
+            uncertainty: number;
+            /** Value */
+            value: number;
         };
         /**
          * BreakEntry
@@ -2315,6 +2373,22 @@ export interface components {
             stop: components["schemas"]["FlagOut"] | null;
             /** Ways */
             ways: components["schemas"]["WayOut"][];
+        };
+        /**
+         * PointsIn
+         * @description Points set on a picture, pixels from its upper left corner: `4.tip: [x, y]`. The picture
+         *     itself is not sent.
+         */
+        PointsIn: {
+            /** Height */
+            height: number;
+            instrument: components["schemas"]["Instrument"];
+            /** Points */
+            points: {
+                [key: string]: number[];
+            };
+            /** Width */
+            width: number;
         };
         /** PreviousOut */
         PreviousOut: {
@@ -4033,6 +4107,48 @@ export interface operations {
             };
         };
     };
+    api_hands_routes_measure_angles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PointsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AngleOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_hands_routes_read_check_pair: {
         parameters: {
             query: {
@@ -5186,6 +5302,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReachOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_read_ruler: {
+        parameters: {
+            query?: {
+                span?: number | null;
+                string_length?: number | null;
+                paper?: "a4" | "us-letter";
+            };
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -11,10 +11,14 @@ import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
 import { firstFinger } from './lookList';
 import { loadMeasure } from './loadMeasure';
+import { isFromPicture } from './picture/pointPlan';
 import { type Compared, TrialCompare } from './TrialCompare';
 import type { LessonHandle } from './useLesson';
 
 const REACH = 'reach_margin';
+const PictureAngle = lazy(async () => ({
+  default: (await import('./picture/PictureAngle')).PictureAngle,
+}));
 const ReachEntry = lazy(async () => ({ default: (await import('./ReachEntry')).ReachEntry }));
 const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
 
@@ -215,7 +219,7 @@ function CheckRow({
               onCompared={onCompared}
             />
           )}
-          <Measured item={item} lesson={lesson} onMeasured={onMeasured} />
+          <Measured item={item} lesson={lesson} finger={finger} onMeasured={onMeasured} />
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
           <Button
             variant="subtle"
@@ -235,10 +239,11 @@ function CheckRow({
 interface MeasuredProps {
   item: Evidence;
   lesson: LessonHandle['lesson'];
+  finger: number | null;
   onMeasured: (value: number) => void;
 }
 
-function Measured({ item, lesson, onMeasured }: MeasuredProps) {
+function Measured({ item, lesson, finger, onMeasured }: MeasuredProps) {
   if (item.measure === null) return null;
   const value = lesson.findings[item.id]?.value ?? null;
   return (
@@ -246,7 +251,18 @@ function Measured({ item, lesson, onMeasured }: MeasuredProps) {
       {item.measure === REACH ? (
         <ReachEntry playerId={lesson.player.id} value={value} onPercent={onMeasured} />
       ) : (
-        <MeasureEntry item={item} value={value} onValue={onMeasured} />
+        <div className={css.measures}>
+          <MeasureEntry item={item} value={value} onValue={onMeasured} />
+          {isFromPicture(item.measure) && (
+            <PictureAngle
+              key={finger}
+              item={item}
+              instrument={lesson.player.instrument}
+              finger={finger}
+              onValue={onMeasured}
+            />
+          )}
+        </div>
       )}
     </Suspense>
   );

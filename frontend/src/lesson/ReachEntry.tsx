@@ -54,11 +54,21 @@ export function ReachEntry({ playerId, value, onPercent }: Props) {
           onDone={work}
         />
       </div>
+      {string !== null && wrong.length === 0 && (
+        <a href={rulerAddress(playerId, lengths.span, string)} target="_blank" rel="noreferrer">
+          Paper ruler and tapes, at true size (PDF)
+        </a>
+      )}
       <p className="quiet" role="status">
         {wrong.length > 0 ? '' : (reach.error?.message ?? wordsOf(reach.data ?? known.data, value))}
       </p>
     </>
   );
+}
+
+function rulerAddress(playerId: number, span: number | null, string: number): string {
+  const spanned = span === null ? '' : `&span=${span}`;
+  return `/api/players/${playerId}/ruler.pdf?string_length=${string}${spanned}`;
 }
 
 interface MillimetresProps {

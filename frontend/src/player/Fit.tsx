@@ -41,6 +41,13 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
       <Button variant="default" onClick={() => setWriting(true)}>
         Write down the fit
       </Button>
+      {setups.data?.some((setup) => setup.size || setup.string_length) && (
+        <p>
+          <a href={`/api/players/${playerId}/ruler.pdf`} target="_blank" rel="noreferrer">
+            Paper ruler and tapes, at true size (PDF)
+          </a>
+        </p>
+      )}
       <ul className={css.fits}>
         {setups.data?.map((setup) => (
           <li key={setup.id}>

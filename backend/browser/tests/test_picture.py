@@ -1,0 +1,109 @@
+"""An angle from a picture: chosen, measured by touch or by keys, taken over, and never sent."""
+
+import base64
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+
+WIDTH, HEIGHT = 800, 600
+# A finger whose last bone turns by 45 degrees to the string that lies below it.
+JOINTS = ((200, 300), (300, 300), (400, 400))
+STRING = ((100, 500), (700, 500))
+DRAW = """([width, height, joints, string]) => {
+  const canvas = document.createElement('canvas');
+  canvas.width = width; canvas.height = height;
+  const context = canvas.getContext('2d');
+  context.fillStyle = '#caa'; context.fillRect(0, 0, width, height);
+  for (const line of [joints, string]) {
+    context.beginPath(); line.forEach(([x, y]) => context.lineTo(x, y)); context.stroke();
+  }
+  return canvas.toDataURL('image/png').split(',')[1];
+}"""
+
+
+class PictureAngles(BrowserCase):
+    players = PLAYERS[:1]
+
+    def setUp(self):
+        super().setUp()
+        self.sign_in()
+        page = self.page
+        page.get_by_role("button", name="Begin the lesson of Mira Oslund").click()
+        page.get_by_role("heading", name="Last week: show me").wait_for()
+        page.keyboard.press("l")
+        page.get_by_role("button", name="Tip of the third finger: not checked").focus()
+        page.keyboard.press("Enter")
+        page.get_by_role("button", name="From a picture").click()
+        self.dialog = page.get_by_role("dialog")
+
+    def choose(self):
+        drawn = self.page.evaluate(DRAW, [WIDTH, HEIGHT, JOINTS, STRING])
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder) / "finger.png"
+            file.write_bytes(base64.b64decode(drawn))
+            self.dialog.locator("input[type=file]").set_input_files(file)
+            self.pad = self.dialog.get_by_role("application")
+            self.pad.wait_for()
+
+    def touch(self, x, y):
+        box = self.pad.bounding_box()
+        self.page.mouse.click(
+            box["x"] + x / WIDTH * box["width"], box["y"] + y / HEIGHT * box["height"]
+        )
+
+    def set_all(self):
+        for x, y in (*JOINTS, *STRING):
+            self.touch(x, y)
+
+    def test_an_angle_is_measured_twice_taken_over_and_undone(self):
+        sent = []
+        self.page.on("request", lambda r: sent.append(r) if r.method == "POST" else None)
+        self.choose()
+        self.assert_accessible("picture")
+        self.set_all()
+        expect(self.dialog.get_by_text("45", exact=False)).to_be_visible()
+        self.dialog.get_by_role("button", name="Set them once more").click()
+        self.set_all()
+        expect(self.dialog.get_by_text("your own error is about")).to_be_visible()
+        self.dialog.get_by_role("button", name="Take it over").click()
+        mark = self.page.get_by_role("button", name="Tip of the third finger: not there")
+        expect(mark).to_be_visible()
+        bodies = [request.post_data or "" for request in sent]
+        self.assertTrue(any("3.tip_joint" in body for body in bodies))
+        self.assertLess(max(map(len, bodies)), 2000, "points go out, no picture")
+        self.page.keyboard.press("u")
+        expect(mark).not_to_be_visible()
+
+    def test_keys_alone_set_the_points(self):
+        self.choose()
+        self.pad.focus()
+        at = [WIDTH // 2, HEIGHT // 2]
+        for point in (*JOINTS, *STRING):
+            for axis, (less, more) in enumerate((("Left", "Right"), ("Up", "Down"))):
+                way = point[axis] - at[axis]
+                key = f"Arrow{more if way > 0 else less}"
+                far, near = divmod(abs(way), 12)
+                for _ in range(far):
+                    self.page.keyboard.press(f"Shift+{key}")
+                for _ in range(near):
+                    self.page.keyboard.press(key)
+                at[axis] = point[axis]
+            self.page.keyboard.press("Enter")
+        expect(self.dialog.get_by_text("45 degrees", exact=False)).to_be_visible()
+        self.page.keyboard.press("Backspace")
+        expect(self.dialog.get_by_text("5 of 5")).to_be_visible()
+
+    def test_what_is_no_picture_is_refused_in_words(self):
+        with tempfile.TemporaryDirectory() as folder:
+            for name, content, words in (
+                ("note.txt", b"not a picture", "This file is no picture."),
+                ("broken.png", b"\x89PNG\r\n\x1a\nbroken", "cannot read that picture"),
+            ):
+                file = Path(folder) / name
+                file.write_bytes(content)
+                self.dialog.locator("input[type=file]").set_input_files(file)
+                expect(self.dialog.get_by_role("alert")).to_contain_text(words)
