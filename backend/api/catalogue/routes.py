@@ -15,7 +15,7 @@ from api.catalogue.schemas import (
 )
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
-from lefthand.drawing.posture import is_drawn
+from lefthand.drawing.pairs import has_picture
 from lefthand.values.measures import MEASURES
 
 router = Router(tags=["catalogue"])
@@ -53,7 +53,7 @@ def _catalogue() -> CatalogueOut:
                 per_finger=e.per_finger,
                 of_finger=e.of_finger,
                 instruments=sorted(e.instruments),
-                pictured=[i for i in sorted(e.instruments) if is_drawn(e.id, i)],
+                pictured=[i for i in sorted(e.instruments) if has_picture(e.id, i)],
                 measure=e.measure,
                 unit=MEASURES[e.measure].unit if e.measure else None,
                 causes=sorted(e.causes, key=e.causes.__getitem__, reverse=True),

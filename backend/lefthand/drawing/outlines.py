@@ -315,7 +315,7 @@ def skin_of(scene: Scene) -> tuple[list[shapely.Geometry], list[shapely.Geometry
     """The skin behind the wood and the skin before it, areas to fill that may lie over each other.
 
     A part that has wood before it at one place and behind it at another is split into patches."""
-    wood = shapely.union_all([body.shadow for body in scene.wood.bodies])
+    wood = shapely.union_all([body.shadow for body in scene.wood.bodies] or [shapely.Point()])
     behind: list[shapely.Geometry] = []
     before: list[shapely.Geometry] = []
     for seen in scene.parts:

@@ -9,6 +9,7 @@ from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.drawing.anatomy import DATA
+from lefthand.drawing.free import between, free_pictures, free_poses
 from lefthand.drawing.picture import ALONG, MAIN, Cut, Picture, drawn, look
 from lefthand.drawing.places import targets_of
 from lefthand.drawing.posture import (
@@ -18,7 +19,6 @@ from lefthand.drawing.posture import (
     is_drawn,
     posture_of,
     postures,
-    shown_as,
 )
 from lefthand.values.errors import CatalogueError
 from lefthand.values.fields import read_number
@@ -54,6 +54,13 @@ class ExercisePicture:
     words: tuple[str, str]
     cut: str
     standing_cut: str
+    free: tuple[str, str] | None
+
+
+def has_picture(evidence: str, instrument: Instrument) -> bool:
+    """True for a check that a drawn hand can show, on its neck or away from it."""
+    found = postures().get(evidence)
+    return is_drawn(evidence, instrument) or (found is not None and found.free is not None)
 
 
 @lru_cache(maxsize=KEPT)
@@ -63,15 +70,17 @@ def pair_of_check(
     """The check's sign not there and strong, on this finger where it can be on any; None for what
     the hand on its neck cannot show. KeyError for an unknown check."""
     evidence = load_catalogue().evidence[name]
-    if not is_drawn(name, instrument):
-        return None
     aimed = finger or evidence.of_finger or AIMED
+    if not has_picture(name, instrument):
+        return None
+    if free := postures()[name].free:
+        return Pair(SIGHT_WORDS, _free(free, aimed, frames), moves=False)
     playing = next(n for n in FINGERS if n != aimed) if evidence.of_idle else None
     hands = [
         posture_of(instrument, [Sign(name, Grade.STRONG * share, aimed)], playing=playing)
         for share in _shares(frames)
     ]
-    shown = shown_as(name, family_of(instrument))
+    shown = postures()[name].shown[family_of(instrument)]
     return Pair(SIGHT_WORDS, _frames(hands, shown, (evidence.place, aimed)), moves=False)
 
 
@@ -84,6 +93,8 @@ def pair_of_exercise(
     shown = exercise_pictures().get(name)
     if shown is None:
         return None
+    if shown.free:
+        return Pair(shown.words, _free(shown.free, finger or AIMED, frames), shown.moves)
     hands = [
         posture_of(instrument, _between(shown, share, finger), playing=_still(shown, finger))
         for share in _shares(frames)
@@ -91,6 +102,11 @@ def pair_of_exercise(
     cut = shown.cut if instrument.is_held_up else shown.standing_cut
     place = {"fingers": ("middle", finger or 3), "thumb": ("thumb", None)}.get(cut, ("", None))
     return Pair(shown.words, _frames(hands, cut, place), shown.moves)
+
+
+def _free(names: tuple[str, str], aimed: int, frames: int) -> tuple[Picture, ...]:
+    one, two = (free_poses()[name] for name in names)
+    return tuple(free_pictures([between(one, two, share) for share in _shares(frames)], aimed))
 
 
 def _frames(hands: list[Posture], shown: str, place: tuple[str, int | None]) -> tuple[Picture, ...]:
@@ -161,6 +177,9 @@ def _read(record: Record) -> ExercisePicture:
     for each in (cut, standing):
         if each not in ("fingers", "thumb", ALONG, "whole", "arm"):
             record.fail(f"cut: {each!r} is none")
+    free = record.words("free", [])
+    if not set(free) <= set(free_poses()):
+        record.fail(f"free: {free!r} are not poses")
     picture = ExercisePicture(
         shows == "moves",
         _signs(record, "one"),
@@ -168,6 +187,7 @@ def _read(record: Record) -> ExercisePicture:
         (words[0], words[1]),
         cut,
         standing,
+        (free[0], free[1]) if len(free) == 2 else None,
     )
     record.done()
     return picture
@@ -175,7 +195,7 @@ def _read(record: Record) -> ExercisePicture:
 
 def _signs(record: Record, field: str) -> tuple[Sign, ...]:
     signs: list[Sign] = []
-    for name, value in record.mapping(field).items():
+    for name, value in record.mapping(field, {}).items():
         if name not in postures():
             raise CatalogueError(record.file, record.id, f"{field}.{name}: no such posture")
         signs += [Sign(name, *each) for each in _grades(name, value)]

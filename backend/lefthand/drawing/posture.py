@@ -15,7 +15,7 @@ from lefthand.drawing.anatomy import DATA
 from lefthand.drawing.vectors import clamped
 from lefthand.values.errors import CatalogueError
 from lefthand.values.fields import read_number
-from lefthand.values.knowledge_file import read_records
+from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.vocabulary import FINGERS, Instrument
 
 GRADES = 3
@@ -87,37 +87,38 @@ def family_of(instrument: Instrument) -> str:
 Changes = Mapping[str, tuple[float, float, float]]
 
 
-def postures() -> Mapping[str, Mapping[str, Changes]]:
-    """Sign -> family -> what it changes. Raises CatalogueError."""
-    return _read_postures()[0]
+@dataclass(frozen=True, slots=True)
+class SignPosture:
+    """`changes` and `shown` by family. `shown`: how a small picture is cut: `near` its place,
+    `along` the neck, `whole` or with the `arm`. `free`: two poses instead, not there and strong,
+    for what is looked at away from the instrument."""
 
-
-def shown_as(evidence: str, family: str) -> str:
-    """How a small picture of the sign is cut: `near` its place, `along` the neck, `whole` or with
-    the `arm`."""
-    return _read_postures()[1][evidence][family]
+    changes: Mapping[str, Changes]
+    shown: Mapping[str, str]
+    free: tuple[str, str] | None
 
 
 @lru_cache(maxsize=1)
-def _read_postures() -> tuple[Mapping[str, Mapping[str, Changes]], Mapping[str, Mapping[str, str]]]:
-    found: dict[str, Mapping[str, Changes]] = {}
-    shown: dict[str, Mapping[str, str]] = {}
-    for record in read_records(DATA / "postures.yaml"):
-        usual = record.text("show", "near")
-        shown[record.id] = {"shoulder": usual, "standing": record.text("standing_show", usual)}
-        if not set(shown[record.id].values()) <= {"near", "along", "whole", "arm"}:
-            record.fail("show: expected near, along, whole or arm")
-        both = record.mapping("both", {})
-        families = {
-            family: {**both, **record.mapping(family, {})} for family in ("shoulder", "standing")
-        }
-        record.done()
-        found[record.id] = {
-            family: {path: _amounts(record.id, path, values) for path, values in changes.items()}
-            for family, changes in families.items()
-            if changes
-        }
-    return MappingProxyType(found), MappingProxyType(shown)
+def postures() -> Mapping[str, SignPosture]:
+    """By sign or movement. Raises CatalogueError."""
+    return MappingProxyType({r.id: _read(r) for r in read_records(DATA / "postures.yaml")})
+
+
+def _read(record: Record) -> SignPosture:
+    usual = record.text("show", "near")
+    shown = {"shoulder": usual, "standing": record.text("standing_show", usual)}
+    if not set(shown.values()) <= {"near", "along", "whole", "arm"}:
+        record.fail("show: expected near, along, whole or arm")
+    both = record.mapping("both", {})
+    families = {family: {**both, **record.mapping(family, {})} for family in shown}
+    free = record.words("free", [])
+    record.done()
+    changes = {
+        family: {path: _amounts(record.id, path, values) for path, values in paths.items()}
+        for family, paths in families.items()
+        if paths
+    }
+    return SignPosture(changes, shown, (free[0], free[1]) if len(free) == 2 else None)
 
 
 def _amounts(sign: str, path: str, values: Any) -> tuple[float, float, float]:
@@ -129,7 +130,8 @@ def _amounts(sign: str, path: str, values: Any) -> tuple[float, float, float]:
 
 def is_drawn(evidence: str, instrument: Instrument) -> bool:
     """True for a sign that the drawn hand can take on."""
-    return family_of(instrument) in postures().get(evidence, {})
+    found = postures().get(evidence)
+    return found is not None and family_of(instrument) in found.changes
 
 
 @lru_cache(maxsize=1)
@@ -177,7 +179,8 @@ def posture_of(
     fingers = {n: dict(finger) for n, finger in fingers.items()}
     asked: dict[str, list[float]] = {}
     for sign in signs:
-        for path, amounts in postures().get(sign.evidence, {}).get(family, {}).items():
+        known = postures().get(sign.evidence)
+        for path, amounts in (known.changes.get(family, {}) if known else {}).items():
             for place in _places(path, sign.finger, playing or 1):
                 asked.setdefault(place, []).append(_blend(amounts, sign.grade))
     for path, changes in asked.items():

@@ -11,15 +11,18 @@ import shapely
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.drawing.anatomy import anatomy
+from lefthand.drawing.free import free_poses, free_skeleton
 from lefthand.drawing.hand_json import parse_hand, picture_json
 from lefthand.drawing.outlines import edges_of
-from lefthand.drawing.pairs import exercise_pictures, pair_of_check, pair_of_exercise
+from lefthand.drawing.pairs import exercise_pictures, has_picture, pair_of_check, pair_of_exercise
 from lefthand.drawing.picture import ALONG, MAIN, drawing_of, look, picture_of
 from lefthand.drawing.places import APART, targets_of
 from lefthand.drawing.posture import Sign, family_of, is_drawn, posture_of, postures
 from lefthand.drawing.skeleton import joint_angles, skeleton_of
 from lefthand.drawing.svg import PAPER, svg_of
 from lefthand.drawing.vectors import length
+from lefthand.picture.angles_json import angles_json
+from lefthand.picture.points import parse_points
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import FINGERS, Instrument
 
@@ -216,7 +219,7 @@ class PairTest(unittest.TestCase):
             for evidence in CATALOGUE.evidence.values():
                 if instrument in evidence.instruments:
                     pair = pair_of_check(evidence.id, instrument)
-                    self.assertEqual(pair is not None, is_drawn(evidence.id, instrument))
+                    self.assertEqual(pair is not None, has_picture(evidence.id, instrument))
                     if pair:
                         self.assertNotEqual(*pair.frames, evidence.id)
 
@@ -238,6 +241,79 @@ class PairTest(unittest.TestCase):
             self.assertTrue(name in CATALOGUE.evidence or name.startswith("move."), name)
         families = {family_of(instrument) for instrument in Instrument}
         self.assertEqual(families, {"shoulder", "standing"})
+
+
+class FreeHandTest(unittest.TestCase):
+    def test_every_free_pose_is_a_left_hand_within_human_ranges(self):
+        for name, pose in free_poses().items():
+            for aimed in FINGERS:
+                skeleton = free_skeleton(pose, aimed)
+                for joint, value in joint_angles(skeleton).items():
+                    low, high = limits_of(joint)
+                    self.assertTrue(low <= value <= high, f"{name}: {joint} {value}")
+                ends = {n: limb.joints[0] for n, limb in skeleton.fingers.items()}
+                self.assertGreater((ends[1] - ends[4]) @ skeleton.hand.radial, 40, name)
+                thumb = skeleton.thumb.joints[0] - skeleton.hand.wrist
+                self.assertGreater(thumb @ skeleton.hand.radial, 10, name)
+
+    def test_thumb_and_index_side_lie_left_when_the_palm_is_seen(self):
+        open_palm = free_poses()["open palm"]
+        skeleton = free_skeleton(open_palm, 4)
+        self.assertEqual((open_palm.eye, open_palm.up), ("palm", "fingers"))
+        spread = skeleton.fingers[1].joints[3] - skeleton.fingers[4].joints[3]
+        self.assertGreater(spread @ skeleton.hand.radial, 60, "fingers spread apart, mm")
+        away = skeleton.thumb.joints[3] - skeleton.fingers[1].joints[0]
+        self.assertGreater(away @ skeleton.hand.radial, 20)
+
+    def test_the_finger_that_meets_the_thumb_touches_it(self):
+        skeleton = free_skeleton(free_poses()["finger meets thumb"], 2)
+        self.assertLess(length(skeleton.fingers[2].touch - skeleton.thumb.touch), 5, "mm")
+
+    def test_the_arch_stands_on_the_table_round_and_sunk(self):
+        for name, least, most in (("arch", 10, 60), ("arch sunk", -40, -10)):
+            dip = free_skeleton(free_poses()[name], 4).fingers[4].angles["dip"]
+            self.assertTrue(least <= dip <= most, name)
+
+
+class MeasuredOnTheModelTest(unittest.TestCase):
+    """A picture of the model, the camera square to the finger: measured angles are the model's."""
+
+    def points(self, skeleton, finger, noise=0.0, seed=1):
+        limb = skeleton.fingers[finger]
+        eye = limb.frames[0].side
+        right = limb.frames[0].along
+        down = np.cross(right, eye)
+        dice = np.random.default_rng(seed)
+
+        def at(point):
+            x, y = point @ right * 8 + 800, point @ down * 8 + 600
+            return [float(x + dice.normal(0, noise)), float(y + dice.normal(0, noise))]
+
+        pose = skeleton.posture.fingers[finger]
+        string = [skeleton.neck.stop_at(pose["string"], pose["x"] + way) for way in (-40, 40)]
+        names = ("base", "middle", "tip_joint", "tip")
+        found = {f"{finger}.{n}": at(p) for n, p in zip(names, limb.joints, strict=True)}
+        middle = np.mean(list(found.values()), axis=0)
+        shift = np.array((2000, 2000)) - middle
+        found |= {f"string.{n}": at(p) for n, p in zip("ab", string, strict=True)}
+        return {name: list(np.array(p) + shift) for name, p in found.items()}
+
+    def measured(self, instrument, points):
+        data = {"format": "jolf-points/1", "instrument": instrument.value}
+        data |= {"width": 4000, "height": 4000, "points": points}
+        return angles_json(parse_points(data), CATALOGUE)["angles"]
+
+    def test_in_plane_fingers_measure_within_three_degrees(self):
+        for instrument in Instrument:
+            for grade, finger in itertools.product((0, 1, 2, 3), FINGERS):
+                hand = posture_of(instrument, [Sign("tip.gives", grade, finger)])
+                skeleton = skeleton_of(hand)
+                true = skeleton.fingers[finger].angles
+                for noise, seed in ((0.0, 1), (1.0, 2), (1.0, 3)):
+                    said = self.measured(instrument, self.points(skeleton, finger, noise, seed))
+                    for measure, joint in (("tip_angle", "dip"), ("middle_angle", "pip")):
+                        value = said[measure][str(finger)]["value"]
+                        self.assertAlmostEqual(value, true[joint], delta=3 if noise else 0.1)
 
 
 class HandFileTest(unittest.TestCase):
