@@ -28,6 +28,7 @@ EXPECTED_NOTES = (
 
 # A busy machine may take its time; nothing waits longer than it must.
 PATIENCE_MS = 20_000
+BOUNCE_MS = 450  # a little more than the pages wait after a grade
 expect.set_options(timeout=PATIENCE_MS)
 
 
@@ -102,6 +103,13 @@ class BrowserCase(StaticLiveServerTestCase):
     def saved(self, page: Page | None = None) -> None:
         """Wait until every entry has arrived."""
         (page or self.page).get_by_role("status").filter(has_text="Saved").wait_for()
+
+    def press_grades(self, grades: str, page: Page | None = None) -> None:
+        """Press grade keys one by one; each check that comes up takes none for a moment."""
+        shown = page or self.page
+        for grade in grades:
+            shown.keyboard.press(grade)
+            shown.wait_for_timeout(BOUNCE_MS)
 
     def wait_until(self, holds: Callable[[], bool]) -> None:
         """Wait until something holds that the page does not show."""

@@ -31,6 +31,12 @@ def settle(page: Page) -> None:
     page.wait_for_timeout(300)
 
 
+def grade(page: Page, grades: str) -> None:
+    for each in grades:
+        page.keyboard.press(each)
+        page.wait_for_timeout(450)
+
+
 def take_all(page: Page, address: str, folder: Path) -> None:
     """Walk through one lesson and keep a picture of every main view."""
 
@@ -53,8 +59,7 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("button", name="All is well").click()
     page.get_by_role("heading", name="What it means").wait_for()
     settle(page)
-    for grade in "1121":
-        page.keyboard.press(grade)
+    grade(page, "1121")
     keep("lesson-look")
     page.keyboard.press("d")
     page.get_by_role("heading", name="This week").wait_for()
@@ -78,8 +83,7 @@ def take_class(page: Page, address: str, folder: Path) -> None:
     page.goto(f"{address}/class")
     page.get_by_role("link", name="Small strings").click()
     page.get_by_role("heading", name="Look closer at").wait_for()
-    for grade in "1023":
-        page.keyboard.press(grade)
+    grade(page, "1023")
     settle(page)
     page.screenshot(path=folder / "class.png")
     page.get_by_role("link", name="Partner cards").click()
@@ -132,8 +136,7 @@ def take_cello(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("button", name="lesson of Bruno Castel").click()
     page.get_by_role("button", name="All is well").click()
     page.get_by_role("heading", name="What it means").wait_for()
-    for grade in "112":
-        page.keyboard.press(grade)
+    grade(page, "112")
     settle(page)
     page.screenshot(path=folder / "lesson-look-cello.png")
 

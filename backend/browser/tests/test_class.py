@@ -53,8 +53,7 @@ class Sweep(BrowserCase):
     def test_keys_grade_down_the_list_and_turn_to_the_next_check(self):
         page = self.page
         self.open_group()
-        for grade in "012000":
-            page.keyboard.press(grade)
+        self.press_grades("012000")
         expect(page.get_by_role("button", name="Fingertip joint buckles")).to_contain_text(
             "all seen"
         )

@@ -36,7 +36,7 @@ class DeskAndMeasures(BrowserCase):
         self.assert_accessible("desk")
         page.get_by_text("no touch", exact=True).click()
         page.get_by_role("button", name="back to the usual").wait_for()
-        cut = page.get_by_label("seconds held without the left hand: clear beyond")
+        cut = page.get_by_label("seconds held without the left hand: clear from")
         cut.fill("9")
         page.get_by_role("button", name="Keep").click()
         expect(page.get_by_role("alert")).to_contain_text("worse than the one before")
@@ -95,8 +95,7 @@ class Connection(BrowserCase):
         self.begin()
         page = self.page
         self.context.set_offline(True)
-        page.keyboard.press("3")
-        page.keyboard.press("2")
+        self.press_grades("32")
         expect(page.get_by_text("No connection: 2 entries kept here")).to_be_visible()
         expect(page.get_by_role("button", name="Opening beside the thumb: strong")).to_be_visible()
         self.context.set_offline(False)

@@ -7,7 +7,7 @@ from django.contrib.sessions.models import Session
 from django.utils import timezone
 from playwright.sync_api import expect
 
-from browser.case import BrowserCase
+from browser.case import BOUNCE_MS, BrowserCase
 from studio.demo_data import DEMO_PASSWORD, PLAYERS
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, LessonEntry, Plan, RedFlag
@@ -75,8 +75,7 @@ class Held(BrowserCase):
         patch = mock.patch("api.lessons.routes.record", refuse_once)
         patch.start()
         self.addCleanup(patch.stop)
-        page.keyboard.press("3")
-        page.keyboard.press("1")
+        self.press_grades("31")
         button = page.get_by_role("button", name="1 not taken")
         expect(button).to_be_visible()
         button.click()
@@ -236,3 +235,53 @@ class PainAtHome(BrowserCase):
         self.saved()
         self.assertTrue(RedFlag.objects.get().mistaken)
         self.assertFalse(HomeDay.objects.exists())
+
+
+class OneGradeAtATime(BrowserCase):
+    players = MIRA
+
+    def setUp(self):
+        super().setUp()
+        self.sign_in()
+        self.page.get_by_role("button", name="Begin the lesson of Mira").click()
+        self.page.get_by_role("button", name="All is well").click()
+        self.page.get_by_role("heading", name="The same again").wait_for()
+
+    def test_a_bounced_key_or_a_double_click_grades_one_check(self):
+        self.page.keyboard.press("3")
+        self.page.keyboard.press("3")
+        self.saved()
+        self.assertEqual(Lesson.objects.last().observations.count(), 1)
+        self.page.wait_for_timeout(BOUNCE_MS)
+        row = self.page.locator("li[data-active]").get_by_role("group").last
+        row.get_by_role("button", name="slight").dblclick()
+        self.saved()
+        self.assertEqual(Lesson.objects.last().observations.count(), 2)
+
+    def test_a_check_of_fingers_asks_which_and_takes_several(self):
+        page = self.page
+        page.get_by_role("button", name="Middle joint, first finger: not checked").focus()
+        page.keyboard.press("Enter")
+        page.get_by_role("button", name="Middle joint snaps straight").click()
+        row = page.locator("li[data-active]")
+        row.get_by_role("button", name="Finger 1").click()
+        row.get_by_role("button", name="Finger 1").click()
+        expect(row.get_by_text("Which finger? Touch one or more, or all.")).to_be_visible()
+        page.keyboard.press("2")
+        expect(row.get_by_role("alert")).to_contain_text("Which finger?")
+        today = Lesson.objects.last().observations
+        self.assertFalse(today.filter(evidence="middle.locks").exists())
+        row.get_by_role("button", name="Finger 2").click()
+        row.get_by_role("button", name="Finger 4").click()
+        page.keyboard.press("2")
+        self.saved()
+        self.assertEqual(today.get(evidence="middle.locks").entered, {"2": 2, "4": 2})
+
+    def test_enter_does_what_the_main_button_says_wherever_the_mouse_left_the_focus(self):
+        row = self.page.locator("li[data-active]")
+        row.get_by_role("group").last.get_by_role("button", name="clear").click()
+        self.saved()
+        self.page.keyboard.press("Enter")
+        self.page.get_by_role("heading", name="This week’s focus").wait_for()
+        graded = Lesson.objects.last().observations
+        self.assertEqual(graded.count(), 1, "Enter did not grade again")

@@ -32,8 +32,7 @@ class ThreeLessons(BrowserCase):
         page = self.page
         page.get_by_role("button", name="All is well").click()
         page.get_by_role("heading", name="What it means").wait_for()
-        for grade in grades:
-            page.keyboard.press(grade)
+        self.press_grades(grades)
         self.saved()
         page.keyboard.press("d")
         page.get_by_role("button", name="Take this focus").click()

@@ -42,14 +42,19 @@ class Row:
 
     @property
     def change(self) -> str:
-        """ "back" when it was gone in between, else first against newest grade: "better", "worse",
-        "same"; "once" when there is nothing to compare."""
+        """ "back" when it was gone in between; "risen" or "fallen" when last time says
+        another thing than the first; else first against newest: "better", "worse" or "same";
+        "once" when there is nothing to compare."""
         grades = self.graded
         if len(grades) < 2:
             return "once"
         worst = max(grades[:-1])
         if grades[-1] > 0 and worst > 0 and 0 in grades[grades.index(worst) : -1]:
             return "back"
+        if grades[-1] > grades[-2] and grades[-1] <= grades[0]:
+            return "risen"
+        if grades[-1] < grades[-2] and grades[-1] >= grades[0]:
+            return "fallen"
         if grades[-1] == grades[0]:
             return "same"
         return "better" if grades[-1] < grades[0] else "worse"
@@ -102,8 +107,8 @@ def _rows(player: Player, on: date) -> list[Row]:
             continue
         rows.setdefault(found.id, Row(found)).seen[lesson] = _seen(text)
     shows = [rows[name] for name in evidence if name in rows and any(rows[name].graded)]
-    order = {"better": 0, "back": 1, "worse": 2, "same": 3, "once": 4}
-    return sorted(shows, key=lambda r: (order[r.change], -_gain(r)))
+    order = ("better", "back", "worse", "risen", "fallen", "same", "once")
+    return sorted(shows, key=lambda r: (order.index(r.change), -_gain(r)))
 
 
 @lru_cache(maxsize=4096)

@@ -177,6 +177,11 @@ class Changes(TestCase):
             ([3, 1, 0, 1], "back"),
             ([0, 2], "worse"),
             ([3, None, 0], "better"),
+            ([3, 2, 1, 2], "risen"),
+            ([2, 1, 2], "risen"),
+            ([1, 3, 2], "fallen"),
+            ([1, 2, 1], "fallen"),
+            ([3, 1, 2, 1], "better"),
         ]
         for grades, expected in table:
             with self.subTest(grades):

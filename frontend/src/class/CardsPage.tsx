@@ -5,10 +5,12 @@ import { Link, useParams } from 'wouter';
 import { catalogueQuery, sweepQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { PlacePicture } from '../drawings/PlacePicture';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './CardsPage.module.css';
 
 /** Cards to cut out: who watches whom, for what, in a child's words. First names only. */
 export function CardsPage() {
+  usePageTitle('Partner cards');
   const id = Number(useParams().groupId);
   const sweep = useQuery(sweepQuery(id));
   const catalogue = useQuery(catalogueQuery);

@@ -6,12 +6,14 @@ import { Link } from 'wouter';
 import { groupsQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './GroupsPage.module.css';
 
 const GroupDialog = lazy(async () => ({ default: (await import('./GroupDialog')).GroupDialog }));
 
 /** The teacher's groups; each opens its sweep. */
 export function GroupsPage() {
+  usePageTitle('Class');
   const groups = useQuery(groupsQuery);
   const [making, setMaking] = useState(false);
   if (groups.error) return <Problem error={groups.error} onRetry={() => void groups.refetch()} />;

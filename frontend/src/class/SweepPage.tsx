@@ -9,10 +9,12 @@ import { catalogueQuery, groupsQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { GradeMarks } from '../components/GradeMarks';
 import { Problem } from '../components/Problem';
+import { useBounceGuard } from '../components/useBounceGuard';
 import { useKeys } from '../components/useKeys';
 import { gradeWord } from '../words/words';
 import { leftToGrade, nextPlayer } from './sweepGrades';
 import { SweepRow } from './SweepRow';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './SweepPage.module.css';
 import { type SweepHandle, useSweep } from './useSweep';
 
@@ -33,6 +35,7 @@ export function SweepPage() {
 
 function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepHandle }) {
   const { sweep } = handle;
+  usePageTitle(sweep.name);
   const [choosing, setChoosing] = useState(false);
   const [changing, setChanging] = useState(false);
   const groups = useQuery(groupsQuery);
@@ -92,6 +95,7 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
   const [chosen, setChosen] = useState<number | null>(null);
   const left = check ? leftToGrade(sweep, check.id) : [];
   const active = chosen ?? left[0] ?? null;
+  const guard = useBounceGuard();
 
   function turnTo(index: number) {
     setAt((index + checks.length) % checks.length);
@@ -111,7 +115,9 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
   }
   const gradeActive = (value: number) => {
     const row = sweep.rows.find((each) => each.player.id === active);
-    if (check && row?.has.includes(check.id)) grade(row.player.id, value);
+    if (!check || !row?.has.includes(check.id) || !guard.mayGrade()) return;
+    guard.moved();
+    grade(row.player.id, value);
   };
   useKeys({
     ...Object.fromEntries([0, 1, 2, 3].map((g) => [String(g), () => gradeActive(g)])),

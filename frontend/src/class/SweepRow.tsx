@@ -52,7 +52,10 @@ export function SweepRow({ row, check, active, onGrade }: Props) {
               aria-pressed={now === grade}
               aria-label={gradeWord(grade)}
               title={grade > 0 ? check.means[grade - 1] : undefined}
-              onClick={() => onGrade(grade)}
+              onClick={(event) => {
+                // The second click of a double click would take the grade back.
+                if (event.detail < 2) onGrade(grade);
+              }}
             >
               <GradeMarks grade={grade} size={28} />
               <small aria-hidden="true">{gradeWord(grade)}</small>

@@ -7,6 +7,8 @@ export type KeyMap = Record<string, (() => void) | undefined>;
 const TYPING =
   'input:not([type="checkbox"], [type="radio"]), textarea, select, [contenteditable="true"]';
 
+const BUTTON = 'button, a, [role="button"]';
+
 let lettersAct = true;
 
 /** Whether single characters act at all; each teacher decides at the desk. */
@@ -26,7 +28,8 @@ export function useKeys(keys: KeyMap): void {
       const target = event.target instanceof Element ? event.target : null;
       if (target?.closest(TYPING) || document.querySelector(DIALOG)) return;
       const isButtonKey = event.key === 'Enter' || event.key === ' ';
-      if (isButtonKey && target?.closest('button, a, [role="button"]')) return;
+      // A button that a key led to takes its own key; where the mouse left the focus says nothing.
+      if (isButtonKey && target?.closest(BUTTON) && target.matches(':focus-visible')) return;
       if (!lettersAct && event.key.length === 1) return;
       const action = latest.current[event.key];
       if (!action) return;

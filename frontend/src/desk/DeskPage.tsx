@@ -8,15 +8,17 @@ import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
 import { ChangePassword } from './ChangePassword';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
 import { HandTone } from './HandTone';
 import { Learning } from './Learning';
 
-const GRADE_EDGES = ['slight beyond', 'clear beyond', 'strong beyond'];
+const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
 
 /** What a teacher sets once: the way of teaching, and where measured numbers turn into grades. */
 export function DeskPage() {
+  usePageTitle('Your desk');
   const desk = useQuery(deskQuery);
   const cache = useQueryClient();
   const keep = (data: Schemas['DeskOut']) => cache.setQueryData(deskQuery.queryKey, data);

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { type PointerEvent, useRef, useState } from 'react';
 
 import type { Schemas } from '../api/client';
-import { Strings } from '../components/GradeMarks';
+import { Beads } from '../components/GradeMarks';
 import { gradeWord } from '../words/words';
 import css from './HandDrawing.module.css';
 import { HandPaths } from './HandPaths';
@@ -197,7 +197,7 @@ function SpotMark({
         )}
         {state.grade !== null && (
           <g transform={isNumber ? 'translate(0 -9) scale(0.75)' : 'translate(-12 -12)'}>
-            <Strings grade={state.grade} />
+            <Beads grade={state.grade} />
           </g>
         )}
       </g>

@@ -9,21 +9,26 @@ import { useKeys } from '../components/useKeys';
 import { Hand } from '../drawings/Hand';
 import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
-import { firstFinger } from './lookList';
+import { FingerChoice } from './FingerChoice';
+import { afterFingers, FINGERS } from './fingers';
+import { firstFingers } from './lookList';
 import { loadMeasure } from './loadMeasure';
-import { isFromPicture } from './picture/pointPlan';
-import { type Compared, TrialCompare } from './TrialCompare';
+import { isFromPicture } from './picture/fromPicture';
+import type { Compared } from './TrialCompare';
+import { useBounceGuard } from '../components/useBounceGuard';
 import type { LessonHandle } from './useLesson';
 
 const REACH = 'reach_margin';
 const PictureAngle = lazy(async () => ({
   default: (await import('./picture/PictureAngle')).PictureAngle,
 }));
+const TrialCompare = lazy(async () => ({
+  default: (await import('./TrialCompare')).TrialCompare,
+}));
 const ReachEntry = lazy(async () => ({ default: (await import('./ReachEntry')).ReachEntry }));
 const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
 
 const GRADES = [0, 1, 2, 3];
-const FINGERS = [1, 2, 3, 4];
 const YOUNG_BELOW = 12;
 
 interface Props {
@@ -42,11 +47,28 @@ export function CheckList({ title, items, handle, touched }: Props) {
   // Once all is graded no row is active, so that a key pressed too often changes nothing.
   const active = chosen ?? open;
   const item = items[active];
-  const [fingers, setFingers] = useState<Record<string, number>>({});
-  const fingerOf = (e: Evidence) => fingers[e.id] ?? firstFinger(lesson, e, touched);
+  const [fingers, setFingers] = useState<Record<string, number[]>>({});
+  const [asking, setAsking] = useState(false);
+  const guard = useBounceGuard();
+  const fingersOf = (e: Evidence) => fingers[e.id] ?? firstFingers(lesson, e, touched);
 
+  function choose(e: Evidence, chosenFingers: number[]) {
+    setAsking(false);
+    setFingers({ ...fingers, [e.id]: chosenFingers });
+  }
+  /** The keys an entry goes to; none where the finger has to be told first. */
+  function keysOf(e: Evidence, value: unknown): string[] {
+    if (!e.per_finger) return [e.id];
+    const meant = fingersOf(e);
+    const all = meant.length === 0 && value === 0 ? FINGERS : meant;
+    if (all.length === 0) setAsking(true);
+    return all.map((finger) => `${e.id}/${finger}`);
+  }
   function grade(e: Evidence, value: number) {
-    enter('observation', e.per_finger ? `${e.id}/${fingerOf(e)}` : e.id, value);
+    if (!guard.mayGrade()) return;
+    const keys = keysOf(e, value);
+    if (keys.length === 0) return;
+    for (const key of keys) enter('observation', key, value);
     const next = items.findIndex(
       (other, index) =>
         index !== items.indexOf(e) &&
@@ -54,11 +76,11 @@ export function CheckList({ title, items, handle, touched }: Props) {
         !lesson.skipped.includes(other.id),
     );
     setChosen(next === -1 ? null : next);
+    guard.moved();
   }
   function moveFinger(by: number) {
     if (!item?.per_finger) return;
-    const finger = Math.min(4, Math.max(1, fingerOf(item) + by));
-    setFingers({ ...fingers, [item.id]: finger });
+    choose(item, afterFingers(fingersOf(item), by));
   }
   const step = (by: number) => {
     const from = active === -1 ? (by > 0 ? -1 : items.length) : active;
@@ -85,16 +107,19 @@ export function CheckList({ title, items, handle, touched }: Props) {
             item={e}
             active={index === active}
             handle={handle}
-            finger={e.per_finger ? fingerOf(e) : null}
+            fingers={e.per_finger ? fingersOf(e) : null}
+            isPreset={!(e.id in fingers)}
+            asking={asking && index === active}
+            isNew={guard.isNew && index === active}
             onActivate={() => setChosen(index)}
-            onFinger={(finger) => {
+            onFingers={(meant) => {
               setChosen(index);
-              setFingers({ ...fingers, [e.id]: finger });
+              choose(e, meant);
             }}
             onGrade={(value) => grade(e, value)}
-            onMeasured={(value) =>
-              enter('observation', e.per_finger ? `${e.id}/${fingerOf(e)}` : e.id, { value })
-            }
+            onMeasured={(value) => {
+              for (const key of keysOf(e, null)) enter('observation', key, { value });
+            }}
             onCompared={(compared) => enter('observation', e.id, compared)}
           />
         ))}
@@ -107,9 +132,15 @@ interface RowProps {
   item: Evidence;
   active: boolean;
   handle: LessonHandle;
-  finger: number | null;
+  /** Those that a grade goes to; null for a check that knows no fingers. */
+  fingers: number[] | null;
+  isPreset: boolean;
+  /** A grade was given before a finger was told. */
+  asking: boolean;
+  /** It has just come up and takes no grade yet. */
+  isNew: boolean;
   onActivate: () => void;
-  onFinger: (finger: number) => void;
+  onFingers: (fingers: number[]) => void;
   onGrade: (grade: number) => void;
   onMeasured: (value: number) => void;
   onCompared: (compared: Compared) => void;
@@ -119,19 +150,23 @@ function CheckRow({
   item,
   active,
   handle,
-  finger,
+  fingers,
+  isPreset,
+  asking,
+  isNew,
   onActivate,
-  onFinger,
+  onFingers,
   onGrade,
   onMeasured,
   onCompared,
 }: RowProps) {
   const { lesson, enter } = handle;
   const finding = lesson.findings[item.id];
+  const finger = fingers === null ? null : (fingers[0] ?? null);
   const before = lesson.previous?.findings[item.id];
   const trial = item.stage === 'trial';
   const isYoung = (lesson.player.age ?? YOUNG_BELOW) < YOUNG_BELOW;
-  const shown = finger === null ? finding?.grade : finding?.by_finger[String(finger)];
+  const shown = fingers === null ? finding?.grade : finding?.by_finger[String(finger)];
   const last =
     finger === null ? before?.grade : (before?.by_finger[String(finger)] ?? before?.grade);
   const skipped = lesson.skipped.includes(item.id);
@@ -142,7 +177,7 @@ function CheckRow({
     enabled: active && pictured,
   }).data;
   return (
-    <li className={css.row} data-active={active || undefined}>
+    <li className={css.row} data-active={active || undefined} data-new={isNew || undefined}>
       <button type="button" className={css.label} aria-expanded={active} onClick={onActivate}>
         <span>{item.label}</span>
         <span className={css.marks}>
@@ -176,21 +211,14 @@ function CheckRow({
               ))}
             </div>
           </div>
-          {finger !== null && (
-            <div className={css.fingers} role="group" aria-label="Which finger">
-              {FINGERS.map((f) => (
-                <button
-                  key={f}
-                  type="button"
-                  aria-pressed={f === finger}
-                  aria-label={`Finger ${f}`}
-                  onClick={() => onFinger(f)}
-                >
-                  {f}
-                  <GradeMarks grade={finding?.by_finger[String(f)] ?? null} size={20} />
-                </button>
-              ))}
-            </div>
+          {fingers !== null && (
+            <FingerChoice
+              chosen={fingers}
+              isPreset={isPreset}
+              grades={finding?.by_finger ?? {}}
+              asking={asking}
+              onChoose={onFingers}
+            />
           )}
           <div className={css.grades} role="group" aria-label={`${item.label}: how clear is it?`}>
             {GRADES.map((g) => (
@@ -212,12 +240,14 @@ function CheckRow({
               </button>
             ))}
           </div>
-          {trial && finger === null && (
-            <TrialCompare
-              label={item.label}
-              compared={finding?.compared ?? null}
-              onCompared={onCompared}
-            />
+          {trial && fingers === null && (
+            <Suspense fallback={null}>
+              <TrialCompare
+                label={item.label}
+                compared={finding?.compared ?? null}
+                onCompared={onCompared}
+              />
+            </Suspense>
           )}
           <Measured item={item} lesson={lesson} finger={finger} onMeasured={onMeasured} />
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}

@@ -12,6 +12,7 @@ import { signsOf } from '../drawings/signs';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { loadMeasure } from './loadMeasure';
 import { KeyHelp } from './KeyHelp';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './LessonPage.module.css';
 import { SafetyBand } from './SafetyBand';
 import { type LessonHandle, useLesson } from './useLesson';
@@ -66,6 +67,7 @@ function firstStep(handle: LessonHandle): Step {
 
 function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
   const { lesson, undo } = handle;
+  usePageTitle(`Lesson: ${lesson.player.name}`);
   const [params, setParams] = useSearchParams();
   const [opening] = useState(() => firstStep(handle));
   const [help, setHelp] = useState(false);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 
 import type { Evidence, Finding, Lesson } from '../api/client';
 import { nearestSpot, type Spot } from '../drawings/places';
-import { checksAt, firstFinger, gradeAt, isDone, placeless, trialsInOrder } from './lookList';
+import { checksAt, firstFingers, gradeAt, isDone, placeless, trialsInOrder } from './lookList';
 
 function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
   return {
@@ -80,11 +80,11 @@ describe('the list of checks', () => {
     ]);
   });
 
-  it('starts with the touched finger, else last time’s worst, else the fourth', () => {
+  it('starts with the touched finger, else last time’s worst, else asks', () => {
     const middle = evidence('middle.locks', { per_finger: true });
-    expect(firstFinger(lesson, middle, 1)).toBe(1);
-    expect(firstFinger(lesson, middle, undefined)).toBe(2);
-    expect(firstFinger(lesson, TIP, undefined)).toBe(4);
+    expect(firstFingers(lesson, middle, 1)).toEqual([1]);
+    expect(firstFingers(lesson, middle, undefined)).toEqual([2]);
+    expect(firstFingers(lesson, TIP, undefined)).toEqual([]);
   });
 
   it('puts the trial that settles most first', () => {

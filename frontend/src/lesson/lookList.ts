@@ -38,16 +38,18 @@ export function gradeAt(lesson: Lesson, evidence: Evidence[], spot: Place): numb
   return worst;
 }
 
-/** The finger that a grade goes to first: the one touched, last time's worst, or the fourth. */
-export function firstFinger(
+/** The fingers that a grade goes to first: the one touched, or those of last time; none where
+ * nothing tells, so that one asks. */
+export function firstFingers(
   lesson: Lesson,
   item: Evidence,
   touched: number | null | undefined,
-): number {
-  if (typeof touched === 'number') return touched;
-  const before = lesson.previous?.findings[item.id]?.by_finger ?? {};
-  const [worst] = Object.entries(before).sort((a, b) => b[1] - a[1]);
-  return worst ? Number(worst[0]) : 4;
+): number[] {
+  if (typeof touched === 'number') return [touched];
+  const before = Object.entries(lesson.previous?.findings[item.id]?.by_finger ?? {});
+  const worst = Math.max(0, ...before.map(([, grade]) => grade));
+  if (worst === 0) return [];
+  return before.filter(([, grade]) => grade === worst).map(([finger]) => Number(finger));
 }
 
 /** Trials in the order of use: the one that would settle most, then those for the likely causes. */

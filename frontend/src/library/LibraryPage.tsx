@@ -13,6 +13,7 @@ import { StringsRule } from '../components/StringsRule';
 import { CauseCard } from './CauseCard';
 import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './LibraryPage.module.css';
 import { entriesOf, found, type Shelf } from './search';
 
@@ -34,6 +35,7 @@ const INSTRUMENTS = [
 
 /** Everything that is known, to browse and search; drills to try, hear and take along. */
 export function LibraryPage() {
+  usePageTitle('Library');
   const catalogue = useQuery(catalogueQuery);
   const [params, setParams] = useSearchParams();
   const shelf = params.get('shelf') ?? 'exercises';

@@ -10,6 +10,7 @@ import { LiftFlag } from '../components/LiftFlag';
 import { Problem } from '../components/Problem';
 import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
+import { usePageTitle } from '../components/usePageTitle';
 import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Fit } from './Fit';
@@ -32,6 +33,7 @@ export function PlayerPage() {
     placeholderData: keepPreviousData,
   });
   const start = useStartLesson();
+  usePageTitle(query.data?.player.name ?? 'Player');
   const [changing, setChanging] = useState(false);
   const cache = useQueryClient();
   const way = useMutation({

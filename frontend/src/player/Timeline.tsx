@@ -7,6 +7,8 @@ const CHANGE_WORDS: Record<string, string> = {
   better: 'better',
   back: 'back again',
   worse: 'stronger',
+  risen: 'up and down, more than last time',
+  fallen: 'up and down, less than last time',
   same: 'no change',
   once: 'seen once',
 };

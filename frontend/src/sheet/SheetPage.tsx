@@ -12,10 +12,12 @@ import { shortDate } from '../words/words';
 import { PhoneLink } from './PhoneLink';
 import { TwoHands } from '../drawings/TwoHands';
 import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './SheetPage.module.css';
 
 /** The practice sheet on screen, as it will be on paper. */
 export function SheetPage() {
+  usePageTitle('Practice sheet');
   const { lessonId } = useParams();
   const query = useQuery(sheetQuery(Number(lessonId)));
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;

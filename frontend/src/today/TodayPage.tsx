@@ -10,6 +10,7 @@ import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
 import { BringIn } from './BringIn';
+import { usePageTitle } from '../components/usePageTitle';
 import css from './TodayPage.module.css';
 
 type Row = Schemas['DayRowOut'];
@@ -20,6 +21,7 @@ const PlayerDialog = lazy(async () => ({
 
 /** The day's lessons in order, then the other players. */
 export function TodayPage() {
+  usePageTitle('Today');
   const day = useQuery(todayQuery);
   const [adding, setAdding] = useState(false);
   if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;

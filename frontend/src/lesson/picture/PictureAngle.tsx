@@ -6,7 +6,8 @@ import { client, type Evidence, type Schemas, unwrap } from '../../api/client';
 import { Dialog } from '../../components/Dialog';
 import css from './PictureAngle.module.css';
 import { PointPad, type SetPoint } from './PointPad';
-import { isFromPicture, ownError, type PictureMeasure, wantedPoints } from './pointPlan';
+import { isFromPicture, type PictureMeasure } from './fromPicture';
+import { ownError, wantedPoints } from './pointPlan';
 import { type Picture, readPicture } from './readPicture';
 
 type Angle = Schemas['AngleOut'];

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 
-import { isFromPicture, ownError, wantedPoints } from './pointPlan';
+import { isFromPicture } from './fromPicture';
+import { ownError, wantedPoints } from './pointPlan';
 
 test('a joint takes three touches, and two more on the string tell which way it bends', () => {
   expect(wantedPoints('tip_angle', 3).map((each) => each.name)).toEqual([

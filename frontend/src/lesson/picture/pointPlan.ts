@@ -1,15 +1,10 @@
 // Which points a measure needs, in the order in which they are touched, and what to say for each.
 
+import type { PictureMeasure } from './fromPicture';
+
 export interface Wanted {
   name: string;
   words: string;
-}
-
-export const FROM_PICTURE = ['tip_angle', 'middle_angle', 'elbow_offset'] as const;
-export type PictureMeasure = (typeof FROM_PICTURE)[number];
-
-export function isFromPicture(measure: string | null): measure is PictureMeasure {
-  return FROM_PICTURE.some((each) => each === measure);
 }
 
 const STRING: Wanted[] = [
