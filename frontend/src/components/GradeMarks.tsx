@@ -20,7 +20,7 @@ export function Beads({ grade }: { grade: number | null }) {
       <path d="M1.5 12 H22.5" className={grade === null ? css.open : css.string} />
       {grade !== null && <path d="M1.5 7.5 V16.5 M22.5 7.5 V16.5" className={css.string} />}
       {(BEADS[grade ?? 0] ?? []).map((x) => (
-        <circle key={x} cx={x} cy={12} r={3.4} className={css.bead} />
+        <circle key={x} cx={x} cy={12} r={3} className={css.bead} />
       ))}
     </>
   );
