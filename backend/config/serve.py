@@ -50,6 +50,7 @@ def main() -> None:
     os.environ["JOLF_PROCESSES"] = str(chosen.processes)  # the limits of tries are shared out
     from config.wsgi import application
 
+    _warm_up()
     host, _, port = chosen.listen.rpartition(":")
     more = BEHIND_PROXY if os.environ.get("JOLF_HTTPS") == "1" else {}
     with _listening(host, int(port)) as listening:
@@ -58,6 +59,15 @@ def main() -> None:
             _serve_in_processes(application, settings, chosen.processes)
         else:
             waitress.serve(application, _quiet=True, **settings)
+
+
+def _warm_up() -> None:
+    """Read and draw once what the first visitor would wait for; every process has it then."""
+    from api.hands.present import hand_text
+    from lefthand.values.vocabulary import Instrument
+
+    for instrument in Instrument:
+        hand_text(instrument, (), "main", None)
 
 
 def _listening(host: str, port: int) -> socket.socket:

@@ -48,12 +48,13 @@ def _sign(part: str) -> Sign:
 
 
 @lru_cache(maxsize=KEPT)
-def hand_out(
+def hand_text(
     instrument: Instrument, signs: tuple[Sign, ...], view: str, playing: int | None
-) -> HandOut:
+) -> str:
+    """A `HandOut` as the JSON that is sent, so that a kept one costs nothing."""
     picture, targets = drawing_of(posture_of(instrument, signs, playing=playing), view)
     places = [PlaceOut(**place_json(target)) for target in targets]
-    return HandOut(**paths_json(picture), places=places)
+    return HandOut(**paths_json(picture), places=places).model_dump_json()
 
 
 def check_pair_out(wanted: CheckPairIn) -> TwoHandsOut | None:

@@ -3,7 +3,7 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from api.hands.present import angles_out, check_pair_out, exercise_pair_out, hand_out, signs_of
+from api.hands.present import angles_out, check_pair_out, exercise_pair_out, hand_text, signs_of
 from api.hands.schemas import (
     AngleOut,
     CheckPairIn,
@@ -20,10 +20,11 @@ FOR_A_DAY = "private, max-age=86400"
 
 
 @router.get("/one", response=HandOut)
-def read_hand(request: HttpRequest, response: HttpResponse, wanted: Query[HandIn]) -> HandOut:
-    drawing = hand_out(wanted.instrument, signs_of(wanted.signs), wanted.view, wanted.playing)
+def read_hand(request: HttpRequest, wanted: Query[HandIn]) -> HttpResponse:
+    text = hand_text(wanted.instrument, signs_of(wanted.signs), wanted.view, wanted.playing)
+    response = HttpResponse(text, content_type="application/json")
     response["Cache-Control"] = FOR_A_DAY
-    return drawing
+    return response
 
 
 @router.get("/check", response=TwoHandsOut | None)

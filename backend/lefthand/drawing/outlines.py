@@ -37,6 +37,8 @@ NEAR_PALM_EDGE = 1.6  # mm: there the palm draws the edge
 _OFFSETS = np.arange(-5, 6)
 SOFTENED = np.exp(-(_OFFSETS**2) / (2 * SOFT**2))
 SOFTENED /= SOFTENED.sum()
+_TURN = np.linspace(0, 2 * np.pi, 4 * CIRCLE, endpoint=False)
+RIM = np.stack((np.cos(_TURN), np.sin(_TURN)), axis=1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,11 +91,12 @@ def scene_of(parts: Sequence[Part], wood: Woodwork, camera: Camera) -> Scene:
 
 def _see(part: Part, camera: Camera) -> Seen:
     balls = camera.project(part.balls)
-    discs = shapely.buffer(shapely.points(balls[:, :2]), balls[:, 3], quad_segs=CIRCLE)
-    groups = np.array(
-        [shapely.multipolygons([discs[i] for i in patch]) for patch in part.patches], dtype=object
-    )
-    hulls = shapely.convex_hull(groups)
+    rims = balls[:, None, :2] + balls[:, None, 3:] * RIM
+    members = np.concatenate([np.array(patch) for patch in part.patches])
+    sizes = [len(patch) * len(RIM) for patch in part.patches]
+    groups = np.repeat(np.arange(len(sizes)), sizes)
+    points = shapely.points(rims[members].reshape(-1, 2))
+    hulls = shapely.convex_hull(shapely.multipoints(points, indices=groups))
     shadow = shapely.union_all(hulls)
     if part.limb == PALM:
         close = CLOSING * camera.scale

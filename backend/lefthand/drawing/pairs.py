@@ -13,6 +13,7 @@ from lefthand.drawing.free import between, free_pictures, free_poses
 from lefthand.drawing.picture import ALONG, MAIN, Cut, Picture, drawn, look
 from lefthand.drawing.places import targets_of
 from lefthand.drawing.posture import (
+    AIMED,
     Posture,
     Sign,
     family_of,
@@ -26,7 +27,6 @@ from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
 
 SIGHT_WORDS = ("not there", "strong")
-AIMED = 4  # the finger of a sign that may be on any
 NEAR = 320.0  # picture units across, cut out around a place
 NEAR_HEIGHT = 268.0
 ARM_CUT = {"shoulder": Cut(60, 125, 540, 452), "standing": Cut(60, 128, 540, 452)}

@@ -20,7 +20,7 @@ from lefthand.values.vocabulary import FINGERS
 
 APART = 44.0  # picture units between two targets
 MARGIN = 24.0  # to the edge of the picture
-STEPS = 100
+STEPS = 70
 HOLDS = 0.06  # how strongly a target is drawn back to its place, a step
 NUMERAL_OFF = 36.0  # of a finger's number from the joint or tip that stands out
 CORNERS: Mapping[str, tuple[float, float]] = {"jaw": (0.93, 0.62), "seat": (0.93, 0.9)}

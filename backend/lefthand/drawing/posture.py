@@ -20,7 +20,7 @@ from lefthand.values.vocabulary import FINGERS, Instrument
 
 GRADES = 3
 REST_COUNTS = 1 / 3
-MOST_AIMED = 4  # the finger a sign is drawn on where none is named
+AIMED = 4  # the finger a sign is drawn on where none is named
 FINGER_NUMBERS = (
     *("string", "x", "dip", "fan"),
     *("pad", "side", "hover", "mcp", "pip", "last", "straight", "press", "drop", "shift", "length"),
@@ -101,10 +101,11 @@ class SignPosture:
 @lru_cache(maxsize=1)
 def postures() -> Mapping[str, SignPosture]:
     """By sign or movement. Raises CatalogueError."""
-    return MappingProxyType({r.id: _read(r) for r in read_records(DATA / "postures.yaml")})
+    return MappingProxyType({r.id: read_posture(r) for r in read_records(DATA / "postures.yaml")})
 
 
-def _read(record: Record) -> SignPosture:
+def read_posture(record: Record) -> SignPosture:
+    """One sign's changes. Raises CatalogueError."""
     usual = record.text("show", "near")
     shown = {"shoulder": usual, "standing": record.text("standing_show", usual)}
     if not set(shown.values()) <= {"near", "along", "whole", "arm"}:
@@ -113,12 +114,23 @@ def _read(record: Record) -> SignPosture:
     families = {family: {**both, **record.mapping(family, {})} for family in shown}
     free = record.words("free", [])
     record.done()
+    for path in {path for paths in families.values() for path in paths}:
+        if not _is_known(path):
+            record.fail(f"{path}: no such number of a hand")
     changes = {
         family: {path: _amounts(record.id, path, values) for path, values in paths.items()}
         for family, paths in families.items()
         if paths
     }
     return SignPosture(changes, shown, (free[0], free[1]) if len(free) == 2 else None)
+
+
+def _is_known(path: str) -> bool:
+    head, _, name = path.partition(".")
+    if head in ("finger", "each", "idle") or head in {str(n) for n in FINGERS}:
+        return name in FINGER_NUMBERS
+    _, numbers, _ = _neutral()[Instrument.VIOLIN]
+    return path in numbers
 
 
 def _amounts(sign: str, path: str, values: Any) -> tuple[float, float, float]:
@@ -197,7 +209,7 @@ def posture_of(
 def _places(path: str, finger: int | None, playing: int) -> list[str]:
     head, _, name = path.partition(".")
     if head == "finger":
-        return [f"{finger or MOST_AIMED}.{name}"]
+        return [f"{finger or AIMED}.{name}"]
     if head == "each":
         return [f"{n}.{name}" for n in FINGERS]
     if head == "idle":

@@ -17,13 +17,21 @@ from lefthand.drawing.outlines import edges_of
 from lefthand.drawing.pairs import exercise_pictures, has_picture, pair_of_check, pair_of_exercise
 from lefthand.drawing.picture import ALONG, MAIN, drawing_of, look, picture_of
 from lefthand.drawing.places import APART, targets_of
-from lefthand.drawing.posture import Sign, family_of, is_drawn, posture_of, postures
+from lefthand.drawing.posture import (
+    Sign,
+    family_of,
+    is_drawn,
+    posture_of,
+    postures,
+    read_posture,
+)
 from lefthand.drawing.skeleton import joint_angles, skeleton_of
 from lefthand.drawing.svg import PAPER, svg_of
 from lefthand.drawing.vectors import length
 from lefthand.picture.angles_json import angles_json
 from lefthand.picture.points import parse_points
-from lefthand.values.errors import InputError
+from lefthand.values.errors import CatalogueError, InputError
+from lefthand.values.knowledge_file import Record
 from lefthand.values.vocabulary import FINGERS, Instrument
 
 CATALOGUE = load_catalogue()
@@ -235,6 +243,18 @@ class PairTest(unittest.TestCase):
         more = pair_of_exercise("falling_finger", Instrument.VIOLIN, frames=5)
         self.assertEqual(ends.frames, (more.frames[0], more.frames[-1]))
         self.assertEqual(len({frame.paths for frame in more.frames}), 5)
+
+    def test_a_slip_in_the_data_is_named(self):
+        for fields, words in (
+            ({"both": {"finger.dips": [1, 2, 3]}}, "finger.dips: no such number"),
+            ({"both": {"thumb.ip": [1, 2]}}, "thumb.ip: expected three amounts"),
+            ({"both": {"5.dip": [1, 2, 3]}}, "5.dip: no such number"),
+            ({"show": "sideways"}, "show: expected"),
+            ({"bth": {}}, "bth"),
+        ):
+            with self.subTest(words), self.assertRaises(CatalogueError) as caught:
+                read_posture(Record("postures.yaml", "some.sign", fields))
+            self.assertIn(words, str(caught.exception))
 
     def test_postures_are_signs_of_the_catalogue_or_movements(self):
         for name in postures():
