@@ -285,3 +285,22 @@ class OneGradeAtATime(BrowserCase):
         self.page.get_by_role("heading", name="This week’s focus").wait_for()
         graded = Lesson.objects.last().observations
         self.assertEqual(graded.count(), 1, "Enter did not grade again")
+
+    def test_the_drawn_hand_outlives_a_server_that_does_not_answer(self):
+        page = self.page
+        hand = page.get_by_role("group", name="Left hand on the neck")
+        lines = hand.locator("path").evaluate_all("all => all.map(p => p.getAttribute('d')).join()")
+        page.route("**/api/hands/**", lambda route: route.abort())
+        page.keyboard.press("3")
+        self.saved()
+        page.wait_for_timeout(4500)
+        expect(hand).to_be_visible()
+        page.unroute("**/api/hands/**")
+        self.wait_until(
+            lambda: (
+                lines
+                != hand.locator("path").evaluate_all(
+                    "all => all.map(p => p.getAttribute('d')).join()"
+                )
+            )
+        )

@@ -1,6 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 
-import { client, type Schemas, unwrap } from './client';
+import { ApiError, client, type Schemas, unwrap } from './client';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -98,7 +98,9 @@ export const linkQuery = (lessonId: number) =>
     staleTime: 0,
   });
 
-/** A drawn hand. */
+const ASK_AGAIN_AFTER = 3000;
+
+/** A drawn hand; asked for until it comes, as nothing but a lost connection keeps it away. */
 export const handQuery = (instrument: string, signs: string, view: 'main' | 'along' = 'main') =>
   queryOptions({
     queryKey: ['hand', instrument, signs, view],
@@ -111,6 +113,8 @@ export const handQuery = (instrument: string, signs: string, view: 'main' | 'alo
         }),
       ),
     staleTime: Infinity,
+    retry: (_failures, error) => !(error instanceof ApiError),
+    retryDelay: ASK_AGAIN_AFTER,
   });
 
 export const checkPairQuery = (

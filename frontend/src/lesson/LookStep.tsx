@@ -116,7 +116,11 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
             origin={originOf(lesson, catalogue, hand.data)}
           />
         )}
-        {hand.isPending && <div data-pending />}
+        {hand.isPending && (
+          <p data-pending role="status">
+            {hand.failureCount > 0 && 'The drawing waits for the connection.'}
+          </p>
+        )}
         {hand.error && <Problem error={hand.error} onRetry={() => void hand.refetch()} />}
       </section>
       <Theory lesson={lesson} onDecide={onDecide} />

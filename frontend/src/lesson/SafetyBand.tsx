@@ -1,9 +1,13 @@
+import { lazy, Suspense } from 'react';
 import { Button } from '@mantine/core';
 
-import { LiftFlag } from '../components/LiftFlag';
 import { shortDate } from '../words/words';
 import css from './SafetyBand.module.css';
 import type { LessonHandle } from './useLesson';
+
+const LiftFlag = lazy(async () => ({
+  default: (await import('../components/LiftFlag')).LiftFlag,
+}));
 
 interface Props {
   handle: LessonHandle;
@@ -26,7 +30,11 @@ export function SafetyBand({ handle, onTell }: Props) {
               note.
             </p>
           </div>
-          {flag && <LiftFlag playerId={lesson.player.id} reasons={flag.reasons} />}
+          {flag && (
+            <Suspense fallback={null}>
+              <LiftFlag playerId={lesson.player.id} reasons={flag.reasons} />
+            </Suspense>
+          )}
         </section>
       )}
       {level === 'amber' && (
