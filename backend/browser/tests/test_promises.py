@@ -48,6 +48,7 @@ class Held(BrowserCase):
         self.saved()
         self.assertEqual(self.grade("web.closed"), [3])
         expect(page.get_by_role("heading", name="What it means")).to_be_visible()
+        expect(page.get_by_role("group", name="Left hand on the neck")).to_be_visible()
 
     def test_entries_kept_without_a_network_are_sent_from_any_page_another_day(self):
         page = self.page

@@ -22,8 +22,11 @@ NAIL_WIDTH = 0.72  # half of it, as an angle round the finger
 NAIL_SUNK = 2.0  # mm
 LEAST_NAIL = 0.55  # share of the rim that must show
 PALE_FROM = 0.5
+# From how much strain on a stroke stands, and the next, and the next.
+STRAIN_STEPS = (0.3, 0.3, 0.6, 0.9)
 STRAIN_LENGTH = 11.0
 STRAIN_RADIUS = 15.0
+BACK_DEPTH = 11.0  # mm from the bones of the hand to the skin of its back
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,7 +44,7 @@ def details_of(scene: Scene, skeleton: Skeleton) -> Iterator[Mark]:
         for joint, radius in ((1, 8.0), (2, 6.6))
         if _bend(limb, joint) >= LEAST_FOLD
     ]
-    yield from _on_skin(scene, folds, "crease")
+    yield from _creases(scene, folds)
     yield from _nails(scene, skeleton)
     yield from _strain(scene, skeleton)
 
@@ -65,7 +68,8 @@ def _fold(limb: Limb, joint: int, radius: float) -> NDArray[np.float64]:
     return np.asarray(at + around)
 
 
-def _on_skin(scene: Scene, lines: list[NDArray[np.float64]], kind: str) -> Iterator[Mark]:
+def _creases(scene: Scene, lines: list[NDArray[np.float64]]) -> Iterator[Mark]:
+    """What is seen of the folds."""
     if not lines:
         return
     seen = scene.camera.project(np.concatenate(lines))
@@ -77,7 +81,7 @@ def _on_skin(scene: Scene, lines: list[NDArray[np.float64]], kind: str) -> Itera
         edges = np.flatnonzero(np.diff(np.concatenate(([0], on.astype(int), [0]))))
         for a, b in edges.reshape(-1, 2):
             if b - a >= SHORTEST and np.hypot(*(row[b - 1] - row[a])) >= SHORTEST_FOLD:
-                yield Mark(kind, row[a:b])
+                yield Mark("crease", row[a:b])
 
 
 def _nails(scene: Scene, skeleton: Skeleton) -> Iterator[Mark]:
@@ -135,16 +139,16 @@ def _strain(scene: Scene, skeleton: Skeleton) -> Iterator[Mark]:
     hand = shapely.union_all([seen.shadow for seen in scene.parts])
     shapely.prepare(hand)
     for amount, at in spots:
-        if amount < 0.3:
+        count = sum(amount >= step for step in STRAIN_STEPS)
+        if count == 0:
             continue
-        count = 2 if amount < 0.6 else 3 if amount < 0.9 else 4
         centre = scene.camera.project(at[None])[0, :2]
         yield from _strokes(hand, centre, count)
 
 
 def back_of_hand(skeleton: Skeleton) -> Vector:
     middle = skeleton.fingers[2]
-    return (middle.root + middle.joints[0]) / 2 - skeleton.hand.palmar * 11
+    return (middle.root + middle.joints[0]) / 2 - skeleton.hand.palmar * BACK_DEPTH
 
 
 def _strokes(hand: shapely.Geometry, centre: NDArray[np.float64], count: int) -> Iterator[Mark]:

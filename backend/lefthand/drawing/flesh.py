@@ -6,14 +6,14 @@ limb share a joint; the ball at the joint belongs to the part nearer the palm.
 """
 
 import itertools
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
 from lefthand.drawing.anatomy import Profile, anatomy
-from lefthand.drawing.skeleton import Frame, HandFrame, Limb, Skeleton
+from lefthand.drawing.skeleton import Limb, Skeleton
 from lefthand.drawing.vectors import Vector, unit, vector, without
 from lefthand.values.vocabulary import FINGERS
 
@@ -105,16 +105,14 @@ class _Sheet:
         for row in grid:
             index.append(range(len(self.balls), len(self.balls) + len(row)))
             self.balls += row
-        for here, there in itertools.pairwise(index):
-            width = len(here)
-            for k in range(max(1, width - 1)):
-                corners = (k,) if width == 1 else (k, k + 1)
-                self.patches.append(tuple(r[c] for r in (here, there) for c in corners))
+        patches = [
+            tuple(row[corner] for row in rows for corner in range(k, min(k + 2, len(rows[0]))))
+            for rows in itertools.pairwise(index)
+            for k in range(max(1, len(rows[0]) - 1))
+        ]
+        self.patches += patches
         if solid:
-            self.crowds += [
-                _between([self.balls[i] for i in patch])
-                for patch in self.patches[-(len(grid) - 1) * max(1, len(grid[0]) - 1) :]
-            ]
+            self.crowds += [_between([self.balls[i] for i in patch]) for patch in patches]
 
     def part(self) -> Part:
         crowd = np.concatenate(self.crowds)
@@ -129,11 +127,7 @@ def _between(corners: Sequence[Vector]) -> Balls:
     a, b, c, d = grid
     across = max(np.linalg.norm((b - a)[:3]), np.linalg.norm((d - c)[:3]))
     down = max(np.linalg.norm((c - a)[:3]), np.linalg.norm((d - b)[:3]))
-    u = (
-        np.linspace(0, 1, int(across / PALM_SPACING) + 2)[:, None, None]
-        if across
-        else np.zeros((1, 1, 1))
-    )
+    u = np.linspace(0, 1, int(across / PALM_SPACING) + 2 if across else 1)[:, None, None]
     v = np.linspace(0, 1, int(down / PALM_SPACING) + 2)[None, :, None]
     filled = (a * (1 - u) + b * u) * (1 - v) + (c * (1 - u) + d * u) * v
     return np.asarray(filled.reshape(-1, 4))
@@ -152,18 +146,12 @@ def _palm(skeleton: Skeleton) -> Part:
     sheet.rows([roots, [bone[0] for bone in bones]])
     heel = [np.append(hand.at(at), r * hand.scale) for at, r in HEEL_OF_HAND]
     sheet.rows([[ball] for ball in heel])
-    for strip in _web(skeleton, bones):
-        sheet.rows(strip)
-    sheet.rows(_thumb_root(skeleton), solid=True)
-    for limb, profile in _limbs(skeleton):
-        sheet.rows([[ball_on(limb, *row)] for row in profile if row[0] <= STUB], solid=False)
-    return sheet.part()
-
-
-def _limbs(skeleton: Skeleton) -> Iterable[tuple[Limb, Profile]]:
-    shape = anatomy()
+    sheet.rows(_web(skeleton, bones))
+    sheet.rows(_thumb_root(skeleton))
+    stub = [row for row in anatomy().finger_profile if row[0] <= STUB]
     for limb in skeleton.fingers.values():
-        yield limb, shape.finger_profile
+        sheet.rows([[ball_on(limb, *row)] for row in stub], solid=False)
+    return sheet.part()
 
 
 def _hand_bones(skeleton: Skeleton) -> list[list[Vector]]:
@@ -220,7 +208,7 @@ def _thumb_root(skeleton: Skeleton) -> list[list[Vector]]:
     return [[start], *([ball_on(skeleton.thumb, *row)] for row in rows)]
 
 
-def _web(skeleton: Skeleton, bones: list[list[Vector]]) -> list[list[list[Vector]]]:
+def _web(skeleton: Skeleton, bones: list[list[Vector]]) -> list[list[Vector]]:
     """The skin between thumb and index: a hanging fold. Shut, it comes up to the neck."""
     shut = skeleton.posture["web.shut"]
     thumb, index = skeleton.thumb, bones[0]
@@ -234,7 +222,4 @@ def _web(skeleton: Skeleton, bones: list[list[Vector]]) -> list[list[list[Vector
         sag = skeleton.hand.distal * (-(9 - 8 * shut) * scale * k / 3)
         middle = np.append(middle[:3] + sag, (6.0 + 1.5 * shut) * scale)
         folds.append([on_thumb, middle, on_index])
-    return [folds]
-
-
-__all__ = ["PALM", "THUMB", "Balls", "Frame", "HandFrame", "Part", "flesh_of"]
+    return folds

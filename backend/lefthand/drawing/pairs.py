@@ -20,6 +20,7 @@ from lefthand.drawing.posture import (
     is_drawn,
     posture_of,
     postures,
+    two_poses,
 )
 from lefthand.values.errors import CatalogueError
 from lefthand.values.fields import read_number
@@ -135,17 +136,19 @@ def _still(shown: ExercisePicture, finger: int | None) -> int:
     return next((n for n in FINGERS if n not in lifted), FINGERS[0])
 
 
-def _cut(hand: Posture, shown: str, place: tuple[str, int | None]) -> Cut | None:
-    """The part around a place; None for the whole picture."""
+def _cut(hand: Posture, shown: str, place: tuple[str, int | None]) -> Cut:
+    """What of the picture is shown: around the place, or more."""
     family = family_of(hand.instrument)
     if shown == ALONG:
         return ALONG_CUT[family]
+    if shown == "arm":
+        return ARM_CUT[family]
+    if shown == "whole":
+        return WHOLE_CUT[family]
     skeleton, scene = look(hand)
     here = [t for t in targets_of(skeleton, scene) if t.place == place[0]]
     target = next((t for t in here if t.finger in (None, place[1])), None)
-    if shown == "arm":
-        return ARM_CUT[family]
-    if shown == "whole" or target is None:
+    if target is None:
         return WHOLE_CUT[family]
     width, height = scene.camera.field
     x = min(max(0.0, target.place_at[0] - NEAR / 2), width - NEAR)
@@ -177,8 +180,8 @@ def _read(record: Record) -> ExercisePicture:
     for each in (cut, standing):
         if each not in ("fingers", "thumb", ALONG, "whole", "arm"):
             record.fail(f"cut: {each!r} is none")
-    free = record.words("free", [])
-    if not set(free) <= set(free_poses()):
+    free = two_poses(record)
+    if not set(free or ()) <= set(free_poses()):
         record.fail(f"free: {free!r} are not poses")
     picture = ExercisePicture(
         shows == "moves",
@@ -187,7 +190,7 @@ def _read(record: Record) -> ExercisePicture:
         (words[0], words[1]),
         cut,
         standing,
-        (free[0], free[1]) if len(free) == 2 else None,
+        free,
     )
     record.done()
     return picture

@@ -15,7 +15,8 @@ from lefthand.drawing.details import back_of_hand
 from lefthand.drawing.flesh import PALM, THUMB, finger_name
 from lefthand.drawing.outlines import Scene
 from lefthand.drawing.skeleton import Skeleton
-from lefthand.drawing.vectors import Vector, vector
+from lefthand.drawing.vectors import Vector
+from lefthand.drawing.wood import scroll_of
 from lefthand.values.vocabulary import FINGERS
 
 APART = 44.0  # picture units between two targets
@@ -24,6 +25,7 @@ STEPS = 70
 HOLDS = 0.06  # how strongly a target is drawn back to its place, a step
 NUMERAL_OFF = 36.0  # of a finger's number from the joint or tip that stands out
 CORNERS: Mapping[str, tuple[float, float]] = {"jaw": (0.93, 0.62), "seat": (0.93, 0.9)}
+STANDING_CORNERS: Mapping[str, tuple[float, float]] = {"seat": (0.06, 0.93)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,12 +113,11 @@ def _around(skeleton: Skeleton, scene: Scene) -> list[Target]:
     farthest = max(skeleton.posture.fingers[n]["x"] for n in FINGERS)
     found = [_target(scene, "strings", neck.string_at(1.5, farthest + 40))]
     width, height = scene.camera.field
-    corners = dict(CORNERS)
+    corners = CORNERS
     if neck.instrument.is_held_up:
-        scroll = vector((-92, -13.5, 0)) * (neck.size.width[0] / 24)
-        found.append(_target(scene, "scroll", scroll))
+        found.append(_target(scene, "scroll", scroll_of(neck)))
     else:
-        corners = {"seat": (0.06, 0.93)}
+        corners = STANDING_CORNERS
     for place, (x, y) in corners.items():
         at = (width * x, height * y)
         found.append(Target(place, None, at, at))

@@ -112,7 +112,7 @@ def read_posture(record: Record) -> SignPosture:
         record.fail("show: expected near, along, whole or arm")
     both = record.mapping("both", {})
     families = {family: {**both, **record.mapping(family, {})} for family in shown}
-    free = record.words("free", [])
+    free = two_poses(record)
     record.done()
     for path in {path for paths in families.values() for path in paths}:
         if not _is_known(path):
@@ -122,7 +122,17 @@ def read_posture(record: Record) -> SignPosture:
         for family, paths in families.items()
         if paths
     }
-    return SignPosture(changes, shown, (free[0], free[1]) if len(free) == 2 else None)
+    return SignPosture(changes, shown, free)
+
+
+def two_poses(record: Record) -> tuple[str, str] | None:
+    """The names of two poses away from the instrument, where a record has them."""
+    names = record.words("free", [])
+    if not names:
+        return None
+    if len(names) != 2:
+        record.fail(f"free: expected two poses, got {len(names)}")
+    return names[0], names[1]
 
 
 def _is_known(path: str) -> bool:

@@ -184,7 +184,9 @@ def _finger(n: int, hand: HandFrame, posture: Posture, neck: Neck) -> Limb:
     touch = complex(last * (0.88 - 0.42 * pose["pad"]), (5.2 + 2.0 * pose["pad"]) * thick)
     dip = pose["dip"]
     rest = middle + touch * complex(math.cos(math.radians(dip)), math.sin(math.radians(dip)))
-    base, solved = _solve_finger(_knuckle(bones, pose, hand), target, first, rest, pose, hand)
+    side = turned(hand.radial, hand.palmar, pose["fan"])
+    aim = _Aim(target, first, rest, pose["straight"], side, GIVES_WAY * hand.scale)
+    base, solved = _solve_finger(_knuckle(bones, pose, hand), aim, hand.radial)
 
     frame = solved.frame.bent(pose["mcp"])
     ranges = anatomy().ranges
@@ -219,50 +221,48 @@ def _knuckle(bones: FingerBones, pose: Mapping[str, float], hand: HandFrame) -> 
     return hand.at(bones.knuckle + vector((-drop * 0.25, pose["shift"], drop)))
 
 
-def _solve_finger(
-    base: Vector,
-    target: Vector,
-    first: float,
-    rest: complex,
-    pose: Mapping[str, float],
-    hand: HandFrame,
-) -> tuple[Vector, _Bend]:
+@dataclass(frozen=True, slots=True)
+class _Aim:
+    """Where a finger has to touch, and with what: its first bone, the stiff rest of it as in
+    `_reach`, how far it is only stretched (0 to 1), the way to its side, mm its base may give."""
+
+    target: Vector
+    first: float
+    rest: complex
+    straight: float
+    side: Vector
+    give: float
+
+
+def _solve_finger(base: Vector, aim: _Aim, radial: Vector) -> tuple[Vector, _Bend]:
     """The base joint, moved where it has to give way, and the bend that brings the tip home."""
     limits = anatomy().ranges["finger spread"]
+    low, high = (math.sin(math.radians(limit)) for limit in (limits.least, limits.most))
     for _ in range(SPREAD_TRIES):
-        moved, solved = _bent_home(base, target, first, rest, pose, hand)
-        sine = float(solved.frame.along @ hand.radial)
-        low, high = (math.sin(math.radians(limit)) for limit in (limits.least, limits.most))
+        moved, solved = _bent_home(base, aim)
+        sine = float(solved.frame.along @ radial)
         past = sine - clamped(sine, low, high)
         if abs(past) < 1e-3:
             break
-        base = base + hand.radial * (past * (first + abs(rest)))
+        base = base + radial * (past * (aim.first + abs(aim.rest)))
     return moved, solved
 
 
-def _bent_home(
-    base: Vector,
-    target: Vector,
-    first: float,
-    rest: complex,
-    pose: Mapping[str, float],
-    hand: HandFrame,
-) -> tuple[Vector, _Bend]:
-    toward = unit(target - base)
-    side = unit(without(turned(hand.radial, hand.palmar, pose["fan"]), toward))
-    solved = _reach(base, target, first, rest, side)
+def _bent_home(base: Vector, aim: _Aim) -> tuple[Vector, _Bend]:
+    toward = unit(aim.target - base)
+    side = unit(without(aim.side, toward))
+    solved = _reach(base, aim.target, aim.first, aim.rest, side)
 
     def give_way(degrees: float) -> None:
         nonlocal base, solved
-        angle = math.radians(degrees) + math.atan2(rest.imag, rest.real)
-        second = abs(rest)
+        angle = math.radians(degrees) + math.atan2(aim.rest.imag, aim.rest.real)
+        first, second = aim.first, abs(aim.rest)
         needed = math.sqrt(first**2 + second**2 + 2 * first * second * math.cos(angle))
-        most = GIVES_WAY * hand.scale
-        base = base - toward * clamped(needed - length(target - base), -most, most)
-        solved = _reach(base, target, first, rest, side)
+        base = base - toward * clamped(needed - length(aim.target - base), -aim.give, aim.give)
+        solved = _reach(base, aim.target, first, aim.rest, side)
 
-    if pose["straight"] > 0:
-        give_way(solved.degrees + (NEARLY_STRAIGHT - solved.degrees) * pose["straight"])
+    if aim.straight > 0:
+        give_way(solved.degrees + (NEARLY_STRAIGHT - solved.degrees) * aim.straight)
     if solved.missing > 0:
         give_way(NEARLY_STRAIGHT)
     if solved.degrees > MOST_PIP:

@@ -77,9 +77,7 @@ def _still(neck: Neck, camera: Camera) -> Woodwork:
     wood_end = far if camera.is_cut else neck.size.neck - (16 if held_up else 30)
     back = [_neck_ring(neck, x) for x in (-2.0, wood_end)]
     solids = [("neck", back), ("board", board)]
-    behind: list[Shape] = []
     if not camera.is_cut:
-        behind = [*_upper_bout(neck, camera), *_head(neck, camera)]
         solids.append(("neck", [_nut_ring(neck, x) for x in (-neck.size.width[0] * 0.22, 0.0)]))
     shapes: list[Shape] = []
     bodies = []
@@ -87,9 +85,11 @@ def _still(neck: Neck, camera: Camera) -> Woodwork:
         body = _body(rings, camera)
         bodies.append(body)
         shapes.append(Shape(kind, _ring(body.shadow)))
-    shapes.insert(2, _board_top(neck, far, camera))
-    if not held_up and not camera.is_cut:
-        behind = []  # the scroll is out of the picture
+        if kind == "board":
+            shapes.append(_board_top(neck, far, camera))
+    # Standing, scroll and body are out of the picture.
+    is_whole = held_up and not camera.is_cut
+    behind = [*_upper_bout(neck, camera), *_head(neck, camera)] if is_whole else []
     return Woodwork(tuple(behind), tuple(shapes), tuple(bodies))
 
 
@@ -173,9 +173,20 @@ def _smooth(points: NDArray[np.float64]) -> NDArray[np.float64]:
     return np.concatenate([*pieces, points[-1:]])
 
 
+def scroll_of(neck: Neck) -> Vector:
+    """The middle of the scroll."""
+    x, y, _, _ = SCROLL[0]
+    return vector((x, y, 0)) * _unit(neck)
+
+
+def _unit(neck: Neck) -> float:
+    """What a millimetre of a violin's head is on this neck."""
+    return neck.size.width[0] / 24
+
+
 def _head(neck: Neck, camera: Camera) -> Iterator[Shape]:
     """Scroll, pegs and peg box, far to near."""
-    unit = neck.size.width[0] / 24
+    unit = _unit(neck)
     for from_nut, side in PEGS:
         at = vector((from_nut, -14 + from_nut * 0.09, 0)) * unit
         yield _peg(at, side * unit, camera)

@@ -251,6 +251,7 @@ class PairTest(unittest.TestCase):
             ({"both": {"5.dip": [1, 2, 3]}}, "5.dip: no such number"),
             ({"show": "sideways"}, "show: expected"),
             ({"bth": {}}, "bth"),
+            ({"free": ["arch"]}, "free: expected two poses, got 1"),
         ):
             with self.subTest(words), self.assertRaises(CatalogueError) as caught:
                 read_posture(Record("postures.yaml", "some.sign", fields))

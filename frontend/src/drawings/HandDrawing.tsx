@@ -6,7 +6,7 @@ import { Beads } from '../components/GradeMarks';
 import { gradeWord } from '../words/words';
 import css from './HandDrawing.module.css';
 import { HandPaths } from './HandPaths';
-import { nearestSpot, sameSpot, type Spot, spotsOf } from './places';
+import { type Family, nearestSpot, sameSpot, type Spot, spotsOf } from './places';
 import { useFading } from './useFading';
 
 export interface SpotState {
@@ -24,6 +24,7 @@ export interface Origin {
 }
 
 interface Props {
+  family: Family;
   hand: Schemas['HandOut'];
   /** The view along the neck, for thumb and opening. */
   along: Schemas['HandOut'] | undefined;
@@ -44,7 +45,8 @@ const LED_FROM = 9;
 
 /** The left hand on its neck. Touch near a place to look there; its word stands below. */
 export function HandDrawing(props: Props) {
-  const { hand, along, isUsed, stateOf, selected, onSelect, origin, atEase, onEase, label } = props;
+  const { family, hand, along, isUsed, stateOf, selected, onSelect, origin } = props;
+  const { atEase, onEase, label } = props;
   const svg = useRef<SVGSVGElement>(null);
   const [pointed, setPointed] = useState<Spot | null>(null);
   const spots = spotsOf(hand).filter(isUsed);
@@ -63,10 +65,7 @@ export function HandDrawing(props: Props) {
 
   const named = pointed ?? selected;
   return (
-    <div
-      className={css.frame}
-      data-family={along && along.width > along.height ? 'standing' : 'shoulder'}
-    >
+    <div className={css.frame} data-family={family}>
       <svg
         ref={svg}
         className={css.drawing}

@@ -7,6 +7,7 @@ import { handQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { HandDrawing, type Origin } from '../drawings/HandDrawing';
+import { familyOf } from '../drawings/places';
 import { signsOf } from '../drawings/signs';
 import { STAGE_WORDS } from '../words/words';
 import { CheckList } from './CheckList';
@@ -101,6 +102,7 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
       <section className={css.hand} aria-label="The hand">
         {hand.data && (
           <HandDrawing
+            family={familyOf(instrument)}
             hand={hand.data}
             along={along.data}
             atEase={atEase}
