@@ -3,6 +3,7 @@ blame."""
 
 import json
 import math
+import re
 import unicodedata
 from typing import Any, cast
 
@@ -15,8 +16,11 @@ from lefthand.values.errors import InputError
 
 LARGEST_NUMBER = 2**53
 LONGEST_TEXT = 20_000
-LARGEST_FILE = 10_000_000
+LARGEST_FILE = 60_000_000
 DEEPEST = 20
+# A picture in a player file, as base64; whoever reads it sees what it is.
+IMAGE = re.compile(r"pictures\.\d+\.image")
+LONGEST_IMAGE = 4_000_004
 FORBIDDEN = ("Cc", "Cs", "Cn")  # control characters, halves of pairs, no characters at all
 ALLOWED = "\n\r\t"
 
@@ -60,7 +64,10 @@ def check_plain(where: str, value: Any, depth: int = 0) -> None:
     infinities, and nesting of more than twenty levels."""
     if depth > DEEPEST:
         raise InputError(_name(where), f"is nested more than {DEEPEST} times")
-    if isinstance(value, str):
+    if isinstance(value, str) and IMAGE.fullmatch(where) and value.isascii():
+        if len(value) > LONGEST_IMAGE:
+            raise InputError(where, f"expected at most {LONGEST_IMAGE} characters")
+    elif isinstance(value, str):
         _check_text(_name(where), value)
     elif isinstance(value, int | float) and not _is_plain_number(value):
         raise InputError(_name(where), "expected a number of usual size")

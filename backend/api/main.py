@@ -16,6 +16,7 @@ from api.groups.routes import router as groups
 from api.hands.routes import router as hands
 from api.home.routes import router as home
 from api.lessons.routes import router as lessons
+from api.pictures.routes import router as pictures
 from api.players.routes import router as players
 from api.session.routes import router as session
 from api.setups.routes import router as setups
@@ -61,6 +62,7 @@ api.add_router("/catalogue", catalogue)
 api.add_router("/desk", desk)
 api.add_router("/players", players)
 api.add_router("/players", setups)
+api.add_router("/players", pictures)
 api.add_router("/drills", drills)
 api.add_router("/groups", groups)
 api.add_router("/hands", hands)

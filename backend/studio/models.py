@@ -336,6 +336,32 @@ class Setup(models.Model):
         return f"{self.player}, fit of {self.date}"
 
 
+class HandPicture(models.Model):
+    """A picture of the hand that the teacher chose to keep, cut to the hand, as JPEG.
+
+    `name`: unguessable, its address. `measure`: what was measured on it, "" for nothing;
+    `finger`: on which one. `points`: pixels of the kept cut, as in `jolf-points/1`. `words`: the
+    teacher's own.
+    """
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="pictures")
+    name = models.CharField(max_length=43, unique=True)
+    date = models.DateField()
+    measure = models.CharField(max_length=20, blank=True)
+    finger = models.PositiveSmallIntegerField(null=True, blank=True)
+    points = models.JSONField(default=dict, blank=True)
+    width = models.PositiveIntegerField()
+    height = models.PositiveIntegerField()
+    words = models.CharField(max_length=120, blank=True)
+    image = models.BinaryField()
+
+    class Meta:
+        ordering = ["date", "pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}, picture of {self.date}"
+
+
 class StoredStanding(models.Model):
     """Where the player stands before a day, so that it need not be told anew from all lessons.
 

@@ -1,16 +1,24 @@
 """Drawn hands as they leave the API; the newest are kept, so that going back is quick."""
 
+from dataclasses import astuple
 from functools import lru_cache
 from typing import Any
 
 from api.hands.schemas import (
+    AlikeIn,
     AngleOut,
     CheckPairIn,
     ExercisePairIn,
+    FingerPointsIn,
     FrameOut,
     HandOut,
+    LaidOut,
+    OverOut,
+    PathOut,
     PlaceOut,
     PointsIn,
+    SpanIn,
+    SpanOut,
     TwoHandsOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
@@ -18,8 +26,11 @@ from lefthand.drawing.hand_json import paths_json, place_json
 from lefthand.drawing.pairs import Pair, pair_of_check, pair_of_exercise
 from lefthand.drawing.picture import drawing_of
 from lefthand.drawing.posture import Sign, posture_of
+from lefthand.picture.alike import Laid, alike
 from lefthand.picture.angles_json import ELBOW, angles_json
-from lefthand.picture.points import POINTS_FORMAT, parse_points
+from lefthand.picture.over import over_picture
+from lefthand.picture.points import POINTS_FORMAT, Points, parse_points
+from lefthand.picture.span import span_of
 from lefthand.values.errors import InputError
 from lefthand.values.fields import short
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
@@ -86,7 +97,10 @@ def two_hands_out(pair: Pair | None) -> TwoHandsOut | None:
 
 def angles_out(data: PointsIn) -> list[AngleOut]:
     """Raises InputError."""
-    points = parse_points({"format": POINTS_FORMAT, **data.dict()})
+    return angles_of(_points(data))
+
+
+def angles_of(points: Points) -> list[AngleOut]:
     found: dict[str, Any] = angles_json(points, load_catalogue())["angles"]
     elbow = found.pop(ELBOW, None)
     if elbow:
@@ -102,3 +116,40 @@ def angles_out(data: PointsIn) -> list[AngleOut]:
         for measure, each in found.items()
         for of, angle in each.items()
     ]
+
+
+def span_out(data: SpanIn) -> SpanOut:
+    """Raises InputError."""
+    found = span_of(_points(data), data.string_length)
+    return SpanOut(value=round(found.value, 1), uncertainty=round(found.uncertainty, 1))
+
+
+def alike_out(data: AlikeIn) -> LaidOut | None:
+    """Raises InputError."""
+    laid = alike(_points(data.moved), _points(data.still))
+    return None if laid is None else LaidOut(matrix=_matrix(laid), mirrored=laid.is_mirrored)
+
+
+def over_out(data: FingerPointsIn) -> OverOut | None:
+    """Raises InputError."""
+    over = over_picture(_points(data), data.finger)
+    if over is None:
+        return None
+    paths = [PathOut(kind=path.kind, d=path.d, width=path.width) for path in over.paths]
+    return OverOut(paths=paths, matrix=_matrix(over.laid))
+
+
+def _matrix(laid: Laid) -> list[float]:
+    return list(astuple(laid))
+
+
+def _points(data: PointsIn) -> Points:
+    return parse_points(
+        {
+            "format": POINTS_FORMAT,
+            "instrument": data.instrument,
+            "width": data.width,
+            "height": data.height,
+            "points": data.points,
+        }
+    )

@@ -3,14 +3,29 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from api.hands.present import angles_out, check_pair_out, exercise_pair_out, hand_text, signs_of
+from api.hands.present import (
+    alike_out,
+    angles_out,
+    check_pair_out,
+    exercise_pair_out,
+    hand_text,
+    over_out,
+    signs_of,
+    span_out,
+)
 from api.hands.schemas import (
+    AlikeIn,
     AngleOut,
     CheckPairIn,
     ExercisePairIn,
+    FingerPointsIn,
     HandIn,
     HandOut,
+    LaidOut,
+    OverOut,
     PointsIn,
+    SpanIn,
+    SpanOut,
     TwoHandsOut,
 )
 
@@ -51,3 +66,23 @@ def read_exercise_pair(
 def measure_angles(request: HttpRequest, data: PointsIn) -> list[AngleOut]:
     """The angles that points on a picture tell; the picture stays where it is."""
     return angles_out(data)
+
+
+@router.post("/span", response=SpanOut)
+def measure_span(request: HttpRequest, data: SpanIn) -> SpanOut:
+    """A span in mm from a picture in which the string is seen from nut to bridge."""
+    return span_out(data)
+
+
+@router.post("/alike", response=LaidOut | None)
+def lay_alike(request: HttpRequest, data: AlikeIn) -> LaidOut | None:
+    """How one picture is turned and scaled to lie as another; null for fewer than two points that
+    both have."""
+    return alike_out(data)
+
+
+@router.post("/over", response=OverOut | None)
+def draw_over(request: HttpRequest, data: FingerPointsIn) -> OverOut | None:
+    """The drawn hand with the measured angles, to lay over the picture; null where no joint of that
+    finger was measured."""
+    return over_out(data)

@@ -97,3 +97,42 @@ class AngleOut(Schema):
     value: float
     uncertainty: float
     may_be_off: float
+
+
+class SpanIn(PointsIn):
+    """`points`: string.nut, string.bridge, span.a and span.b. `string_length`: mm."""
+
+    string_length: float = Field(ge=100, le=1500)
+
+
+class SpanOut(Schema):
+    """mm; `uncertainty`: what one pixel makes."""
+
+    value: float
+    uncertainty: float
+
+
+class FingerPointsIn(PointsIn):
+    finger: int = Field(ge=1, le=4)
+
+
+class AlikeIn(Schema):
+    """`moved` is laid so that its hand lies where that of `still` does."""
+
+    moved: PointsIn
+    still: PointsIn
+
+
+class LaidOut(Schema):
+    """`matrix`: a to f as SVG and CSS write them. `mirrored`: the hand was seen from its other
+    side."""
+
+    matrix: list[float]
+    mirrored: bool
+
+
+class OverOut(Schema):
+    """Lines of the drawn hand, and how they are laid over the picture."""
+
+    paths: list[PathOut]
+    matrix: list[float]

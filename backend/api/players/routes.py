@@ -81,10 +81,11 @@ def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
     "/{int:player_id}/file",
     openapi_extra={"responses": {200: {"content": {"application/json": {}}}}},
 )
-def read_file(request: HttpRequest, player_id: int) -> HttpResponse:
-    """Everything that is kept of the player, to take along."""
+def read_file(request: HttpRequest, player_id: int, pictures: bool = False) -> HttpResponse:
+    """Everything that is kept of the player, to take along; `pictures` of the hand on request."""
     player = player_of(request.user, player_id)
-    response = JsonResponse(player_file(player), json_dumps_params={"indent": 2})
+    told = player_file(player, pictures=pictures)
+    response = JsonResponse(told, json_dumps_params={"indent": 2})
     response["Content-Disposition"] = f'attachment; filename="player-{player_id}.json"'
     return response
 

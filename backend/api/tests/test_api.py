@@ -6,6 +6,7 @@ from unittest import mock
 
 from django.contrib.auth import get_user_model
 from django.core.cache import cache
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import DatabaseError, connection
 from django.test import Client, TestCase, override_settings
 from django.test.utils import CaptureQueriesContext
@@ -16,7 +17,8 @@ from studio.models import Lesson, LessonEntry, Player, RedFlag, Setup
 from studio.services.entries import KINDS
 from studio.services.groups import choose_checks, save_group
 from studio.services.home import make_link
-from studio.tests.studio_case import DAY, GRIP, StudioCase
+from studio.services.pictures import Kept, keep_picture
+from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
@@ -59,6 +61,7 @@ class Access(StudioCase):
         self.setup = Setup.objects.create(
             player=self.player, date=DAY, change="rest moved", size="4/4"
         )
+        self.picture = keep_picture(self.player, picture_bytes(), Kept(DAY))
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
 
     def call(self, client, method, path):
@@ -69,7 +72,10 @@ class Access(StudioCase):
             "setup_id": self.setup,
         }
         numbers = {name: record.pk for name, record in ids.items()}
-        address = path.format(token="a" * 43, **numbers)
+        address = path.format(token="a" * 43, name=self.picture.name, **numbers)
+        if (method, path) == ("POST", "/api/players/{player_id}/pictures"):
+            sent = SimpleUploadedFile("hand.png", picture_bytes(), "image/png")
+            return client.post(address, {"file": sent})
         body = BODIES.get(path.rsplit("/", 1)[-1], ENTRY)
         if isinstance(body.get("players"), list):
             body = {**body, "players": [self.player.pk]}

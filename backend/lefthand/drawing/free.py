@@ -17,7 +17,7 @@ from lefthand.drawing.picture import Picture, drawn
 from lefthand.drawing.posture import posture_of
 from lefthand.drawing.sight import Camera
 from lefthand.drawing.skeleton import Frame, HandFrame, Limb, Skeleton
-from lefthand.drawing.vectors import cross, turned, unit, vector, without
+from lefthand.drawing.vectors import Vector, cross, turned, unit, vector, without
 from lefthand.drawing.wood import Shape, Woodwork
 from lefthand.values.fields import read_number
 from lefthand.values.knowledge_file import Record, read_records
@@ -162,7 +162,12 @@ def _camera(pose: FreePose, aimed: int, skeletons: list[Skeleton]) -> Camera:
         eye = "thumb side" if aimed <= 2 else "little side"
     # A little from above and from before, so that fingers do not hide each other wholly.
     toward = unit(AXES[eye] + AXES["palm"] * 0.12 + AXES["fingers"] * 0.1)
-    right = unit(cross(AXES[pose.up], toward))
+    return camera_around(skeletons, toward, AXES[pose.up])
+
+
+def camera_around(skeletons: list[Skeleton], toward: Vector, up: Vector) -> Camera:
+    """From `toward`, near enough that all of them just fit in."""
+    right = unit(cross(up, toward))
     down = -cross(toward, right)
     axes = np.array((right, down, toward))
     seen = np.concatenate([_extent(skeleton) for skeleton in skeletons]) @ axes.T

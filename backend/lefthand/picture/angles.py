@@ -152,6 +152,34 @@ def _between(one: Point, other: Point, *, is_shared: bool = False) -> Angle:
     return Angle(angle, math.degrees(PIXEL * math.sqrt(2 * a**2 + 2 * b**2 - shared)))
 
 
+def base_heights(points: Points) -> Mapping[str, Angle]:
+    """How high each base knuckle stands over the line of the string, in lengths of that finger's
+    first bone; under the line is negative. Of fingers whose base and middle joint are set."""
+    string = points.path("string.a", "string.b")
+    heights: dict[str, Angle] = {}
+    for finger in FINGERS:
+        bone = points.path(f"{finger}.base", f"{finger}.middle")
+        if string is None or bone is None:
+            continue
+        base, middle = bone
+        away, first = _to_line(base, *string).length, base.to(middle).length
+        is_over = _is_over(points, base, string)
+        # The knuckle moves both height and bone; a string that was set long adds little.
+        error = PIXEL * math.sqrt(1 + 1 / 2 + 2 * (away / first) ** 2) / first
+        heights[str(finger)] = Angle(away / first if is_over else -away / first, error)
+    return heights
+
+
+def _is_over(points: Points, base: Point, string: tuple[Point, ...]) -> bool:
+    """Knuckles stand on the side from which fingers bend to the string; the side of the middle
+    joints tells it, as a finger that is down arches over its string."""
+    a, b = string
+    along = a.to(b)
+    arches = [points.at[f"{f}.middle"] for f in FINGERS if f"{f}.middle" in points.at]
+    side = sum(along.cross(a.to(arch)) for arch in arches)
+    return along.cross(a.to(base)) * side >= 0
+
+
 def elbow_offset(points: Points) -> Angle | None:
     """Hand-widths from the plumb line through the base of the fourth to the elbow, in a picture
     from the front that is not mirrored; outward, to the player's left, is positive. The width of

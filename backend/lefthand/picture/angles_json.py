@@ -4,18 +4,26 @@ from collections.abc import Mapping
 from typing import Any
 
 from lefthand.catalogue.catalogue import Catalogue
-from lefthand.picture.angles import Angle, elbow_offset, joint_angles, other_angles
+from lefthand.picture.angles import (
+    Angle,
+    base_heights,
+    elbow_offset,
+    joint_angles,
+    other_angles,
+)
 from lefthand.picture.points import Points
 from lefthand.values.measures import MEASURES
 
 ANGLES_FORMAT = "jolf-angles/1"
 ELBOW = "elbow_offset"
+HEIGHT = "base_height"
 # Inward counts as positive for this one.
 INWARD = "elbow.forced"
 
 
 def angles_json(points: Points, catalogue: Catalogue) -> dict[str, Any]:
-    """Degrees, `elbow_offset` in hand-widths; `observations` as a case takes them."""
+    """Degrees; `elbow_offset` in hand-widths, `base_height` in lengths of the first bone;
+    `observations` as a case takes them."""
     by_finger = joint_angles(points)
     elbow = elbow_offset(points)
     angles: dict[str, Any] = {
@@ -24,6 +32,9 @@ def angles_json(points: Points, catalogue: Catalogue) -> dict[str, Any]:
     }
     for name, others in other_angles(points).items():
         angles[name] = {which: _angle_json(angle) for which, angle in others.items()}
+    heights = base_heights(points)
+    if heights:
+        angles[HEIGHT] = {which: _angle_json(each, 2) for which, each in heights.items()}
     if elbow is not None:
         angles[ELBOW] = _angle_json(elbow, 2)
     return {

@@ -18,6 +18,7 @@ NAMES = (
     *(f"{finger}.{place}" for finger in FINGERS for place in FINGER_CHAIN),
     *(f"thumb.{place}" for place in THUMB_CHAIN),
     *("wrist", "elbow", "string.a", "string.b"),
+    *("string.nut", "string.bridge", "span.a", "span.b"),
 )
 
 

@@ -1,16 +1,18 @@
 """Everything that is kept of one player, as one document."""
 
+import base64
 from typing import Any
 
-from studio.models import Lesson, Plan, PlanItem, Player, RedFlag, Setup
+from studio.models import HandPicture, Lesson, Plan, PlanItem, Player, RedFlag, Setup
 from studio.services.players import PLAIN_FACTS
 from studio.services.setups import FIT
 
 PLAYER_FORMAT = "jolf-player/2"
 
 
-def player_file(player: Player) -> dict[str, Any]:
-    """All records of the player as `jolf-player/2` (docs/case-files.md). Dates as YYYY-MM-DD."""
+def player_file(player: Player, *, pictures: bool = False) -> dict[str, Any]:
+    """All records of the player as `jolf-player/2` (docs/case-files.md). Dates as YYYY-MM-DD.
+    `pictures`: with those of the hand, which make it large."""
     lessons = player.lessons.prefetch_related(
         "observations", "focuses", "cause_words", "home_days", "results", "plan__items__results"
     )
@@ -24,6 +26,18 @@ def player_file(player: Player) -> dict[str, Any]:
         "group": player.group.name if player.group else None,
         "lessons": [_lesson(lesson) for lesson in lessons],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
+        **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),
+    }
+
+
+def _picture(picture: HandPicture) -> dict[str, Any]:
+    return {
+        "date": str(picture.date),
+        "measure": picture.measure,
+        "finger": picture.finger,
+        "points": picture.points,
+        "words": picture.words,
+        "image": base64.b64encode(picture.image).decode("ascii"),
     }
 
 

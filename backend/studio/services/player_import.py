@@ -42,6 +42,7 @@ from studio.models import (
 from studio.services.findings import grading_of
 from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_tempos
 from studio.services.lessons import Teacher
+from studio.services.pictures import MOST_WORDS, Kept, keep_from_file
 from studio.services.players import PLAIN_FACTS, save_player
 from studio.services.setups import FIT, JUDGED, judge_setup, save_setup
 
@@ -73,6 +74,8 @@ class _Reading:
                 make(*arguments)
         except InputError as error:
             self.left_out.append(f"{where}: {error}")
+        except StudioError as error:
+            self.left_out.append(f"{where}: {error.field}: {error.problem}")
         except (TypeError, KeyError, AttributeError):
             self.left_out.append(f"{where}: has another shape than a player file has")
 
@@ -104,6 +107,8 @@ def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
         reading.keep(f"result of {item}", _result, row, item, reading)
     for number, row in enumerate(_rows("red_flags", data.get("red_flags", []), reading), start=1):
         reading.keep(f"stop {number}", _flag, row, reading)
+    for number, row in enumerate(_rows("pictures", data.get("pictures", []), reading), start=1):
+        reading.keep(f"picture {number}", _picture, row, reading, on)
     return Imported(reading.player, [NOT_IN_A_FILE, *_first(reading.left_out)])
 
 
@@ -148,6 +153,21 @@ def _setup(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     fields = {name: row.get(name) for name in FIT}
     setup = save_setup(reading.player, {**fields, "date": _date("date", row.get("date"))}, on)
     judge_setup(reading.player, setup.pk, read_one_of("judged", row.get("judged", ""), JUDGED))
+
+
+def _picture(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
+    finger = row.get("finger")
+    day = _date("date", row.get("date"))
+    if day > on:
+        raise InputError("date", f"lies in the future: {day}")
+    told = Kept(
+        date=day,
+        measure=_text("measure", row.get("measure")),
+        finger=None if finger is None else _whole("finger", finger, FINGERS[0], FINGERS[-1]),
+        points=read_mapping("points", row.get("points") or {}),
+        words=_text("words", row.get("words"), MOST_WORDS),
+    )
+    keep_from_file(reading.player, read_words("image", [row.get("image")])[0], told)
 
 
 def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:

@@ -1,10 +1,13 @@
 """A small studio for tests: one teacher, one player, lessons made through the services."""
 
 from datetime import date, timedelta
+from io import BytesIO
 from itertools import count
+from typing import Any
 
 from django.contrib.auth import get_user_model
 from django.test import TestCase
+from PIL import Image
 
 from studio.models import Lesson, Player
 from studio.services.cases import LessonView
@@ -13,6 +16,15 @@ from studio.services.lessons import lesson_of, start_lesson
 
 DAY = date(2026, 3, 4)
 GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}
+
+
+def picture_bytes(kind: str = "PNG", size: tuple[int, int] = (60, 40), **more: Any) -> bytes:
+    """A small picture, left half light and right half dark."""
+    image = Image.new("RGB", size, "white")
+    image.paste("black", (size[0] // 2, 0, *size))
+    written = BytesIO()
+    image.save(written, kind, **more)
+    return written.getvalue()
 
 
 class Keys:

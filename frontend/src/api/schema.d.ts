@@ -340,6 +340,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hands/alike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay Alike
+         * @description How one picture is turned and scaled to lie as another; null for fewer than two points that
+         *     both have.
+         */
+        post: operations["api_hands_routes_lay_alike"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hands/angles": {
         parameters: {
             query?: never;
@@ -411,6 +432,47 @@ export interface paths {
         get: operations["api_hands_routes_read_hand"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draw Over
+         * @description The drawn hand with the measured angles, to lay over the picture; null where no joint of that
+         *     finger was measured.
+         */
+        post: operations["api_hands_routes_draw_over"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/span": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure Span
+         * @description A span in mm from a picture in which the string is seen from nut to bridge.
+         */
+        post: operations["api_hands_routes_measure_span"];
         delete?: never;
         options?: never;
         head?: never;
@@ -730,7 +792,7 @@ export interface paths {
         };
         /**
          * Read File
-         * @description Everything that is kept of the player, to take along.
+         * @description Everything that is kept of the player, to take along; `pictures` of the hand on request.
          */
         get: operations["api_players_routes_read_file"];
         put?: never;
@@ -776,6 +838,45 @@ export interface paths {
          */
         post: operations["api_players_routes_lift"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Pictures */
+        get: operations["api_pictures_routes_read_pictures"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a JPEG, PNG or WebP picture that is cut to the hand.
+         */
+        post: operations["api_pictures_routes_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/pictures/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Picture */
+        get: operations["api_pictures_routes_read_picture"];
+        put?: never;
+        post?: never;
+        /** Remove */
+        delete: operations["api_pictures_routes_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -934,6 +1035,14 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AlikeIn
+         * @description `moved` is laid so that its hand lies where that of `still` does.
+         */
+        AlikeIn: {
+            moved: components["schemas"]["PointsIn"];
+            still: components["schemas"]["PointsIn"];
+        };
         /** AlternativeOut */
         AlternativeOut: {
             /** Differs */
@@ -1503,6 +1612,20 @@ export interface components {
             /** Value */
             value: number | null;
         };
+        /** FingerPointsIn */
+        FingerPointsIn: {
+            /** Finger */
+            finger: number;
+            /** Height */
+            height: number;
+            instrument: components["schemas"]["Instrument"];
+            /** Points */
+            points: {
+                [key: string]: number[];
+            };
+            /** Width */
+            width: number;
+        };
         /**
          * FitEntry
          * @description `key`: the number of a record of the fit; `value`: what became of its change, empty to take
@@ -1919,6 +2042,17 @@ export interface components {
             rung: number;
         };
         /**
+         * LaidOut
+         * @description `matrix`: a to f as SVG and CSS write them. `mirrored`: the hand was seen from its other
+         *     side.
+         */
+        LaidOut: {
+            /** Matrix */
+            matrix: number[];
+            /** Mirrored */
+            mirrored: boolean;
+        };
+        /**
          * LaterIn
          * @description `times`: when pain of the day `date` was still there: next_day, rest, night.
          */
@@ -2151,6 +2285,16 @@ export interface components {
             value: string;
         };
         /**
+         * OverOut
+         * @description Lines of the drawn hand, and how they are laid over the picture.
+         */
+        OverOut: {
+            /** Matrix */
+            matrix: number[];
+            /** Paths */
+            paths: components["schemas"]["PathOut"][];
+        };
+        /**
          * PainOut
          * @description Pain of 1 to 10 that was logged at home on a day. `later`: when it was still there, as told
          *     the next day; None while nobody was asked.
@@ -2207,6 +2351,59 @@ export interface components {
             kind: string;
             /** Width */
             width: number | null;
+        };
+        /**
+         * PictureIn
+         * @description Beside the picture itself. `points`: JSON of points in pixels of the picture as it is sent,
+         *     `{"4.tip": [x, y]}`. `measure`: what was measured on it; `finger`: on which one.
+         */
+        PictureIn: {
+            /** Finger */
+            finger?: number | null;
+            /**
+             * Measure
+             * @default
+             */
+            measure?: string;
+            /**
+             * Points
+             * @default {}
+             */
+            points?: string;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+        };
+        /**
+         * PictureOut
+         * @description `name`: its address below the player's pictures. `angles`: what its points tell.
+         */
+        PictureOut: {
+            /** Angles */
+            angles: components["schemas"]["AngleOut"][];
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Finger */
+            finger: number | null;
+            /** Height */
+            height: number;
+            /** Measure */
+            measure: string;
+            /** Name */
+            name: string;
+            /** Points */
+            points: {
+                [key: string]: number[];
+            };
+            /** Width */
+            width: number;
+            /** Words */
+            words: string;
         };
         /**
          * PlaceOut
@@ -2892,6 +3089,33 @@ export interface components {
             kind: "skip";
             /** Value */
             value: boolean;
+        };
+        /**
+         * SpanIn
+         * @description `points`: string.nut, string.bridge, span.a and span.b. `string_length`: mm.
+         */
+        SpanIn: {
+            /** Height */
+            height: number;
+            instrument: components["schemas"]["Instrument"];
+            /** Points */
+            points: {
+                [key: string]: number[];
+            };
+            /** String Length */
+            string_length: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * SpanOut
+         * @description mm; `uncertainty`: what one pixel makes.
+         */
+        SpanOut: {
+            /** Uncertainty */
+            uncertainty: number;
+            /** Value */
+            value: number;
         };
         /** SweepGradeIn */
         SweepGradeIn: {
@@ -4107,6 +4331,48 @@ export interface operations {
             };
         };
     };
+    api_hands_routes_lay_alike: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlikeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaidOut"] | null;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_hands_routes_measure_angles: {
         parameters: {
             query?: never;
@@ -4256,6 +4522,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HandOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_draw_over: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FingerPointsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverOut"] | null;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_measure_span: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpanOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
@@ -5159,7 +5509,9 @@ export interface operations {
     };
     api_players_routes_read_file: {
         parameters: {
-            query?: never;
+            query?: {
+                pictures?: boolean;
+            };
             header?: never;
             path: {
                 player_id: number;
@@ -5259,6 +5611,195 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlagOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pictures_routes_read_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pictures_routes_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Finger */
+                    finger?: number | null;
+                    /**
+                     * Measure
+                     * @default
+                     */
+                    measure?: string;
+                    /**
+                     * Points
+                     * @default {}
+                     */
+                    points?: string;
+                    /**
+                     * Words
+                     * @default
+                     */
+                    words?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pictures_routes_read_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pictures_routes_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"][];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
