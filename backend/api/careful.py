@@ -16,7 +16,7 @@ from lefthand.values.errors import InputError
 
 LARGEST_NUMBER = 2**53
 LONGEST_TEXT = 20_000
-LARGEST_FILE = 60_000_000
+LARGEST_FILE = 40_000_000
 DEEPEST = 20
 # A picture in a player file, as base64; whoever reads it sees what it is.
 IMAGE = re.compile(r"pictures\.\d+\.image")

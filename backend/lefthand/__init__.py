@@ -6,8 +6,8 @@
     plan = prescribe(diagnosis, catalogue)
 
 Floors, each using only those before it: values, catalogue, case, reason, then practice and music
-side by side; simulation, fit, picture and drawing on top. Inside the core modules are imported
-from where they stand.
+side by side; drawing on these; simulation, fit and picture on top. Inside the core modules are
+imported from where they stand.
 """
 
 from lefthand.case.case import Case, Finding, Measurement

@@ -5,7 +5,7 @@ what the planner proposes; `shown` maps an exercise to whether it was shown then
 """
 
 from studio.demo_group import GROUP_PLAYERS
-from studio.demo_shapes import DemoLesson, DemoPlayer
+from studio.demo_shapes import DemoLesson, DemoPicture, DemoPlayer
 
 DEMO_USERNAME = "demo"
 DEMO_PASSWORD = "strings-and-air"  # noqa: S105 - printed by the demo command, local only
@@ -125,6 +125,7 @@ PLAYERS: tuple[DemoPlayer, ...] = (
         helper_at_home=True,
         in_group=True,
         daily_minutes=8,
+        pictures=(DemoPicture(3, -26, 12), DemoPicture(1, -7, -9)),
     ),
     DemoPlayer(
         "Tove Lindqvist",

@@ -27,6 +27,15 @@ class DemoSetup:
 
 
 @dataclass(frozen=True)
+class DemoPicture:
+    """A drawn picture of the fourth finger, its fingertip joint bent by `tip` degrees."""
+
+    weeks_ago: int
+    tip: float
+    tilt: float
+
+
+@dataclass(frozen=True)
 class DemoPlayer:
     """`day`: 0 has a lesson today, 1 tomorrow and so on."""
 
@@ -45,3 +54,4 @@ class DemoPlayer:
     in_group: bool = False
     self_check: bool = False
     setups: tuple[DemoSetup, ...] = ()
+    pictures: tuple[DemoPicture, ...] = ()

@@ -13,7 +13,8 @@ class CauseInfo(Schema):
 
 
 class EvidenceInfo(Schema):
-    """`pictured`: the instruments on whose neck a drawn hand can show it."""
+    """`pictured`: the instruments on whose neck a drawn hand can show it. `photo`: what points on a
+    picture tell of it."""
 
     id: str
     stage: str
@@ -23,6 +24,7 @@ class EvidenceInfo(Schema):
     instruments: list[str]
     pictured: list[str]
     measure: str | None
+    photo: str | None
     unit: str | None
     causes: list[str]
     place: str

@@ -1,5 +1,7 @@
 """Drawn hands as they leave the API; the newest are kept, so that going back is quick."""
 
+import base64
+import random
 from dataclasses import astuple
 from functools import lru_cache
 from typing import Any
@@ -8,6 +10,7 @@ from api.hands.schemas import (
     AlikeIn,
     AngleOut,
     CheckPairIn,
+    DrawnPictureOut,
     ExercisePairIn,
     FingerPointsIn,
     FrameOut,
@@ -34,6 +37,7 @@ from lefthand.picture.span import span_of
 from lefthand.values.errors import InputError
 from lefthand.values.fields import short
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
+from studio.drawn_pictures import drawn_picture
 
 KEPT = 256
 
@@ -152,4 +156,22 @@ def _points(data: PointsIn) -> Points:
             "height": data.height,
             "points": data.points,
         }
+    )
+
+
+def drawn_picture_out(finger: int, seed: int) -> DrawnPictureOut:
+    """Bends, side and tilt by chance, the same for the same seed."""
+    rng = random.Random(seed)
+    tip, middle = round(rng.uniform(-28, 32)), round(rng.uniform(25, 65))
+    drawn = drawn_picture(
+        finger,
+        tip=tip,
+        middle=middle,
+        from_thumb=rng.random() < 0.5,
+        tilt=rng.uniform(-20, 20),
+        seed=seed,
+    )
+    return DrawnPictureOut(
+        image=base64.b64encode(drawn.jpeg).decode("ascii"),
+        truth={"tip_angle": tip, "middle_angle": middle},
     )

@@ -1,5 +1,7 @@
 """Hands to look at: signs in, a drawing out. Nothing of a player goes into it."""
 
+from typing import Annotated
+
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
@@ -7,6 +9,7 @@ from api.hands.present import (
     alike_out,
     angles_out,
     check_pair_out,
+    drawn_picture_out,
     exercise_pair_out,
     hand_text,
     over_out,
@@ -17,6 +20,7 @@ from api.hands.schemas import (
     AlikeIn,
     AngleOut,
     CheckPairIn,
+    DrawnPictureOut,
     ExercisePairIn,
     FingerPointsIn,
     HandIn,
@@ -86,3 +90,13 @@ def draw_over(request: HttpRequest, data: FingerPointsIn) -> OverOut | None:
     """The drawn hand with the measured angles, to lay over the picture; null where no joint of that
     finger was measured."""
     return over_out(data)
+
+
+@router.get("/drawn", response=DrawnPictureOut)
+def draw_picture(
+    request: HttpRequest,
+    finger: Annotated[int, Query(ge=1, le=4)],
+    seed: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
+) -> DrawnPictureOut:
+    """A picture to measure on where there is no camera: drawn, with known bends."""
+    return drawn_picture_out(finger, seed)

@@ -136,3 +136,11 @@ class OverOut(Schema):
 
     paths: list[PathOut]
     matrix: list[float]
+
+
+class DrawnPictureOut(Schema):
+    """A drawn hand to try the measuring on. `image`: JPEG, base64. `truth`: degrees it was drawn
+    with, by measure."""
+
+    image: str
+    truth: dict[str, float]

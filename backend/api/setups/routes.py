@@ -13,7 +13,7 @@ from studio.models import Player
 from studio.paper.pdf import Paper
 from studio.paper.ruler import ruler_pdf
 from studio.services.lessons import player_of
-from studio.services.reach import reach_of
+from studio.services.reach import measured_span, reach_of, size_that_fits
 from studio.services.setups import (
     FIT,
     Compared,
@@ -51,8 +51,11 @@ def read_reach(
     span: float | None = None,
     string_length: float | None = None,
 ) -> ReachOut:
-    """How far the hand's easy span is from what the string asks for."""
-    reach = reach_of(player_of(request.user, player_id), span, string_length)
+    """How far the hand's easy span is from what the string asks for; without a span it is the one
+    that was last measured."""
+    player = player_of(request.user, player_id)
+    known = measured_span(player) if span is None else None
+    reach = reach_of(player, known.span if known else span, string_length)
     if reach is None:
         return ReachOut()
     margin = reach.margin
@@ -61,6 +64,10 @@ def read_reach(
         needed=round(reach.needed, 1),
         short_by=None if margin is None else round(-margin.mm, 1),
         percent=None if margin is None else round(margin.percent, 1),
+        span=reach.span,
+        measured_on=known.on if known else None,
+        smaller_size=size_that_fits(reach),
+        cents_per_mm={str(f): round(cents, 1) for f, cents in reach.cents_per_mm.items()},
         first_place=reach.first_place,
         turn=None if margin is None or margin.fits else _turn_of(reach),
     )

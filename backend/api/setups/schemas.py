@@ -34,11 +34,17 @@ class SetupOut(SetupIn):
 
 class ReachOut(Schema):
     """What the usual frame needs in first position, from the lowest to the highest finger, against
-    the hand's span: mm; `percent` of what is needed. `first_place`: semitones above the open
-    string from which it fits. `turn`: whether a turn of the hand brings what is missing. Null is
-    what is not known, and `turn` where nothing is missing."""
+    the hand's span: mm; `percent` of what is needed. `measured_on`: the lesson's day of the span,
+    where none was asked about. `smaller_size`: the largest on which it fits. `cents_per_mm`: what a
+    millimetre makes at each finger's place. `first_place`: semitones above the open string from
+    which it fits. `turn`: whether a turn of the hand brings what is missing. Null is what is not
+    known, and `turn` and `smaller_size` where nothing is missing."""
 
     string_length: float | None = None
+    span: float | None = None
+    measured_on: datetime.date | None = None
+    smaller_size: str | None = None
+    cents_per_mm: dict[str, float] = {}
     needed: float | None = None
     short_by: float | None = None
     percent: float | None = None

@@ -1,5 +1,7 @@
 """Hands over the API: who asks well gets a drawing, who asks badly is told what was wrong."""
 
+import base64
+
 from studio.tests.studio_case import StudioCase
 
 HANDS = "/api/hands"
@@ -68,3 +70,33 @@ class HandsApi(StudioCase):
         self.assertEqual(self.client.get("/api/session").json()["teacher"]["hand_tone"], "three")
         bad = self.client.post("/api/desk/tone", {"tone": "green"}, content_type="application/json")
         self.assertEqual(bad.json()["fields"][0]["field"], "tone")
+
+    def test_a_drawn_picture_comes_with_its_truth_and_is_the_same_for_the_same_seed(self):
+        one, same, other = (self.get("drawn", finger=4, seed=seed).json() for seed in (1, 1, 2))
+        self.assertEqual(one, same)
+        self.assertNotEqual(one["image"], other["image"])
+        self.assertTrue(base64.b64decode(one["image"]).startswith(b"\xff\xd8"))
+        self.assertEqual(set(one["truth"]), {"tip_angle", "middle_angle"})
+
+    def test_pictures_are_laid_alike_and_drawn_over_by_their_points(self):
+        points = {"4.middle": [100, 100], "4.tip_joint": [200, 100], "4.tip": [260, 160]}
+        string = {"string.a": [0, 300], "string.b": [600, 300]}
+        body = {"instrument": "vn", "width": 640, "height": 480, "points": {**points, **string}}
+        half = {n: [x / 2 + 10, y / 2] for n, (x, y) in body["points"].items()}
+        laid = self.post("alike", moved={**body, "points": half}, still=body)
+        self.assertEqual([round(n, 6) for n in laid["matrix"]], [2, 0, 0, 2, -20, 0])
+        self.assertFalse(laid["mirrored"])
+        self.assertIsNone(self.post("alike", moved={**body, "points": {}}, still=body))
+        self.assertTrue(self.post("over", **body, finger=4)["paths"])
+        self.assertIsNone(self.post("over", **body, finger=2))
+
+    def test_a_span_is_told_in_mm_and_a_missing_end_by_its_name(self):
+        points = {"string.nut": [0, 50], "string.bridge": [1000, 50], "span.a": [100, 40]}
+        body = {"instrument": "vn", "width": 1200, "height": 300, "string_length": 325}
+        whole = {**points, "span.b": [300, 40]}
+        self.assertEqual(self.post("span", **body, points=whole)["value"], 65)
+        answer = self.post("span", **body, points=points)
+        self.assertEqual(answer["fields"][0]["field"], "points.span.b")
+
+    def post(self, path, **body):
+        return self.client.post(f"{HANDS}/{path}", body, content_type="application/json").json()

@@ -8,11 +8,14 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
+from studio.models import HandPicture
+from studio.tests.studio_case import png_saying
 
 WIDTH, HEIGHT = 800, 600
 # A finger whose last bone turns by 45 degrees to the string that lies below it.
 JOINTS = ((200, 300), (300, 300), (400, 400))
 STRING = ((100, 500), (700, 500))
+THIRD = ("3.middle", "3.tip_joint", "3.tip")
 DRAW = """([width, height, joints, string]) => {
   const canvas = document.createElement('canvas');
   canvas.width = width; canvas.height = height;
@@ -78,6 +81,43 @@ class PictureAngles(BrowserCase):
         self.page.keyboard.press("u")
         expect(mark).not_to_be_visible()
 
+    def test_a_cut_is_kept_when_the_teacher_says_so_and_stands_on_the_players_page(self):
+        self.choose()
+        self.set_all()
+        self.dialog.get_by_role("button", name="Lay the drawn hand over").click()
+        expect(self.dialog.locator("svg path").first).to_be_attached()
+        self.dialog.get_by_role("button", name="Keep the picture").click()
+        expect(self.dialog.get_by_text("Is a face in it")).to_be_visible()
+        self.assert_accessible("cutting a picture")
+        self.dialog.get_by_label("A word for it").fill("before")
+        self.dialog.get_by_role("button", name="Only the hand is in it: keep").click()
+        expect(self.dialog.get_by_text("The picture is kept.")).to_be_visible()
+        self.dialog.get_by_role("button", name="Take it over").click()
+        kept = HandPicture.objects.get()
+        self.assertEqual((kept.measure, kept.finger, kept.words), ("tip_angle", 3, "before"))
+        self.assertEqual(set(kept.points), {*THIRD, "string.a", "string.b"})
+        self.assertLess(kept.height, HEIGHT)
+        self.page.goto(f"{self.live_server_url}/players/{kept.player_id}")
+        self.page.get_by_text("Pictures of the hand", exact=True).click()
+        picture = self.page.get_by_role("button", name="before")
+        expect(picture).to_contain_text("Fingertip joint, finger 3: 45 degrees")
+        self.page.wait_for_function("document.querySelector('li img').naturalWidth > 0")
+        self.assert_accessible("player with a picture")
+        self.page.get_by_role("button", name="Remove the picture").click()
+        self.page.get_by_role("button", name="Yes, remove the picture").click()
+        expect(picture).not_to_be_visible()
+        self.assertFalse(HandPicture.objects.exists())
+
+    def test_where_there_is_no_camera_a_drawn_hand_knows_the_answer(self):
+        self.dialog.get_by_role("button", name="Try it on a drawn hand").click()
+        self.pad = self.dialog.get_by_role("application")
+        self.pad.wait_for()
+        for x, y in ((200, 300), (240, 340), (300, 330), *STRING):
+            self.touch(x, y)
+        expect(self.dialog.get_by_text("It was drawn with")).to_be_visible()
+        expect(self.dialog.get_by_role("button", name="Take it over")).not_to_be_visible()
+        expect(self.dialog.get_by_role("button", name="Keep the picture")).not_to_be_visible()
+
     def test_keys_alone_set_the_points(self):
         self.choose()
         self.pad.focus()
@@ -102,6 +142,7 @@ class PictureAngles(BrowserCase):
             for name, content, words in (
                 ("note.txt", b"not a picture", "This file is no picture."),
                 ("broken.png", b"\x89PNG\r\n\x1a\nbroken", "cannot read that picture"),
+                ("bomb.png", png_saying(60_000), "over 50 million points"),
             ):
                 file = Path(folder) / name
                 file.write_bytes(content)

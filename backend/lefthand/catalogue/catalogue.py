@@ -21,7 +21,7 @@ from lefthand.catalogue.starting import StartingChance, read_starting_chance
 from lefthand.catalogue.tunes import Tune, read_tune
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record, read_records
-from lefthand.values.measures import MEASURES, Cuts
+from lefthand.values.measures import MEASURES, ON_PICTURES, Cuts
 from lefthand.values.names import Named
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument, Stage
 
@@ -58,6 +58,7 @@ class Cause:
 class Evidence:
     """One thing that can be checked.
 
+    `photo`: what points on a picture tell of it, beside a measure or without one.
     `causes` maps a cause to the probability that it alone produces the evidence; `leak` is the
     probability with none of them present. `mistaken`: the chances that it is graded clear and that
     it is graded strong though it is not there; None for the usual ones. `seconds` is the cost of
@@ -79,6 +80,7 @@ class Evidence:
     of_finger: int | None
     instruments: frozenset[Instrument]
     measure: str | None
+    photo: str | None
     leak: float
     mistaken: tuple[float, float] | None
     causes: Mapping[str, float]
@@ -236,6 +238,9 @@ def _evidence(
     measure = record.text("measure", default="") or None
     if measure is not None and measure not in MEASURES:
         record.fail(f"measure: {measure!r} has no thresholds")
+    photo = record.text("photo", default=measure if measure in ON_PICTURES else "") or None
+    if photo is not None and photo not in ON_PICTURES:
+        record.fail(f"photo: {photo!r} is nothing that a picture tells")
     of_finger = record.whole("of_finger", 1, 4, default=0) or None
     strengths = _strengths(record, causes)
     defining = STRENGTHS[DEFINING] in strengths.values()
@@ -252,6 +257,7 @@ def _evidence(
         of_finger=of_finger,
         instruments=record.instruments(),
         measure=measure,
+        photo=photo,
         leak=record.number("leak", 0.0, 1.0, default=DEFINING_LEAK if defining else DEFAULT_LEAK),
         mistaken=_mistaken(record, DEFINING_MISTAKEN if defining else None),
         causes=strengths,

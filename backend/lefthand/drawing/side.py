@@ -14,7 +14,7 @@ from lefthand.drawing.wood import Shape, Woodwork
 FINGER_PLACES = ("base", "middle", "tip_joint", "tip")
 POSE = "arch"
 BOARD = 14.0  # picture units that the board is thick
-FAR = 90.0  # picture units from the tip to a point of the string
+FAR = 30.0  # picture units from the tip to a point of the string
 
 
 @dataclass(frozen=True, slots=True)

@@ -63,3 +63,9 @@ MEASURES: Mapping[str, Measure] = {
         "share", "share played before it tightens", (1, 0.75, 0.4), False, 0, 1
     ),
 }
+
+# What points on a picture of the hand tell; some have no edges between grades and stay a look.
+ON_PICTURES = (
+    *("tip_angle", "middle_angle", "base_height", "gap"),
+    *("wrist_line", "thumb_opening", "elbow_offset"),
+)

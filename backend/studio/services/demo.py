@@ -12,11 +12,13 @@ from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.progress import Move
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.demo_group import GROUP, GROUP_CHECKS
-from studio.demo_shapes import DemoLesson, DemoPlayer
+from studio.demo_shapes import DemoLesson, DemoPicture, DemoPlayer
+from studio.drawn_pictures import drawn_picture
 from studio.models import Group, HomeDay, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
+from studio.services.pictures import Kept, keep_picture
 from studio.services.setups import judge_setup, save_setup
 
 DEMO_LOGS = (("done", "soft"), ("partly", "mixed"), ("done", "soft"), ("done", "mixed"))
@@ -59,8 +61,18 @@ def _build_player(teacher_id: int, demo: DemoPlayer, today: date, group: Group |
         judge_setup(player, kept.pk, fit.judged)
     for planned in demo.lessons:
         _build_lesson(player, planned, lesson_day - timedelta(weeks=planned.weeks_ago))
+    for each in demo.pictures:
+        _keep_drawn(player, each, lesson_day - timedelta(weeks=each.weeks_ago))
     _practise_since(player, today)
     return player
+
+
+def _keep_drawn(player: Player, each: DemoPicture, on: date) -> None:
+    drawn = drawn_picture(
+        4, tip=each.tip, middle=55, from_thumb=True, tilt=each.tilt, seed=each.weeks_ago
+    )
+    told = Kept(on, "tip_angle", 4, drawn.points, "drawn, not photographed")
+    keep_picture(player, drawn.jpeg, told)
 
 
 def _practise_since(player: Player, today: date) -> None:

@@ -15,6 +15,7 @@ from PIL import Image, UnidentifiedImageError
 
 from lefthand.picture.points import POINTS_FORMAT, Points, parse_points
 from lefthand.values.errors import InputError
+from lefthand.values.measures import ON_PICTURES
 from studio.errors import StudioError
 from studio.models import HandPicture, Player
 
@@ -24,10 +25,6 @@ LARGEST_SIDE = 2400  # pixels of what is taken; the browser sends a cut of the h
 KEPT_SIDE = 1200  # pixels of what is kept
 QUALITY = 85
 MOST_PICTURES = 200  # of one player
-MEASURES = (
-    *("tip_angle", "middle_angle", "base_height", "gap"),
-    *("wrist_line", "thumb_opening", "elbow_offset"),
-)
 MOST_WORDS = 120
 
 
@@ -67,7 +64,7 @@ def keep_picture(player: Player, data: bytes, told: Kept) -> HandPicture:
     """
     if player.pictures.count() >= MOST_PICTURES:
         raise StudioError("conflict", "picture", f"there are {MOST_PICTURES} pictures: remove some")
-    if told.measure and told.measure not in MEASURES:
+    if told.measure and told.measure not in ON_PICTURES:
         raise StudioError("bad_input", "measure", "unknown measure")
     image, size = _redrawn(data)
     try:

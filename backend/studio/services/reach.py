@@ -1,18 +1,27 @@
 """The span a player's instrument asks for, against the span of the player's hand."""
 
+from dataclasses import dataclass
+from datetime import date
+
 from lefthand import load_catalogue, parse_fit
 from lefthand.fit.reach import Reach
 from lefthand.fit.reach_json import FIT_FORMAT
 from lefthand.values.vocabulary import Instrument
-from studio.models import Player
+from studio.models import Observation, Player
 from studio.services.findings import way_of_teaching
 
+REACH = "reach.exceeded"
 
-def reach_of(player: Player, span: float | None, string_length: float | None) -> Reach | None:
+
+def reach_of(
+    player: Player, span: float | None, string_length: float | None, *, on: date | None = None
+) -> Reach | None:
     """In first position with the usual frame; lengths in mm. Where no string length is given it is
     that of the newest record of the fit, else the usual one of its size; None where neither is
-    known. Raises InputError naming span or string_length."""
-    string = _string_known(player) if string_length is None else {"string_length": string_length}
+    known. `on`: with the fit of that day. Raises InputError naming span or string_length."""
+    string = (
+        _string_known(player, on) if string_length is None else {"string_length": string_length}
+    )
     if not string:
         return None
     asked: dict[str, str | float] = {
@@ -28,10 +37,51 @@ def reach_of(player: Player, span: float | None, string_length: float | None) ->
     return parse_fit(asked, load_catalogue())
 
 
-def _string_known(player: Player) -> dict[str, str | float]:
-    """The newest string length, or size that has a usual one, that was written down."""
+@dataclass(frozen=True)
+class MeasuredSpan:
+    """mm, and the lesson's day in which it was measured."""
+
+    span: float
+    on: date
+
+
+def measured_span(player: Player) -> MeasuredSpan | None:
+    """The span as it was last measured as a number: what the string of that day asked for, and how
+    much more or less the hand had. None where one of them was not written down."""
+    found = (
+        Observation.objects.filter(lesson__player=player, evidence=REACH)
+        .order_by("-lesson__date")
+        .values_list("entered", "lesson__date")
+    )
+    for entered, on in found:
+        percent = entered.get("value") if isinstance(entered, dict) else None
+        if percent is None:
+            continue
+        reach = reach_of(player, None, None, on=on)
+        if reach is not None:
+            return MeasuredSpan(round(reach.needed * (1 + percent / 100), 1), on)
+    return None
+
+
+def size_that_fits(reach: Reach) -> str | None:
+    """The largest smaller size on which this span is enough; None where this one fits, or none."""
+    if reach.margin is None or reach.margin.fits:
+        return None
+    smaller = [
+        (length, size)
+        for size, (length, margin) in reach.by_size.items()
+        if length < reach.string_length and margin is not None and margin.fits
+    ]
+    return max(smaller)[1] if smaller else None
+
+
+def _string_known(player: Player, on: date | None = None) -> dict[str, str | float]:
+    """The newest string length, or size that has a usual one, that was written down; `on`: up to
+    that day."""
     sizes = load_catalogue().sizes[Instrument(player.instrument)]
     for setup in reversed(player.setups.all()):
+        if on is not None and setup.date > on:
+            continue
         if setup.string_length is not None:
             return {"string_length": setup.string_length}
         if setup.size in sizes:

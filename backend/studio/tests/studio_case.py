@@ -1,5 +1,7 @@
 """A small studio for tests: one teacher, one player, lessons made through the services."""
 
+import struct
+import zlib
 from datetime import date, timedelta
 from io import BytesIO
 from itertools import count
@@ -25,6 +27,22 @@ def picture_bytes(kind: str = "PNG", size: tuple[int, int] = (60, 40), **more: A
     written = BytesIO()
     image.save(written, kind, **more)
     return written.getvalue()
+
+
+def png_saying(side: int) -> bytes:
+    """A PNG of a few hundred bytes that says it is `side` pixels wide and high."""
+
+    def chunk(kind: bytes, data: bytes) -> bytes:
+        body = kind + data
+        return struct.pack(">I", len(data)) + body + struct.pack(">I", zlib.crc32(body))
+
+    header = struct.pack(">IIBBBBB", side, side, 8, 2, 0, 0, 0)
+    return (
+        b"\x89PNG\r\n\x1a\n"
+        + chunk(b"IHDR", header)
+        + chunk(b"IDAT", zlib.compress(b"\0" * 10_000))
+        + chunk(b"IEND", b"")
+    )
 
 
 class Keys:

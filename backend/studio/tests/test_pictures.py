@@ -2,14 +2,17 @@
 
 import base64
 import json
-import struct
-import zlib
+import random
 from io import BytesIO
 from unittest import mock
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from PIL import Image
 
+from lefthand.picture.angles import joint_angles
+from lefthand.picture.points import Point, Points
+from lefthand.values.vocabulary import Instrument
+from studio.drawn_pictures import drawn_picture
 from studio.errors import StudioError
 from studio.models import HandPicture, Player
 from studio.services import pictures
@@ -17,25 +20,9 @@ from studio.services.erasing import erase_player
 from studio.services.pictures import KEPT_SIDE, LARGEST_SIDE, Kept, keep_picture
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
-from studio.tests.studio_case import DAY, StudioCase, picture_bytes
+from studio.tests.studio_case import DAY, StudioCase, picture_bytes, png_saying
 
 POINTS = {"4.middle": [10, 10], "4.tip_joint": [30, 10], "4.tip": [40, 30]}
-
-
-def bomb(side=60_000):
-    """A PNG of a few hundred bytes that says it is `side` pixels wide and high."""
-
-    def chunk(kind, data):
-        body = kind + data
-        return struct.pack(">I", len(data)) + body + struct.pack(">I", zlib.crc32(body))
-
-    header = struct.pack(">IIBBBBB", side, side, 8, 2, 0, 0, 0)
-    return (
-        b"\x89PNG\r\n\x1a\n"
-        + chunk(b"IHDR", header)
-        + chunk(b"IDAT", zlib.compress(b"\0" * 10_000))
-        + chunk(b"IEND", b"")
-    )
 
 
 class Keeping(StudioCase):
@@ -70,7 +57,7 @@ class Keeping(StudioCase):
         frames[0].save(moving, "WEBP", save_all=True, append_images=frames[1:])
         svg = b'<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>'
         for name, data in (
-            ("bomb", bomb()),
+            ("bomb", png_saying(60_000)),
             ("too wide", picture_bytes(size=(LARGEST_SIDE + 1, 2))),
             ("cut off", picture_bytes(size=(400, 400))[:-200]),
             ("another kind", picture_bytes("GIF")),
@@ -102,6 +89,36 @@ class Keeping(StudioCase):
         self.assertFalse(HandPicture.objects.exists())
 
 
+class DrawnPictures(StudioCase):
+    def test_the_bends_can_be_measured_on_them_though_no_touch_is_exact(self):
+        rng = random.Random(5)
+        for finger, tip, middle, from_thumb, tilt in (
+            (1, 30, 40, True, 15),
+            (2, -25, 60, False, -20),
+            (3, 5, 30, True, -8),
+            (4, -12, 50, False, 18),
+        ):
+            with self.subTest(finger=finger):
+                drawn = drawn_picture(
+                    finger, tip=tip, middle=middle, from_thumb=from_thumb, tilt=tilt, seed=finger
+                )
+                at = {
+                    name: Point(x + rng.gauss(0, 1), y + rng.gauss(0, 1))
+                    for name, (x, y) in drawn.points.items()
+                }
+                found = joint_angles(Points(Instrument.VIOLIN, at))
+                self.assertAlmostEqual(found["tip_angle"][finger].value, tip, delta=3)
+                self.assertAlmostEqual(found["middle_angle"][finger].value, middle, delta=3)
+
+    def test_it_is_a_picture_as_any_other_with_dark_lines_where_the_finger_is(self):
+        drawn = drawn_picture(4, tip=10, middle=50, from_thumb=True, tilt=0, seed=1)
+        kept = keep_picture(self.player, drawn.jpeg, Kept(DAY, "tip_angle", 4, drawn.points))
+        image = Image.open(BytesIO(kept.image)).convert("L")
+        x, y = kept.points["4.tip"]
+        around = image.crop((int(x) - 20, int(y) - 20, int(x) + 20, int(y) + 20))
+        self.assertLess(around.getextrema()[0], 90)
+
+
 class InThePlayerFile(StudioCase):
     def setUp(self):
         super().setUp()
@@ -120,7 +137,7 @@ class InThePlayerFile(StudioCase):
         self.assertNotEqual(kept.name, self.player.pictures.get().name)
 
     def test_a_bad_picture_is_left_out_and_told(self):
-        for image in ("", "not base64!", base64.b64encode(bomb()).decode(), None, 7):
+        for image in ("", "not base64!", base64.b64encode(png_saying(60_000)).decode(), None, 7):
             with self.subTest(image=image):
                 data = player_file(self.player, pictures=True)
                 data["pictures"][0]["image"] = image
@@ -159,7 +176,7 @@ class OverTheApi(StudioCase):
 
     def test_a_bad_one_is_refused_by_its_field(self):
         for told, field in (
-            ({"data": bomb()}, "picture"),
+            ({"data": png_saying(60_000)}, "picture"),
             ({"data": b"x" * (pictures.LARGEST_FILE + 1)}, "file"),
             ({"points": "{"}, "points"),
             ({"points": '{"9.tip": [1, 1]}'}, "points.9.tip"),

@@ -8,7 +8,7 @@ from studio.models import Player
 from studio.services.entries.log import undo
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
-from studio.services.reach import reach_of
+from studio.services.reach import measured_span, reach_of, size_that_fits
 from studio.services.setups import judge_setup, save_setup, setups_of, to_judge
 from studio.tests.studio_case import DAY, StudioCase
 
@@ -82,6 +82,26 @@ class Setups(StudioCase):
             with self.assertRaises(InputError) as caught:
                 asked(span, length)
             self.assertEqual(caught.exception.field, field)
+
+    def test_a_span_that_was_measured_is_held_against_a_later_instrument(self):
+        save_setup(self.player, {"string_length": 328}, DAY - timedelta(weeks=9))
+        self.assertIsNone(measured_span(self.player))
+        self.look(self.lesson(0), {"reach.exceeded": {"value": -12}})
+        needed = reach_of(self.player, None, None).needed
+        known = measured_span(self.player)
+        self.assertEqual((known.span, known.on), (round(needed * 0.88, 1), DAY))
+        self.assertEqual(size_that_fits(reach_of(self.player, known.span, None)), "1/2")
+        save_setup(self.player, {"size": "1/2"}, DAY + timedelta(weeks=1))
+        self.assertEqual(measured_span(self.player), known)
+        fits = reach_of(self.player, known.span, None)
+        self.assertTrue(fits.margin.fits)
+        self.assertIsNone(size_that_fits(fits))
+
+    def test_a_grade_without_a_number_or_a_string_tells_no_span(self):
+        self.look(self.lesson(0), {"reach.exceeded": 2})
+        save_setup(self.player, {"string_length": 328}, DAY + timedelta(weeks=1))
+        self.look(self.lesson(2), {"reach.exceeded": 1})
+        self.assertIsNone(measured_span(self.player))
 
     def test_the_reach_of_a_bass_is_that_of_its_fingering(self):
         self.player.instrument = "db"

@@ -42,6 +42,29 @@ export const setupsQuery = (id: number) =>
       ),
   });
 
+/** What the instrument asks of the hand, with the span as it was last measured. */
+export const reachQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['reach', id],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/reach', {
+          params: { path: { player_id: id } },
+        }),
+      ),
+  });
+
+export const picturesQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['pictures', id],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/pictures', {
+          params: { path: { player_id: id } },
+        }),
+      ),
+  });
+
 export const lessonQuery = (id: number) =>
   queryOptions({
     queryKey: ['lesson', id],

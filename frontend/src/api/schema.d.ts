@@ -401,6 +401,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hands/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Draw Picture
+         * @description A picture to measure on where there is no camera: drawn, with known bends.
+         */
+        get: operations["api_hands_routes_draw_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hands/exercise": {
         parameters: {
             query?: never;
@@ -891,7 +911,8 @@ export interface paths {
         };
         /**
          * Read Reach
-         * @description How far the hand's easy span is from what the string asks for.
+         * @description How far the hand's easy span is from what the string asks for; without a span it is the one
+         *     that was last measured.
          */
         get: operations["api_setups_routes_read_reach"];
         put?: never;
@@ -1370,6 +1391,19 @@ export interface components {
             value: boolean;
         };
         /**
+         * DrawnPictureOut
+         * @description A drawn hand to try the measuring on. `image`: JPEG, base64. `truth`: degrees it was drawn
+         *     with, by measure.
+         */
+        DrawnPictureOut: {
+            /** Image */
+            image: string;
+            /** Truth */
+            truth: {
+                [key: string]: number;
+            };
+        };
+        /**
          * DrillChoicesOut
          * @description Positions and frames by instrument; the first frame is the usual one.
          */
@@ -1499,7 +1533,8 @@ export interface components {
         };
         /**
          * EvidenceInfo
-         * @description `pictured`: the instruments on whose neck a drawn hand can show it.
+         * @description `pictured`: the instruments on whose neck a drawn hand can show it. `photo`: what points on a
+         *     picture tell of it.
          */
         EvidenceInfo: {
             /** Causes */
@@ -1524,6 +1559,8 @@ export interface components {
             of_finger: number | null;
             /** Per Finger */
             per_finger: boolean;
+            /** Photo */
+            photo: string | null;
             /** Pictured */
             pictured: string[];
             /** Place */
@@ -2625,19 +2662,34 @@ export interface components {
         /**
          * ReachOut
          * @description What the usual frame needs in first position, from the lowest to the highest finger, against
-         *     the hand's span: mm; `percent` of what is needed. `first_place`: semitones above the open
-         *     string from which it fits. `turn`: whether a turn of the hand brings what is missing. Null is
-         *     what is not known, and `turn` where nothing is missing.
+         *     the hand's span: mm; `percent` of what is needed. `measured_on`: the lesson's day of the span,
+         *     where none was asked about. `smaller_size`: the largest on which it fits. `cents_per_mm`: what a
+         *     millimetre makes at each finger's place. `first_place`: semitones above the open string from
+         *     which it fits. `turn`: whether a turn of the hand brings what is missing. Null is what is not
+         *     known, and `turn` and `smaller_size` where nothing is missing.
          */
         ReachOut: {
+            /**
+             * Cents Per Mm
+             * @default {}
+             */
+            cents_per_mm?: {
+                [key: string]: number;
+            };
             /** First Place */
             first_place?: number | null;
+            /** Measured On */
+            measured_on?: string | null;
             /** Needed */
             needed?: number | null;
             /** Percent */
             percent?: number | null;
             /** Short By */
             short_by?: number | null;
+            /** Smaller Size */
+            smaller_size?: string | null;
+            /** Span */
+            span?: number | null;
             /** String Length */
             string_length?: number | null;
             /** Turn */
@@ -4436,6 +4488,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TwoHandsOut"] | null;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_draw_picture: {
+        parameters: {
+            query: {
+                finger: number;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnPictureOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -5,7 +5,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
-import { setupsQuery } from '../api/queries';
+import { reachQuery, setupsQuery } from '../api/queries';
 import { Dialog } from './Dialog';
 import css from './PlayerDialog.module.css';
 
@@ -43,6 +43,7 @@ function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
       ),
     onSuccess: (saved) => {
       cache.setQueryData(setupsQuery(playerId).queryKey, saved);
+      void cache.invalidateQueries(reachQuery(playerId));
       onClose();
     },
   });

@@ -13,17 +13,20 @@ import { FingerChoice } from './FingerChoice';
 import { afterFingers, FINGERS } from './fingers';
 import { firstFingers } from './lookList';
 import { loadMeasure } from './loadMeasure';
-import { isFromPicture } from './picture/fromPicture';
 import type { Compared } from './TrialCompare';
 import { useBounceGuard } from '../components/useBounceGuard';
 import type { LessonHandle } from './useLesson';
 
+const CENTS = 'fourth_cents';
 const REACH = 'reach_margin';
 const PictureAngle = lazy(async () => ({
-  default: (await import('./picture/PictureAngle')).PictureAngle,
+  default: (await import('./PictureAngle')).PictureAngle,
 }));
 const TrialCompare = lazy(async () => ({
   default: (await import('./TrialCompare')).TrialCompare,
+}));
+const CentsAMillimetre = lazy(async () => ({
+  default: (await import('./CentsAMillimetre')).CentsAMillimetre,
 }));
 const ReachEntry = lazy(async () => ({ default: (await import('./ReachEntry')).ReachEntry }));
 const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
@@ -274,19 +277,21 @@ interface MeasuredProps {
 }
 
 function Measured({ item, lesson, finger, onMeasured }: MeasuredProps) {
-  if (item.measure === null) return null;
+  if (item.measure === null && item.photo === null) return null;
   const value = lesson.findings[item.id]?.value ?? null;
   return (
     <Suspense fallback={null}>
       {item.measure === REACH ? (
-        <ReachEntry playerId={lesson.player.id} value={value} onPercent={onMeasured} />
+        <ReachEntry player={lesson.player} value={value} onPercent={onMeasured} />
       ) : (
         <div className={css.measures}>
-          <MeasureEntry item={item} value={value} onValue={onMeasured} />
-          {isFromPicture(item.measure) && (
+          {item.measure !== null && <MeasureEntry item={item} value={value} onValue={onMeasured} />}
+          {item.measure === CENTS && <CentsAMillimetre playerId={lesson.player.id} />}
+          {item.photo !== null && (
             <PictureAngle
               key={finger}
               item={item}
+              playerId={lesson.player.id}
               instrument={lesson.player.instrument}
               finger={finger}
               onValue={onMeasured}

@@ -1,12 +1,16 @@
-import { TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { reachQuery } from '../api/queries';
+import { Dialog } from '../components/Dialog';
+import { Measuring } from '../pictures/Measuring';
+import { reachWords } from '../words/reach';
 import css from './MeasureEntry.module.css';
 
 interface Props {
-  playerId: number;
+  player: { id: number; instrument: string };
   /** Percent entered so far, if any. */
   value: number | null;
   onPercent: (percent: number) => void;
@@ -18,12 +22,11 @@ interface Lengths {
 }
 
 /** The span on a ruler in mm; what the string asks for, and the percent, are worked out. */
-export function ReachEntry({ playerId, value, onPercent }: Props) {
+export function ReachEntry({ player, value, onPercent }: Props) {
+  const playerId = player.id;
+  const [picturing, setPicturing] = useState(false);
   const [lengths, setLengths] = useState<Lengths>({ span: null, string: null });
-  const known = useQuery({
-    queryKey: ['reach', playerId],
-    queryFn: () => reachOf(playerId, { span: null, string: null }),
-  });
+  const known = useQuery(reachQuery(playerId));
   const reach = useMutation({
     mutationFn: (asked: Lengths) => reachOf(playerId, asked),
     onSuccess: ({ percent }) => {
@@ -53,7 +56,31 @@ export function ReachEntry({ playerId, value, onPercent }: Props) {
           onValue={(length) => setLengths({ ...lengths, string: length })}
           onDone={work}
         />
+        <Button
+          variant="default"
+          disabled={string === null}
+          title={string === null ? 'First give the length of the string' : undefined}
+          onClick={() => setPicturing(true)}
+        >
+          Span from a picture
+        </Button>
       </div>
+      <Dialog
+        opened={picturing}
+        onClose={() => setPicturing(false)}
+        title="Span of fingers one to four"
+        wide
+      >
+        <Measuring
+          playerId={playerId}
+          asked={{ kind: 'span', instrument: player.instrument, finger: 4, string }}
+          onValue={(span) => {
+            setLengths({ ...lengths, span });
+            if (string !== null) reach.mutate({ span, string });
+          }}
+          onDone={() => setPicturing(false)}
+        />
+      </Dialog>
       {string !== null && wrong.length === 0 && (
         <a href={rulerAddress(playerId, lengths.span, string)} target="_blank" rel="noreferrer">
           Paper ruler and tapes, at true size (PDF)
@@ -108,27 +135,7 @@ async function reachOf(playerId: number, { span, string }: Lengths): Promise<Sch
 
 function wordsOf(reach: Schemas['ReachOut'] | undefined, value: number | null): string {
   if (!reach) return '';
-  const { needed, short_by: short, first_place: place, turn } = reach;
-  if (needed === null || needed === undefined) {
-    return `Span of fingers one to four, string from nut to bridge. ${before(value)}`;
-  }
-  const asks = `First position asks for ${needed} mm.`;
-  if (short === null || short === undefined) return `${asks} ${before(value)}`;
-  if (short <= 0) return `${asks} It fits, with ${-short} mm to spare.`;
-  return `${asks} ${short} mm are missing. ${turnWords(turn)} ${placeWords(place)}`;
-}
-
-function before(value: number | null): string {
-  return value === null ? '' : `Entered: ${value} %.`;
-}
-
-function turnWords(turn: Schemas['ReachOut']['turn']): string {
-  if (turn === 'enough') return 'A turn of the hand brings that.';
-  if (turn === 'perhaps') return 'A wide turn of the hand may bring that.';
-  return 'A turn of the hand is not enough.';
-}
-
-function placeWords(place: number | null | undefined): string {
-  if (place === null || place === undefined) return 'It fits nowhere below the octave.';
-  return `It fits with the first finger ${place} semitones above the open string.`;
+  const before = value === null ? '' : `Entered: ${value} %.`;
+  const words = reachWords(reach);
+  return words || `Span of fingers one to four, string from nut to bridge. ${before}`;
 }

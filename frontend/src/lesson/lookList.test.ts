@@ -15,6 +15,7 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
     instruments: ['vn'],
     pictured: [],
     measure: null,
+    photo: null,
     unit: null,
     place: 'thumb',
     label: id,

@@ -3,7 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { catalogueQuery, setupsQuery } from '../api/queries';
+import { catalogueQuery, reachQuery, setupsQuery } from '../api/queries';
+import { reachWords } from '../words/reach';
 import { GRADE_WORDS, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
 
@@ -21,6 +22,7 @@ const JUDGED: Record<string, string> = {
 export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolean }) {
   const setups = useQuery(setupsQuery(playerId));
   const catalogue = useQuery(catalogueQuery);
+  const reach = useQuery(reachQuery(playerId)).data;
   const [writing, setWriting] = useState(false);
   // A record is gone for good, so its button is touched twice.
   const [doubted, setDoubted] = useState<number | null>(null);
@@ -32,7 +34,10 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
           params: { path: { player_id: playerId, setup_id: id } },
         }),
       ),
-    onSuccess: (left) => cache.setQueryData(setupsQuery(playerId).queryKey, left),
+    onSuccess: async (left) => {
+      cache.setQueryData(setupsQuery(playerId).queryKey, left);
+      await cache.invalidateQueries(reachQuery(playerId));
+    },
   });
   const label = (id: string) => catalogue.data?.evidence.find((e) => e.id === id)?.label ?? id;
   return (
@@ -41,6 +46,12 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
       <Button variant="default" onClick={() => setWriting(true)}>
         Write down the fit
       </Button>
+      {reach?.span && reach.measured_on && (
+        <p>
+          Span measured on {shortDate(reach.measured_on)}: about {reach.span} mm.{' '}
+          {reachWords(reach)}
+        </p>
+      )}
       {setups.data?.some((setup) => setup.size || setup.string_length) && (
         <p>
           <a href={`/api/players/${playerId}/ruler.pdf`} target="_blank" rel="noreferrer">

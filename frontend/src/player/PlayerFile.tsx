@@ -1,20 +1,27 @@
 import { Button, TextInput } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation } from 'wouter';
 
 import { client, unwrapEmpty } from '../api/client';
+import { picturesQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
 import css from './PlayerFile.module.css';
 
 /** Taking a player's records along, and erasing them. */
 export function PlayerFile({ id, name }: { id: number; name: string }) {
+  const hasPictures = (useQuery(picturesQuery(id)).data ?? []).length > 0;
   const [erasing, setErasing] = useState(false);
   return (
     <div className={css.row}>
       <Button component="a" variant="subtle" href={`/api/players/${id}/file`}>
         Save all records as a file
       </Button>
+      {hasPictures && (
+        <Button component="a" variant="subtle" href={`/api/players/${id}/file?pictures=true`}>
+          The same with the pictures of the hand
+        </Button>
+      )}
       <Button variant="subtle" onClick={() => setErasing(true)}>
         Erase this player
       </Button>
@@ -49,8 +56,8 @@ function Erase({ id, name }: { id: number; name: string }) {
       }}
     >
       <p>
-        Every lesson, plan and log goes with it, and there is no way back. Save the file first if
-        somebody may ask for it.
+        Every lesson, plan, log and picture goes with it, and there is no way back. Save the file
+        first if somebody may ask for it.
       </p>
       <TextInput
         label={`Type ${name} to erase`}

@@ -15,6 +15,7 @@ import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Fit } from './Fit';
 import { Ladders } from './Ladders';
+import { Pictures } from './Pictures';
 import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
 import { ThenAndNow } from './ThenAndNow';
@@ -108,6 +109,7 @@ export function PlayerPage() {
         playerId={player.id}
         isHeldUp={player.instrument === 'vn' || player.instrument === 'va'}
       />
+      <Pictures player={player} />
       <details>
         <summary className={css.summary}>Way of teaching for {player.name}</summary>
         <WayChoices

@@ -1,4 +1,11 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import {
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 
 import css from './PointPad.module.css';
 import type { Picture } from './readPicture';
@@ -16,6 +23,8 @@ interface Props {
   wanted: string | null;
   onSet: (x: number, y: number) => void;
   onUndo: () => void;
+  /** Laid over the picture. */
+  children?: ReactNode;
 }
 
 const LOUPE = 132;
@@ -24,7 +33,7 @@ const STEP = 1;
 const LEAP = 12;
 
 /** The picture to set points on: by touch under a loupe, or by the arrow keys and Enter. */
-export function PointPad({ picture, points, wanted, onSet, onUndo }: Props) {
+export function PointPad({ picture, points, wanted, onSet, onUndo, children }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const shown = useRef<HTMLCanvasElement>(null);
   const [at, setAt] = useState({ x: picture.width / 2, y: picture.height / 2 });
@@ -111,6 +120,7 @@ export function PointPad({ picture, points, wanted, onSet, onUndo }: Props) {
           <polyline key={line} points={line} vectorEffect="non-scaling-stroke" />
         ))}
       </svg>
+      {children}
       {points.map((point) => (
         <i key={point.name} className={css.point} style={percent(point)} />
       ))}

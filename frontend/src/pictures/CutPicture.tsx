@@ -1,0 +1,110 @@
+import 'react-image-crop/dist/ReactCrop.css';
+
+import { Button, TextInput } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { type PercentCrop, ReactCrop } from 'react-image-crop';
+
+import { client, unwrap } from '../api/client';
+import { picturesQuery } from '../api/queries';
+import css from './Measuring.module.css';
+import type { SetPoint } from './PointPad';
+import { blobOf, cutAround, type Cut, inCut } from './cut';
+import { isOfAFinger } from './pointPlan';
+import type { Picture } from './readPicture';
+import type { Asked } from './tell';
+
+const WORDS = ['down', 'up', 'before', 'after'];
+
+interface Props {
+  playerId: number;
+  asked: Asked;
+  picture: Picture;
+  points: SetPoint[];
+  onKept: () => void;
+  onBack: () => void;
+}
+
+/** Cuts the picture to the hand and keeps the cut, when the teacher says that it shows no more. */
+export function CutPicture({ playerId, asked, picture, points, onKept, onBack }: Props) {
+  const [cut, setCut] = useState<Cut>(() => cutAround(points, picture));
+  const [words, setWords] = useState('');
+  const shown = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    shown.current?.getContext('2d')?.drawImage(picture.image, 0, 0);
+  }, [picture]);
+  const cache = useQueryClient();
+  const keep = useMutation({
+    mutationFn: async () => {
+      const { blob, scale } = await blobOf(picture, cut);
+      const form = new FormData();
+      form.append('file', blob, 'hand.jpg');
+      form.append('measure', asked.kind);
+      if (isOfAFinger(asked.kind)) form.append('finger', String(asked.finger));
+      form.append('points', JSON.stringify(inCut(points, cut, scale)));
+      form.append('words', words);
+      return unwrap(
+        await client.POST('/api/players/{player_id}/pictures', {
+          params: { path: { player_id: playerId } },
+          body: form as never,
+          bodySerializer: () => form,
+        }),
+      );
+    },
+    onSuccess: (pictures) => {
+      cache.setQueryData(picturesQuery(playerId).queryKey, pictures);
+      onKept();
+    },
+  });
+  const change = (_: unknown, part: PercentCrop) =>
+    setCut({
+      x: (part.x / 100) * picture.width,
+      y: (part.y / 100) * picture.height,
+      width: (part.width / 100) * picture.width,
+      height: (part.height / 100) * picture.height,
+    });
+  return (
+    <div className={css.measuring}>
+      <p className={css.next}>
+        Cut it to the hand. <strong>Is a face in it, or anything else? Leave it out.</strong>
+      </p>
+      <ReactCrop crop={percentOf(cut, picture)} onChange={change} minWidth={44} minHeight={44}>
+        <canvas ref={shown} className={css.cutting} width={picture.width} height={picture.height} />
+      </ReactCrop>
+      <TextInput
+        label="A word for it, if you like"
+        placeholder={WORDS.join(', ')}
+        maxLength={120}
+        value={words}
+        onChange={(event) => setWords(event.currentTarget.value)}
+      />
+      {keep.error && <p role="alert">{keep.error.message}</p>}
+      <div className={css.actions}>
+        <Button variant="default" onClick={onBack}>
+          Back
+        </Button>
+        <Button
+          loading={keep.isPending}
+          disabled={cut.width < 1 || cut.height < 1}
+          onClick={() => keep.mutate()}
+        >
+          Only the hand is in it: keep
+        </Button>
+      </div>
+      <p className="quiet">
+        Kept with this player, seen by you alone, gone when you remove it or the player. Ask the
+        family first, as your local rules say.
+      </p>
+    </div>
+  );
+}
+
+function percentOf(cut: Cut, picture: Picture): PercentCrop {
+  return {
+    unit: '%',
+    x: (cut.x / picture.width) * 100,
+    y: (cut.y / picture.height) * 100,
+    width: (cut.width / picture.width) * 100,
+    height: (cut.height / picture.height) * 100,
+  };
+}

@@ -1,0 +1,176 @@
+import { Button } from '@mantine/core';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
+
+import { client, unwrap } from '../api/client';
+import { ChoosePicture } from './ChoosePicture';
+import css from './Measuring.module.css';
+import { Over } from './Over';
+import { PointPad, type SetPoint } from './PointPad';
+import { isOfAFinger, ownError, signed, unitOf, wantedPoints } from './pointPlan';
+import type { Picture } from './readPicture';
+import { type Asked, pointsBody, tell, type Told } from './tell';
+
+const CutPicture = lazy(async () => ({ default: (await import('./CutPicture')).CutPicture }));
+
+interface Props {
+  playerId: number;
+  asked: Asked;
+  /** -1 where what the picture counts as positive counts as negative here. */
+  way?: 1 | -1;
+  /** Takes the number over; without it the number is only said. */
+  onValue?: ((value: number) => void) | undefined;
+  onDone: () => void;
+}
+
+/** A picture is chosen, points are set on it, and what they tell is said, taken over or kept. */
+export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) {
+  const [picture, setPicture] = useState<Picture | null>(null);
+  const [points, setPoints] = useState<SetPoint[]>([]);
+  const [first, setFirst] = useState<Told | null>(null);
+  const [isOver, setIsOver] = useState(false);
+  const [cutting, setCutting] = useState(false);
+  const [isKept, setIsKept] = useState(false);
+  const wanted = wantedPoints(asked.kind, asked.finger);
+  const next = wanted[points.length] ?? null;
+  const read = useMutation({
+    mutationFn: async ([image, set]: [Picture, SetPoint[]]) => tell(asked, image, set),
+  });
+  const over = useOver(asked, picture, points, isOver && next === null);
+  if (!picture)
+    return <ChoosePicture kind={asked.kind} finger={asked.finger} onPicture={setPicture} />;
+  const truth = picture.truth?.[asked.kind];
+  const change = (set: SetPoint[]) => {
+    setPoints(set);
+    setIsKept(false);
+    read.reset();
+    if (set.length === wanted.length) read.mutate([picture, set]);
+  };
+  const found = read.data ?? null;
+  const value = found && way * (first ? (first.value + found.value) / 2 : found.value);
+  if (cutting) {
+    return (
+      <Suspense fallback={null}>
+        <CutPicture
+          playerId={playerId}
+          asked={asked}
+          picture={picture}
+          points={points}
+          onKept={() => {
+            setCutting(false);
+            setIsKept(true);
+          }}
+          onBack={() => setCutting(false)}
+        />
+      </Suspense>
+    );
+  }
+  return (
+    <div className={css.measuring}>
+      <p className={css.next} role="status">
+        {next ? (
+          <>
+            Set <strong>{next.words}</strong> ({points.length + 1} of {wanted.length})
+          </>
+        ) : (
+          wordsOf(read, found, first, unitOf(asked.kind))
+        )}
+        {found && truth !== undefined && ` It was drawn with ${signed(truth)}.`}
+        {isKept && ' The picture is kept.'}
+      </p>
+      <PointPad
+        picture={picture}
+        points={points}
+        wanted={next?.words ?? null}
+        onSet={(x, y) => next && change([...points, { name: next.name, x, y }])}
+        onUndo={() => change(points.slice(0, -1))}
+      >
+        {over && <Over over={over} width={picture.width} height={picture.height} />}
+      </PointPad>
+      <div className={css.actions}>
+        <Button
+          variant="default"
+          disabled={points.length === 0}
+          onClick={() => change(points.slice(0, -1))}
+        >
+          Take back
+        </Button>
+        {isOfAFinger(asked.kind) && asked.kind !== 'gap' && found && (
+          <Button variant="default" aria-pressed={isOver} onClick={() => setIsOver(!isOver)}>
+            {isOver ? 'Without the drawn hand' : 'Lay the drawn hand over'}
+          </Button>
+        )}
+        <Button
+          variant="default"
+          disabled={found === null || first !== null}
+          onClick={() => {
+            setFirst(found);
+            change([]);
+          }}
+        >
+          Set them once more
+        </Button>
+        {asked.kind !== 'span' && truth === undefined && (
+          <Button
+            variant="default"
+            disabled={found === null || isKept}
+            onClick={() => setCutting(true)}
+          >
+            {isKept ? 'Kept' : 'Keep the picture…'}
+          </Button>
+        )}
+        {onValue && truth === undefined ? (
+          <Button
+            disabled={value === null}
+            onClick={() => {
+              if (value !== null) onValue(Math.round(value * 100) / 100);
+              onDone();
+            }}
+          >
+            Take it over
+          </Button>
+        ) : (
+          <Button disabled={value === null} onClick={onDone}>
+            Done
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function useOver(asked: Asked, picture: Picture | null, points: SetPoint[], isWanted: boolean) {
+  const over = useQuery({
+    queryKey: ['over', asked, picture?.width, picture?.height, points],
+    enabled: isWanted && picture !== null,
+    queryFn: async () =>
+      unwrap(
+        await client.POST('/api/hands/over', {
+          body: {
+            ...pointsBody(asked.instrument, picture ?? { width: 1, height: 1 }, points),
+            finger: asked.finger,
+          },
+        }),
+      ),
+  });
+  return isWanted ? (over.data ?? null) : null;
+}
+
+function wordsOf(
+  { error, isPending }: { error: Error | null; isPending: boolean },
+  now: Told | null,
+  before: Told | null,
+  unit: string,
+) {
+  if (error) return error.message;
+  if (isPending) return 'One moment.';
+  if (!now) return 'These points do not tell it. Take back and set them again.';
+  const one = `${signed(now.value)} ${unit}, give or take ${now.uncertainty} for a point off by one pixel`;
+  const off =
+    now.may_be_off > 0
+      ? ` The finger points at the camera: it may be off by ${now.may_be_off}.`
+      : '';
+  if (!before) return `${one}.${off}`;
+  const own = Math.round(ownError(before.value, now.value) * 10) / 10;
+  return `First ${signed(before.value)}, now ${signed(now.value)} ${unit}: your own error is about ${own}. Their middle counts.${off}`;
+}
