@@ -40,7 +40,7 @@ class HandsApi(StudioCase):
     def test_what_no_hand_shows_has_no_picture(self):
         for path, query in (
             ("check", {"evidence": "fades.early"}),
-            ("exercise", {"exercise": "tempo_ladder"}),
+            ("exercise", {"exercise": "guided_refit"}),
         ):
             answer = self.get(path, instrument="vn", **query)
             self.assertEqual((answer.status_code, answer.json()), (200, None))
