@@ -5,7 +5,7 @@ from datetime import date
 from api.brief.present import pain_out, player_brief, stop_out
 from api.groups.schemas import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
 from studio.models import Group, Player
-from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks
+from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks, worst_fingers
 
 
 def brief_out(group: Group) -> GroupOut:
@@ -68,6 +68,7 @@ def _row_out(row: SweepRow, found: Sweep, on: date) -> SweepRowOut:
         lesson=row.lesson.pk if row.lesson else None,
         has=_own_checks(row, found),
         now={name: row.now[name].grade for name in names if name in row.now},
+        fingers={name: worst_fingers(row.now[name]) for name in names if name in row.now},
         before={name: row.before[name].grade for name in names if name in row.before},
         flag=stop_out(row.flags),
         pain=pain_out(row.pain),

@@ -79,7 +79,15 @@ def choose(request: HttpRequest, group_id: int, data: ChecksIn) -> SweepOut:
 def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepOut:
     group, on = group_of(request.user, group_id), today(request)
     seen_on = day_seen(data.seen_on, on)
-    grade(group, data.player, data.check, data.grade, key=data.client_key, on=seen_on)
+    grade(
+        group,
+        data.player,
+        data.check,
+        data.grade,
+        fingers=data.fingers,
+        key=data.client_key,
+        on=seen_on,
+    )
     return _sweep_out(group, on)
 
 

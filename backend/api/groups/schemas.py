@@ -1,6 +1,7 @@
 """Shapes of groups, sweeps and partner cards."""
 
 from datetime import date
+from typing import Annotated
 
 from ninja import Field, Schema
 
@@ -30,10 +31,14 @@ class ChecksIn(Schema):
 
 
 class SweepGradeIn(Schema):
+    """`fingers`: those that it was seen on, of a check that has fingers; none where it was not
+    told."""
+
     client_key: str = Field(min_length=8, max_length=64)
     player: RecordId
     check: str = Field(max_length=40)
     grade: int | None = None
+    fingers: list[Annotated[int, Field(ge=1, le=4)]] = Field([], max_length=4)
     seen_on: date | None = None
 
 
@@ -44,12 +49,14 @@ class RestIn(Schema):
 
 
 class SweepRowOut(Schema):
-    """`has`: the checks that this player's instrument has."""
+    """`has`: the checks that this player's instrument has. `fingers`: by check, those that the
+    grade was seen on."""
 
     player: PlayerBrief
     lesson: int | None
     has: list[str]
     now: dict[str, int]
+    fingers: dict[str, list[int]]
     before: dict[str, int]
     flag: FlagOut | None
     pain: PainOut | None

@@ -71,6 +71,27 @@ class Sweep(BrowserCase):
         expect(lene.get_by_role("button", name="strong")).to_have_attribute("aria-pressed", "true")
         self.saved()
 
+    def test_a_check_of_fingers_asks_which_by_touch_and_by_keys(self):
+        page = self.page
+        self.open_group()
+        jonas = page.get_by_role("group", name="Jonas Feld: Fingertip")
+        jonas.get_by_role("button", name="strong").click()
+        asked = page.get_by_role("group", name="Jonas Feld: which finger")
+        expect(asked).to_contain_text("Which finger?")
+        asked.get_by_role("button", name="Finger 3").click()
+        page.keyboard.press("a")  # the fourth, as it lies under a left hand
+        expect(asked.get_by_role("button", name="Finger 4")).to_have_attribute(
+            "aria-pressed", "true"
+        )
+        self.saved()
+        today = Lesson.objects.filter(player__name="Jonas Feld").last()
+        found = today.observations.get(evidence="tip.gives")
+        self.assertEqual(found.entered, {"3": 3, "4": 3})
+        page.reload()
+        expect(asked.get_by_role("button", name="Finger 3")).to_have_attribute(
+            "aria-pressed", "true"
+        )
+
     def test_other_checks_and_cards_in_words_for_a_child(self):
         page = self.page
         self.open_group()

@@ -137,9 +137,17 @@ def proposed_checks(group: Group, on: date) -> list[Evidence]:
 
 
 def grade(
-    group: Group, player_id: int, check: str, grade: int | None, *, key: str, on: date
+    group: Group,
+    player_id: int,
+    check: str,
+    grade: int | None,
+    *,
+    fingers: Sequence[int] = (),
+    key: str,
+    on: date,
 ) -> None:
-    """One player's grade of one check of the sweep, into the player's lesson of the day."""
+    """One player's grade of one check of the sweep, into the player's lesson of the day. `fingers`:
+    those that it was seen on; the others that were named before keep what they had."""
     player = group.players.filter(pk=player_id).first()
     if player is None:
         raise StudioError("not_found", "player")
@@ -150,14 +158,25 @@ def grade(
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
     lesson = glance_lesson(player, on)
-    entered = _merged(lesson, check, grade)
+    entered = _merged(lesson, check, grade, fingers)
     record(lesson.pk, client_key=key, kind="observation", key=check, value=entered)
 
 
-def _merged(lesson: Lesson, check: str, grade: int | None) -> Any:
+def worst_fingers(finding: Finding) -> list[int]:
+    """The fingers that have the finding's grade, where it is there at all."""
+    by_finger = finding.by_finger if finding.grade > 0 else {}
+    return sorted(finger for finger, grade in by_finger.items() if grade == finding.grade)
+
+
+def _merged(lesson: Lesson, check: str, grade: int | None, fingers: Sequence[int]) -> Any:
     """The grade with the fingers that were named before kept: none is worse than the new grade, and
-    those that were worst have it."""
+    those that were worst have it. Named fingers have it and the others of that grade lose it."""
     stored = lesson.observations.filter(evidence=check).first()
+    if grade and fingers and load_catalogue().evidence[check].per_finger:
+        known = findings_of(lesson)[check].by_finger if stored else {}
+        less = [str(finger) for finger, each in known.items() if each < grade]
+        kept = {finger: stored.entered[finger] for finger in less} if stored else {}
+        return {**kept, **{str(finger): grade for finger in fingers}}
     if grade is None or stored is None or not is_by_finger(stored.entered):
         return grade
     before = findings_of(lesson)[check]

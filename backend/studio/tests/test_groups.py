@@ -66,6 +66,26 @@ class Groups(GroupCase):
                 grade(self.group, self.player.pk, check, value, key=f"key-swept-{number}", on=DAY)
                 self.assertEqual(lesson.observations.get(evidence=check).entered, entered)
 
+    def test_a_swept_grade_goes_to_the_fingers_that_are_told(self):
+        check = "tip.gives"
+        choose_checks(self.group, [check, "wrist.caved"])
+        lesson = self.lesson()
+        table = (
+            (2, [4], {"4": 2}),
+            (2, [3, 4], {"3": 2, "4": 2}),
+            (2, [3], {"3": 2}),
+            (3, [4], {"3": 2, "4": 3}),
+            (1, [4], {"4": 1}),
+            (0, [4], {"4": 0}),
+        )
+        for number, (value, fingers, entered) in enumerate(table):
+            with self.subTest(value=value, fingers=fingers):
+                key = f"key-fingers-{number}"
+                grade(self.group, self.player.pk, check, value, fingers=fingers, key=key, on=DAY)
+                self.assertEqual(lesson.observations.get(evidence=check).entered, entered)
+        grade(self.group, self.player.pk, "wrist.caved", 2, fingers=[4], key="key-whole", on=DAY)
+        self.assertEqual(lesson.observations.get(evidence="wrist.caved").entered, 2)
+
     def test_a_grade_is_kept_for_the_day_on_which_it_was_seen(self):
         self.assertEqual(day_seen(None, DAY), DAY)
         earlier = DAY - timedelta(days=3)

@@ -3169,12 +3169,21 @@ export interface components {
             /** Value */
             value: number;
         };
-        /** SweepGradeIn */
+        /**
+         * SweepGradeIn
+         * @description `fingers`: those that it was seen on, of a check that has fingers; none where it was not
+         *     told.
+         */
         SweepGradeIn: {
             /** Check */
             check: string;
             /** Client Key */
             client_key: string;
+            /**
+             * Fingers
+             * @default []
+             */
+            fingers?: number[];
             /** Grade */
             grade?: number | null;
             /** Player */
@@ -3204,12 +3213,17 @@ export interface components {
         };
         /**
          * SweepRowOut
-         * @description `has`: the checks that this player's instrument has.
+         * @description `has`: the checks that this player's instrument has. `fingers`: by check, those that the grade
+         *     was seen on.
          */
         SweepRowOut: {
             /** Before */
             before: {
                 [key: string]: number;
+            };
+            /** Fingers */
+            fingers: {
+                [key: string]: number[];
             };
             flag: components["schemas"]["FlagOut"] | null;
             /** Has */

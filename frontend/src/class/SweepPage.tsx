@@ -11,6 +11,7 @@ import { GradeMarks } from '../components/GradeMarks';
 import { Problem } from '../components/Problem';
 import { useBounceGuard } from '../components/useBounceGuard';
 import { useKeys } from '../components/useKeys';
+import { ALL_KEY, FINGER_KEYS, FINGERS, toggled } from '../words/fingers';
 import { gradeWord } from '../words/words';
 import { leftToGrade, nextPlayer } from './sweepGrades';
 import { SweepRow } from './SweepRow';
@@ -93,6 +94,7 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
   const [at, setAt] = useState(0);
   const check = checks[at] ?? checks[0];
   const [chosen, setChosen] = useState<number | null>(null);
+  const [asked, setAsked] = useState<number | null>(null);
   const left = check ? leftToGrade(sweep, check.id) : [];
   const active = chosen ?? left[0] ?? null;
   const guard = useBounceGuard();
@@ -100,6 +102,7 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
   function turnTo(index: number) {
     setAt((index + checks.length) % checks.length);
     setChosen(null);
+    setAsked(null);
   }
   function grade(player: number, value: number) {
     if (!check) return;
@@ -107,6 +110,15 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
     const again = row?.now[check.id] === value;
     handle.grade(player, check.id, again ? null : value);
     setChosen(again ? player : nextPlayer(sweep, check.id, player));
+    setAsked(check.per_finger && value > 0 && !again ? player : null);
+  }
+  function tellFingers(player: number, fingers: number[]) {
+    const now = check && sweep.rows.find((each) => each.player.id === player)?.now[check.id];
+    if (check && now !== undefined) handle.grade(player, check.id, now, fingers);
+  }
+  function toggleFinger(finger: number) {
+    const row = sweep.rows.find((each) => each.player.id === asked);
+    if (check && row) tellFingers(row.player.id, toggled(row.fingers[check.id] ?? [], finger));
   }
   function move(by: number) {
     const order = sweep.rows.map((row) => row.player.id);
@@ -121,6 +133,8 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
   };
   useKeys({
     ...Object.fromEntries([0, 1, 2, 3].map((g) => [String(g), () => gradeActive(g)])),
+    ...Object.fromEntries(FINGER_KEYS.map((key, i) => [key, () => toggleFinger(i + 1)])),
+    [ALL_KEY]: () => asked !== null && tellFingers(asked, FINGERS),
     ArrowDown: () => move(1),
     ArrowUp: () => move(-1),
     ArrowRight: () => turnTo(at + 1),
@@ -151,7 +165,9 @@ function Checks({ checks, handle }: { checks: Evidence[]; handle: SweepHandle })
               row={row}
               check={check}
               active={row.player.id === active}
+              asks={row.player.id === asked}
               onGrade={(value) => grade(row.player.id, value)}
+              onFingers={(fingers) => tellFingers(row.player.id, fingers)}
             />
           ))}
         </ul>

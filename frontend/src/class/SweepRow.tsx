@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 
 import type { Evidence, Schemas } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
+import { ALL_KEY, FINGER_KEYS, FINGERS, toggled } from '../words/fingers';
 import { gradeWord, INSTRUMENT_WORDS } from '../words/words';
 import css from './SweepPage.module.css';
 
@@ -11,17 +12,22 @@ interface Props {
   row: Schemas['SweepRowOut'];
   check: Evidence;
   active: boolean;
+  /** It was graded last and may still be told on which finger. */
+  asks: boolean;
   onGrade: (grade: number) => void;
+  onFingers: (fingers: number[]) => void;
 }
 
 /** One player in a sweep: the grade of the time before and four places to touch. */
-export function SweepRow({ row, check, active, onGrade }: Props) {
+export function SweepRow({ row, check, active, asks, onGrade, onFingers }: Props) {
   const here = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (active) here.current?.scrollIntoView({ block: 'nearest' });
   }, [active]);
   const now = row.now[check.id];
   const before = row.before[check.id];
+  const fingers = row.fingers[check.id] ?? [];
+  const isThere = check.per_finger && now !== undefined && now > 0;
   const has = row.has.includes(check.id);
   return (
     <li ref={here} className={css.row} data-active={active || undefined}>
@@ -64,6 +70,31 @@ export function SweepRow({ row, check, active, onGrade }: Props) {
         </div>
       ) : (
         <span className="quiet">not on the {INSTRUMENT_WORDS[row.player.instrument]}</span>
+      )}
+      {has && isThere && (asks || fingers.length > 0) && (
+        <div className={css.fingers} role="group" aria-label={`${row.player.name}: which finger`}>
+          <span>{fingers.length === 0 ? 'Which finger?' : 'on'}</span>
+          {FINGERS.map((finger) => (
+            <button
+              key={finger}
+              type="button"
+              aria-pressed={fingers.includes(finger)}
+              aria-label={`Finger ${finger}`}
+              aria-keyshortcuts={asks ? FINGER_KEYS[finger - 1] : undefined}
+              onClick={() => onFingers(toggled(fingers, finger))}
+            >
+              {finger}
+            </button>
+          ))}
+          <button
+            type="button"
+            aria-pressed={fingers.length === FINGERS.length}
+            aria-keyshortcuts={asks ? ALL_KEY : undefined}
+            onClick={() => onFingers(FINGERS)}
+          >
+            all
+          </button>
+        </div>
       )}
     </li>
   );

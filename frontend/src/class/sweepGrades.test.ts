@@ -5,7 +5,7 @@ import { gradeKey, leftToGrade, nextPlayer, withEntries, withGrade } from './swe
 
 function row(id: number, now: Record<string, number>, has = ['a', 'b']): Schemas['SweepRowOut'] {
   const player = { id, name: `P${id}`, instrument: 'vn', level: 'beginner', age: 9, piece: '' };
-  return { player, lesson: null, has, now, before: {}, flag: null, pain: null };
+  return { player, lesson: null, has, now, fingers: {}, before: {}, flag: null, pain: null };
 }
 
 const sweep: Schemas['SweepOut'] = {
@@ -24,6 +24,14 @@ describe('a sweep', () => {
     expect(graded.rows[1]?.now).toEqual({ a: 3 });
     expect(withGrade(graded, 2, 'a', null).rows[1]?.now).toEqual({});
     expect(graded.rows[0]).toBe(sweep.rows[0]);
+  });
+
+  test('tells on which fingers, until another grade is given', () => {
+    const value = { grade: 2, fingers: [3, 4], seenOn: '2026-03-04' };
+    const entry = { kind: 'grade', key: gradeKey(1, 'a'), value, at: 0 };
+    expect(withEntries(sweep, [entry]).rows[0]?.fingers).toEqual({ a: [3, 4] });
+    const again = { ...entry, value: { grade: 1, seenOn: '2026-03-04' } };
+    expect(withEntries(sweep, [entry, again]).rows[0]?.fingers).toEqual({ a: [] });
   });
 
   test('knows who is left: those with the check and without a grade', () => {

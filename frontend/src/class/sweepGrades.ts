@@ -26,7 +26,8 @@ export function withEntries(
       );
     }
     const { player, check } = readGradeKey(entry.key);
-    return withGrade(now, player, check, sweptValue(entry).grade);
+    const { grade, fingers } = sweptValue(entry);
+    return withGrade(now, player, check, grade, fingers);
   }, sweep);
 }
 
@@ -36,13 +37,18 @@ export function withGrade(
   player: number,
   check: string,
   grade: number | null,
+  fingers: number[] = [],
 ): Sweep {
   return {
     ...sweep,
     rows: sweep.rows.map((row) => {
       if (row.player.id !== player) return row;
       const others = Object.fromEntries(Object.entries(row.now).filter(([name]) => name !== check));
-      return { ...row, now: grade === null ? others : { ...others, [check]: grade } };
+      return {
+        ...row,
+        now: grade === null ? others : { ...others, [check]: grade },
+        fingers: { ...row.fingers, [check]: fingers },
+      };
     }),
   };
 }

@@ -15,7 +15,7 @@ type Sweep = Schemas['SweepOut'];
 export interface SweepHandle {
   sweep: Sweep;
   queue: OutboxState;
-  grade: (player: number, check: string, grade: number | null) => void;
+  grade: (player: number, check: string, grade: number | null, fingers?: number[]) => void;
   rest: (check: string) => void;
   choose: (checks: string[]) => void;
 }
@@ -36,8 +36,8 @@ export function useSweep(id: number): SweepHandle | { error: Error } | null {
       ),
     onSuccess: (sweep) => cache.setQueryData(sweepQuery(id).queryKey, sweep),
   });
-  function push(kind: string, key: string, grade: number | null) {
-    const value: SweptValue = { grade, seenOn: localDate(new Date()) };
+  function push(kind: string, key: string, grade: number | null, fingers: number[] = []) {
+    const value: SweptValue = { grade, fingers, seenOn: localDate(new Date()) };
     studioOutbox.push(channel, { clientKey: newKey(), kind, key, value });
   }
   if (query.data === undefined) return query.error ? { error: query.error } : null;
@@ -45,7 +45,8 @@ export function useSweep(id: number): SweepHandle | { error: Error } | null {
   return {
     sweep: withEntries(query.data, pending),
     queue: { ...state, problem: state.problem ?? choose.error?.message ?? null },
-    grade: (player, check, grade) => push('grade', gradeKey(player, check), grade),
+    grade: (player, check, grade, fingers) =>
+      push('grade', gradeKey(player, check), grade, fingers),
     rest: (check) => push('rest', check, 0),
     choose: choose.mutate,
   };

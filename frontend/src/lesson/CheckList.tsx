@@ -10,7 +10,7 @@ import { Hand } from '../drawings/Hand';
 import { gradeWord } from '../words/words';
 import css from './CheckList.module.css';
 import { FingerChoice } from './FingerChoice';
-import { afterFingers, FINGERS } from './fingers';
+import { afterFingers, FINGERS } from '../words/fingers';
 import { firstFingers } from './lookList';
 import { loadMeasure } from './loadMeasure';
 import type { Compared } from './TrialCompare';

@@ -1,6 +1,6 @@
 import { GradeMarks } from '../components/GradeMarks';
 import css from './CheckList.module.css';
-import { FINGERS, toggled } from './fingers';
+import { FINGERS, toggled } from '../words/fingers';
 
 interface Props {
   chosen: number[];

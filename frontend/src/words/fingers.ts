@@ -17,3 +17,7 @@ export function toggled(chosen: number[], finger: number): number[] {
     ? chosen.filter((each) => each !== finger)
     : [...chosen, finger].sort();
 }
+
+/** Keys that name the first to the fourth finger, as they lie under a left hand, and all of them. */
+export const FINGER_KEYS = ['f', 'd', 's', 'a'];
+export const ALL_KEY = 'g';
