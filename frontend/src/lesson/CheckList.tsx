@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useIsFetching, useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 
-import type { Evidence } from '../api/client';
+import type { Evidence, Schemas } from '../api/client';
 import { checkPairQuery } from '../api/queries';
 import { GradeMarks } from '../components/GradeMarks';
 import { useKeys } from '../components/useKeys';
@@ -175,10 +175,7 @@ function CheckRow({
   const skipped = lesson.skipped.includes(item.id);
   const { instrument } = lesson.player;
   const pictured = item.pictured.includes(instrument);
-  const hands = useQuery({
-    ...checkPairQuery(item.id, instrument, finger ?? item.of_finger, GRADES.length),
-    enabled: active && pictured,
-  }).data;
+  const hands = useGradedHands(item, instrument, finger, active && pictured);
   return (
     <li className={css.row} data-active={active || undefined} data-new={isNew || undefined}>
       <button type="button" className={css.label} aria-expanded={active} onClick={onActivate}>
@@ -267,6 +264,21 @@ function CheckRow({
       )}
     </li>
   );
+}
+
+/** The hand at each grade; drawn after the large hand that was graded just before. */
+function useGradedHands(
+  item: Evidence,
+  instrument: string,
+  finger: number | null,
+  isWanted: boolean,
+): Schemas['TwoHandsOut'] | null {
+  const isDrawing = useIsFetching({ queryKey: ['hand'] }) > 0;
+  const hands = useQuery({
+    ...checkPairQuery(item.id, instrument, finger ?? item.of_finger, GRADES.length),
+    enabled: isWanted && !isDrawing,
+  });
+  return isWanted ? (hands.data ?? null) : null;
 }
 
 interface MeasuredProps {

@@ -46,7 +46,9 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
   const { instrument } = lesson.player;
   const signs = atEase ? '' : signsOf(lesson.findings);
   const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
-  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP });
+  // Second, so that the large drawing does not wait for its share of the computer.
+  const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
+  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
   const { title, items } = listFor(choice, lesson, mine, look);
 
   useKeys({
