@@ -138,12 +138,13 @@ class Observation(models.Model):
 
 
 class CauseWord(models.Model):
-    """The teacher's word on a cause: pinned or dismissed, with why."""
+    """The teacher's word on a cause, with why: pinned, dismissed, or open again after an earlier
+    lesson had dismissed it."""
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="cause_words")
     cause = models.CharField(max_length=40)
     word = models.CharField(
-        max_length=10, choices=[("pinned", "pinned"), ("dismissed", "dismissed")]
+        max_length=10, choices=[(w, w) for w in ("pinned", "dismissed", "open")]
     )
     why = models.CharField(max_length=200, blank=True)
 
@@ -157,7 +158,8 @@ class CauseWord(models.Model):
 
 
 class Focus(models.Model):
-    """A focus that was decided, with the engine's view at that moment beside it."""
+    """A focus that was decided, with the engine's view at that moment beside it. `follows`: it was
+    taken as proposed, so that it goes with the theory when the lesson's grades are corrected."""
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="focuses")
     cause = models.CharField(max_length=40)
@@ -166,6 +168,7 @@ class Focus(models.Model):
     why = models.TextField(blank=True)
     probability = models.FloatField()
     is_engines = models.BooleanField()
+    follows = models.BooleanField(default=False)
 
     class Meta:
         ordering = ["rank"]
@@ -178,9 +181,11 @@ class Focus(models.Model):
 
 
 class Plan(models.Model):
-    """The week that was given."""
+    """The week that was given. `focus`: the causes that it was made for; None where that was not
+    written down yet."""
 
     lesson = models.OneToOneField(Lesson, on_delete=models.CASCADE, related_name="plan")
+    focus = models.JSONField(null=True, blank=True)
 
     def __str__(self) -> str:
         return f"plan of {self.lesson}"

@@ -37,7 +37,7 @@ Found = Grade | MeasuredValue | ComparedGrades
 
 
 class CauseWord(Schema):
-    word: Literal["pinned", "dismissed"]
+    word: Literal["pinned", "dismissed", "open"]
     why: str = ""
 
 

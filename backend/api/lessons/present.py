@@ -26,6 +26,7 @@ from api.lessons.schemas import (
     UndoOut,
     WithheldOut,
 )
+from api.lessons.undo_words import undo_words
 from lefthand.case.case import Finding
 from lefthand.case.ways import Accepted
 from lefthand.catalogue.catalogue import Cause
@@ -36,12 +37,12 @@ from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.safety import is_loose_by_score
 from lefthand.values.vocabulary import Instrument
-from studio.models import Lesson, Plan
+from studio.models import Lesson, LessonEntry, Plan
 from studio.services.cases import LessonView, asks_pain, weeks_away
-from studio.services.decisions import objections
-from studio.services.entries import KINDS, undoable_entries
+from studio.services.decisions import objections, stale_focus, taken_focus
+from studio.services.entries import undoable_entries
 from studio.services.findings import age_at, findings_of
-from studio.services.known import known_items, known_words
+from studio.services.known import chosen_focus, known_items, known_words, why_ruled_out
 from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
 from studio.services.records import planned
@@ -55,6 +56,8 @@ def lesson_out(lesson: Lesson) -> LessonOut:
     view = LessonView(lesson)
     diagnosis = view.diagnosis
     look = lesson_look(view, view.history.last_real)
+    decided = lesson.focuses.all()
+    entries = undoable_entries(lesson)
     return LessonOut(
         id=lesson.pk,
         revision=lesson.revision,
@@ -75,7 +78,9 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         causes=[_cause_out(v, view) for v in diagnosis.causes],
         focus=_focus_out(view),
         engine_focus=list(diagnosis.engine_focus),
-        decided=lesson.focuses.exists(),
+        decided=bool(decided),
+        chosen=bool(chosen_focus(lesson)),
+        moved_from=_moved_from(view, entries),
         look=_look_out(look),
         enough=diagnosis.enough,
         settle=diagnosis.settle,
@@ -91,10 +96,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         alternatives=_alternatives(view),
         disliked=lesson.player.disliked,
         plan=_plan_out(view),
-        undoable=[
-            UndoOut(key=entry.client_key, words=KINDS[entry.kind].words)
-            for entry in undoable_entries(lesson)
-        ],
+        undoable=[UndoOut(key=entry.client_key, words=undo_words(entry)) for entry in entries],
     )
 
 
@@ -159,6 +161,8 @@ def _previous(lesson: Lesson | None) -> PreviousOut | None:
 def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
     cause = view.catalogue.causes[seen.cause]
     word = next((w for w in known_words(view.lesson) if w.cause == cause.id), None)
+    out = view.ruled_out.get(cause.id) if word is None else None
+    said = word.word if word else "dismissed" if out else None
     done = set(view.case.findings) | set(view.lesson.skipped)
     return CauseOut(
         id=cause.id,
@@ -170,8 +174,9 @@ def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
         speaks_for=[_reason_out(r, view) for r in seen.speaks_for],
         speaks_against=[_reason_out(r, view) for r in seen.speaks_against],
         settle=open_settling_trial(cause.id, view.catalogue, view.case, done),
-        teacher_word=cast(TeacherWord | None, word.word if word else None),
-        teacher_why=word.why if word else "",
+        teacher_word=cast(TeacherWord | None, said),
+        teacher_why=word.why if word else why_ruled_out(view.lesson, cause.id, out),
+        ruled_out_on=out.on if out else None,
     )
 
 
@@ -269,11 +274,21 @@ def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
     )
 
 
+def _moved_from(view: LessonView, newest: list[LessonEntry]) -> list[str]:
+    """What was taken as the focus, where corrected grades have moved it since."""
+    causes = view.catalogue.causes
+    now = [focus.cause for focus in view.diagnosis.focus]
+    taken = taken_focus(view.lesson, newest)
+    return [causes[cause].name for cause in taken if cause in causes] if taken != now else []
+
+
 def _plan_out(view: LessonView) -> PlanOut | None:
+    causes = view.catalogue.causes
     plan = Plan.objects.filter(lesson=view.lesson).prefetch_related("items").first()
     if plan is None:
         return None
     return PlanOut(
+        made_for=[causes[cause].name for cause in stale_focus(view, plan) if cause in causes],
         items=[_item_out(planned(item), view) for item in known_items(plan)],
         minutes_a_day=plan_minutes(plan.lesson),
         objections=[ObjectionOut(exercise=o.exercise, reason=o.reason) for o in objections(view)],

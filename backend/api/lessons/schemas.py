@@ -8,7 +8,7 @@ from ninja import Field, Schema
 from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
 from api.home.schemas import HomeReportOut
 
-TeacherWord = Literal["pinned", "dismissed"]
+TeacherWord = Literal["pinned", "dismissed", "open"]
 
 
 class ComparedOut(Schema):
@@ -40,6 +40,9 @@ class ReasonOut(Schema):
 
 
 class CauseOut(Schema):
+    """`ruled_out_on`: an earlier lesson dismissed it that day, and nothing new speaks for it since;
+    `teacher_why`: then that lesson's."""
+
     id: str
     name: str
     meaning: str
@@ -51,6 +54,7 @@ class CauseOut(Schema):
     settle: str | None
     teacher_word: TeacherWord | None
     teacher_why: str
+    ruled_out_on: date | None
 
 
 class FocusOut(Schema):
@@ -130,6 +134,9 @@ class ObjectionOut(Schema):
 
 
 class PlanOut(Schema):
+    """`made_for`: names of the causes that it was made for, where the focus is another by now."""
+
+    made_for: list[str]
     items: list[PlanItemOut]
     minutes_a_day: float
     objections: list[ObjectionOut]
@@ -167,6 +174,9 @@ class FitOut(Schema):
 
 
 class LessonOut(Schema):
+    """`decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
+    theory; `moved_from`: names of what was taken, where a focus that follows has moved since."""
+
     id: int
     revision: int
     date: date
@@ -184,6 +194,8 @@ class LessonOut(Schema):
     focus: list[FocusOut]
     engine_focus: list[str]
     decided: bool
+    chosen: bool
+    moved_from: list[str]
     look: LookOut | None
     enough: bool
     settle: str | None

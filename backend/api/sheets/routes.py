@@ -84,6 +84,7 @@ def _link_out(request: HttpRequest, link: HomeLink | None) -> LinkOut:
 
 def _sheet_out(sheet: Sheet) -> SheetOut:
     return SheetOut(
+        made_for=list(sheet.made_for),
         first_name=sheet.first_name,
         date=sheet.date,
         instrument=sheet.instrument,

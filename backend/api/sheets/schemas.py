@@ -12,6 +12,10 @@ class SheetItemOut(ExercisePage):
 
 
 class SheetOut(Schema):
+    """`made_for`: names of the causes that the week was made for, where the focus is another by
+    now."""
+
+    made_for: list[str]
     first_name: str
     date: date
     instrument: str

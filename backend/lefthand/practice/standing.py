@@ -14,6 +14,7 @@ from lefthand.practice.keep_alive import Kept, Watch, kept_causes, watched
 from lefthand.practice.load import GivenLoad, LoadCourse
 from lefthand.practice.progress import Advice, Course, Move, next_step
 from lefthand.practice.record import Given, GivenWeek, LessonRecord
+from lefthand.practice.ruled_out import RuledOut, ruled_out_after, ruled_out_before
 from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE, LessonFacts
 from lefthand.reason.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS, Safety, SafetyLevel
 
@@ -41,7 +42,8 @@ class Standing:
     tried and not there}}. aims: by exercise that is given week after week, the grades of what it
     aims at, of the newest lessons that looked at that. rungs: (day, rung) of each exercise, the
     last ones given. breaks: the newest one, and before it those of the last two weeks. watches: how
-    each cause went that was a focus.
+    each cause went that was a focus. ruled_out: causes that the teacher dismissed, until new signs
+    speak.
     """
 
     newest: date | None = None
@@ -58,6 +60,7 @@ class Standing:
     load: LoadCourse = field(default_factory=LoadCourse)
     breaks: tuple[Break, ...] = ()
     watches: Mapping[str, Watch] = field(default_factory=dict)
+    ruled_out: Mapping[str, RuledOut] = field(default_factory=dict)
 
 
 AT_FIRST = Standing()
@@ -131,6 +134,13 @@ def kept_now(before: Standing, record: LessonRecord, catalogue: Catalogue) -> li
     return kept_causes(_watches_after(before, record, catalogue), catalogue)
 
 
+def still_ruled_out(
+    before: Standing, record: LessonRecord, catalogue: Catalogue
+) -> Mapping[str, RuledOut]:
+    """Causes that earlier lessons ruled out and for which nothing new speaks in this one."""
+    return ruled_out_before(before.ruled_out, record.facts, catalogue)
+
+
 # ------------------------------------------------------------------ one lesson more
 
 
@@ -146,6 +156,7 @@ def advance(before: Standing, record: LessonRecord, catalogue: Catalogue) -> Sta
         failed=_failed(before, record),
         breaks=_breaks(before, record),
         watches=_watches_after(before, record, catalogue),
+        ruled_out=ruled_out_after(before.ruled_out, record.on, record.facts, catalogue),
     )
     if real:
         after = replace(

@@ -25,10 +25,12 @@ ASKED_OF_EACH = {ARM: ("elbow.behind", "elbow.low"), HAND_HEIGHT: ("knuckles.low
 
 @dataclass(frozen=True, slots=True)
 class TeacherWord:
-    """What the teacher said about causes; it stands beside the engine's view and wins."""
+    """What the teacher said about causes; it stands beside the engine's view and wins. `is_whole`:
+    the pinned are all that the focus shall be."""
 
     pinned: tuple[str, ...] = field(default=())
     dismissed: tuple[str, ...] = field(default=())
+    is_whole: bool = False
 
 
 NO_WORD = TeacherWord()
@@ -53,7 +55,7 @@ def choose_focus(
     left = [
         catalogue.causes[c] for c, p in probabilities.items() if p > LIKELY_ABOVE and c not in skip
     ]
-    while left and len(chosen) < MAX_FOCUS:
+    while left and len(chosen) < MAX_FOCUS and not (word.is_whole and chosen):
         best = _next_focus(left, probabilities)
         chosen.append(best.id)
         left.remove(best)

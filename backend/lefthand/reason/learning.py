@@ -28,13 +28,14 @@ class Verdict(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class LessonFacts:
-    """One lesson of a player: what was decided, what was dismissed, what was graded, and whether
-    the music had just got harder."""
+    """One lesson of a player: what was decided, what was dismissed, what was graded, whether the
+    music had just got harder, and what had been dismissed and may be after all."""
 
     focus: tuple[str, ...] = ()
     dismissed: frozenset[str] = frozenset()
     grades: Mapping[str, int] = field(default_factory=dict)
     is_harder: bool = False
+    reopened: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,6 +16,7 @@ from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument, Level
 from studio.models import Lesson, Plan, PlanItem
 from studio.services.cases import LessonView
+from studio.services.decisions import stale_focus, told_focus
 from studio.services.findings import way_of_teaching
 from studio.services.home import HomeWeek
 from studio.services.known import known_items
@@ -69,6 +70,7 @@ class Sheet:
     days: tuple[str, ...]
     takes: str
     eased: bool = False
+    made_for: tuple[str, ...] = ()
 
 
 def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
@@ -83,6 +85,7 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
     paused = view.safety.is_red
     week = HomeWeek(lesson, today) if today is not None else None
     eased = week is not None and week.is_eased and not paused
+    focus = _focus(view, plan)
     items = [] if paused or plan is None else known_items(plan)
     if week is not None and eased:
         items = [item for item in items if not week.rests(item)]
@@ -91,7 +94,7 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
         first_name=lesson.player.name.split()[0],
         date=lesson.date,
         instrument=INSTRUMENT_NAMES[lesson.player.instrument],
-        focus=tuple(causes[f.cause].name for f in view.diagnosis.focus),
+        focus=tuple(causes[cause].name for cause in focus),
         teacher_line=lesson.teacher_line,
         paused=paused,
         reasons=view.safety.reasons if paused else (),
@@ -103,16 +106,20 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
             (dose.minutes(len(item.fingers)), item.days)
             for item, dose in zip(items, doses, strict=True)
         ),
-        takes=_takes(view) if items else "",
+        takes=causes[focus[0]].takes if items and focus else "",
         eased=eased,
+        made_for=tuple(causes[c].name for c in stale_focus(view, plan) if c in causes)
+        if plan
+        else (),
         days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
     )
 
 
-def _takes(view: LessonView) -> str:
-    """How long the main focus usually takes; empty where there is none."""
-    focus = view.diagnosis.focus
-    return view.catalogue.causes[focus[0].cause].takes if focus else ""
+def _focus(view: LessonView, plan: Plan | None) -> list[str]:
+    """Without a week what is decided now."""
+    if plan is None:
+        return [focus.cause for focus in view.diagnosis.focus]
+    return told_focus(view, plan)
 
 
 def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:

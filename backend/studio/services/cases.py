@@ -1,5 +1,6 @@
 """From records to the core's case and back: what is known of a player at a lesson."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
@@ -11,9 +12,16 @@ from lefthand.catalogue.catalogue import Catalogue, load_catalogue
 from lefthand.practice.doses import SHORT_BREAK_WEEKS
 from lefthand.practice.plan import Plan
 from lefthand.practice.planning import Alternative, alternatives, plan_week
+from lefthand.practice.ruled_out import RuledOut
 from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
-from lefthand.practice.standing import break_now, load_limit, passed_rungs, recent_focus
+from lefthand.practice.standing import (
+    break_now,
+    load_limit,
+    passed_rungs,
+    recent_focus,
+    still_ruled_out,
+)
 from lefthand.reason.diagnosis import Diagnosis, Looking, diagnose
 from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
@@ -29,7 +37,7 @@ from studio.services.findings import (
 )
 from studio.services.flags import home_pain, lesson_safety
 from studio.services.history import History
-from studio.services.known import dismissed_in, focus_of, known_words
+from studio.services.known import chosen_focus, dismissed_in, known_words
 from studio.services.records import weeks_idle
 from studio.services.reviews import ItemReview, review_last_plan
 from studio.services.setups import lately
@@ -59,12 +67,19 @@ class LessonView:
     @cached_property
     def word(self) -> TeacherWord:
         words = known_words(self.lesson)
-        decided = focus_of(self.lesson)
+        decided = chosen_focus(self.lesson)
+        is_whole = bool(decided)
         if not decided and not self._engine_focus and self.kept is not None:
             decided = [self.kept]
-        pinned = [w.cause for w in words if w.word == "pinned" and w.cause not in decided]
-        dismissed = tuple(w.cause for w in words if w.word == "dismissed")
-        return TeacherWord(pinned=tuple(decided + pinned), dismissed=dismissed)
+        more = [] if is_whole else [w.cause for w in words if w.word == "pinned"]
+        pinned = [*decided, *(cause for cause in more if cause not in decided)]
+        dismissed = {w.cause for w in words if w.word == "dismissed"} | set(self.ruled_out)
+        return TeacherWord(tuple(pinned), tuple(sorted(dismissed)), is_whole)
+
+    @cached_property
+    def ruled_out(self) -> Mapping[str, RuledOut]:
+        """Causes that an earlier lesson dismissed and for which nothing new speaks."""
+        return still_ruled_out(self.history.standing, self.history.record, self.catalogue)
 
     @cached_property
     def _engine_focus(self) -> tuple[str, ...]:

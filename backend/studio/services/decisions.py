@@ -1,5 +1,6 @@
 """The focus that was decided and the plan that was given, stored as numbers."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -14,7 +15,7 @@ from lefthand.values.errors import InputError
 from lefthand.values.fields import read_mapping, read_number, short
 from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
-from studio.models import Focus, Lesson, Plan, PlanItem
+from studio.models import Focus, Lesson, LessonEntry, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.known import known_items
 from studio.services.records import item_dose, lesson_rows
@@ -28,9 +29,11 @@ def read_focus(lesson: Lesson) -> list[str] | None:
 
 
 def write_focus(lesson: Lesson, causes: list[str]) -> None:
-    """Store the decided causes in order, each with the engine's view of it; [] undecides."""
+    """Store the decided causes in order, each with the engine's view of it; [] undecides. What is
+    taken as it was proposed follows the theory from then on."""
     lesson.focuses.all().delete()
     view = LessonView(lesson_rows().get(pk=lesson.pk))
+    follows = causes == [focus.cause for focus in view.diagnosis.focus]
     known = {v.cause: v for v in view.diagnosis.causes}
     for rank, cause in enumerate(causes, start=1):
         if cause not in known:
@@ -44,7 +47,49 @@ def write_focus(lesson: Lesson, causes: list[str]) -> None:
             why=why_sentence(seen, view.diagnosis.findings, view.catalogue),
             probability=seen.probability,
             is_engines=cause in view.diagnosis.engine_focus,
+            follows=follows,
         )
+
+
+def taken_focus(lesson: Lesson, newest: Sequence[LessonEntry] = ()) -> list[str]:
+    """What was taken as proposed when the teacher last decided; [] where the focus is the teacher's
+    own, or none was taken. `newest`: entries that are known already, newest first."""
+    if not any(focus.follows for focus in lesson.focuses.all()):
+        return []
+    entry = next((entry for entry in newest if entry.kind == "focus"), None)
+    entry = entry or lesson.entries.filter(kind="focus", undone=False).last()
+    return list(entry.after or []) if entry else []
+
+
+def follow_theory(lesson: Lesson) -> None:
+    """Let a focus that was taken as proposed go where the theory has gone since."""
+    decided = list(lesson.focuses.all())
+    if not decided or not all(focus.follows for focus in decided):
+        return
+    view = LessonView(lesson_rows().get(pk=lesson.pk))
+    now = [focus.cause for focus in view.diagnosis.focus]
+    if now != [focus.cause for focus in decided]:
+        write_focus(lesson, now)
+
+
+def stale_focus(view: LessonView, plan: Plan) -> list[str]:
+    """The causes that the given week was made for, where the focus is another by now; else []."""
+    if plan.focus is None:
+        return []
+    now = [focus.cause for focus in view.diagnosis.focus]
+    return list(plan.focus) if plan.focus != now else []
+
+
+def told_focus(view: LessonView, plan: Plan) -> list[str]:
+    """What the sheet of that week tells: the causes that it was made for and has an exercise for,
+    the main one first."""
+    causes = [focus.cause for focus in view.diagnosis.focus] if plan.focus is None else plan.focus
+    given = [view.catalogue.exercises[item.exercise] for item in known_items(plan)]
+    return [
+        cause
+        for cause in causes
+        if cause in view.catalogue.causes and any(cause in exercise.aims for exercise in given)
+    ]
 
 
 def read_plan(lesson: Lesson) -> list[dict[str, Any]] | None:
@@ -86,7 +131,8 @@ def write_plan(lesson: Lesson, value: Any) -> None:
     for number, name in enumerate(names, start=1):
         if name in names[: number - 1]:
             raise InputError(f"plan.{number}.exercise", f"{name!r} stands twice")
-    plan, _ = Plan.objects.get_or_create(lesson=lesson)
+    focus = [each.cause for each in view.diagnosis.focus]
+    plan, _ = Plan.objects.update_or_create(lesson=lesson, defaults={"focus": focus})
     plan.items.exclude(exercise__in=names).delete()
     for order, wish in enumerate(wishes, start=1):
         _store_item(plan, order, wish, view)

@@ -5,6 +5,7 @@ catalogue does not know any more is passed over and breaks no page.
 """
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.ruled_out import RuledOut
 from studio.models import CauseWord, Focus, Lesson, Plan, PlanItem
 
 
@@ -43,5 +44,30 @@ def focus_of(lesson: Lesson) -> list[str]:
     return [focus.cause for focus in known_focuses(lesson)]
 
 
+def chosen_focus(lesson: Lesson) -> list[str]:
+    """The decided focus where it is the teacher's own; [] where it was taken as proposed."""
+    return [focus.cause for focus in known_focuses(lesson) if not focus.follows]
+
+
 def dismissed_in(lesson: Lesson) -> set[str]:
-    return {word.cause for word in known_words(lesson) if word.word == "dismissed"}
+    return _with_word(lesson, "dismissed")
+
+
+def why_ruled_out(lesson: Lesson, cause: str, out: RuledOut | None) -> str:
+    """The teacher's reason of the lesson that dismissed it; "" where none was given."""
+    if out is None:
+        return ""
+    words = CauseWord.objects.filter(
+        lesson__player=lesson.player_id, lesson__date=out.on, cause=cause, word="dismissed"
+    )
+    found = words.first()
+    return found.why if found else ""
+
+
+def reopened_in(lesson: Lesson) -> set[str]:
+    """Causes that may be after all, though an earlier lesson had dismissed them."""
+    return _with_word(lesson, "open") | _with_word(lesson, "pinned")
+
+
+def _with_word(lesson: Lesson, wanted: str) -> set[str]:
+    return {word.cause for word in known_words(lesson) if word.word == wanted}

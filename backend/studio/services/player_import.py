@@ -257,8 +257,9 @@ def _cause(row: Mapping[str, Any], reading: _Reading) -> str:
 
 
 def _word(row: Mapping[str, Any], lesson: Lesson, reading: _Reading) -> None:
-    if row.get("word") not in ("pinned", "dismissed"):
-        raise InputError("word", f"expected pinned or dismissed, got {short(row.get('word'))}")
+    if row.get("word") not in ("pinned", "dismissed", "open"):
+        problem = f"expected pinned, dismissed or open, got {short(row.get('word'))}"
+        raise InputError("word", problem)
     CauseWord.objects.update_or_create(
         lesson=lesson,
         cause=_cause(row, reading),

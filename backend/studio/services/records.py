@@ -19,7 +19,7 @@ from lefthand.reason.safety import LONG_BREAK_WEEKS
 from lefthand.values.dose import Dose
 from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import findings_of
-from studio.services.known import dismissed_in, focus_of, known_items
+from studio.services.known import dismissed_in, focus_of, known_items, reopened_in
 
 
 def lesson_rows() -> QuerySet[Lesson]:
@@ -89,6 +89,7 @@ def lesson_facts(lesson: Lesson) -> LessonFacts:
         dismissed=frozenset(dismissed_in(lesson)),
         grades={name: finding.grade for name, finding in findings_of(lesson).items()},
         is_harder=lesson.harder_piece,
+        reopened=frozenset(reopened_in(lesson)),
     )
 
 

@@ -1168,7 +1168,11 @@ export interface components {
             /** Places */
             places: string[];
         };
-        /** CauseOut */
+        /**
+         * CauseOut
+         * @description `ruled_out_on`: an earlier lesson dismissed it that day, and nothing new speaks for it since;
+         *     `teacher_why`: then that lesson's.
+         */
         CauseOut: {
             /** Fingers */
             fingers: number[];
@@ -1180,6 +1184,8 @@ export interface components {
             name: string;
             /** Probability */
             probability: number;
+            /** Ruled Out On */
+            ruled_out_on: string | null;
             /** Settle */
             settle: string | null;
             /** Speaks Against */
@@ -1189,7 +1195,7 @@ export interface components {
             /** Teacher Why */
             teacher_why: string;
             /** Teacher Word */
-            teacher_word: ("pinned" | "dismissed") | null;
+            teacher_word: ("pinned" | "dismissed" | "open") | null;
             /** Word */
             word: string;
         };
@@ -1204,7 +1210,7 @@ export interface components {
              * Word
              * @enum {string}
              */
-            word: "pinned" | "dismissed";
+            word: "pinned" | "dismissed" | "open";
         };
         /** CheckChoiceOut */
         CheckChoiceOut: {
@@ -2121,7 +2127,11 @@ export interface components {
             /** Settled */
             settled: components["schemas"]["SettledOut"][];
         };
-        /** LessonOut */
+        /**
+         * LessonOut
+         * @description `decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
+         *     theory; `moved_from`: names of what was taken, where a focus that follows has moved since.
+         */
         LessonOut: {
             /** Alternatives */
             alternatives: components["schemas"]["AlternativeOut"][];
@@ -2131,6 +2141,8 @@ export interface components {
             break_weeks: number | null;
             /** Causes */
             causes: components["schemas"]["CauseOut"][];
+            /** Chosen */
+            chosen: boolean;
             /** Complaint */
             complaint: string | null;
             /**
@@ -2161,6 +2173,8 @@ export interface components {
             look: components["schemas"]["LookOut"] | null;
             /** Look Order */
             look_order: string;
+            /** Moved From */
+            moved_from: string[];
             plan: components["schemas"]["PlanOut"] | null;
             player: components["schemas"]["PlayerBrief"];
             previous: components["schemas"]["PreviousOut"] | null;
@@ -2514,10 +2528,15 @@ export interface components {
             /** Why */
             why: string;
         };
-        /** PlanOut */
+        /**
+         * PlanOut
+         * @description `made_for`: names of the causes that it was made for, where the focus is another by now.
+         */
         PlanOut: {
             /** Items */
             items: components["schemas"]["PlanItemOut"][];
+            /** Made For */
+            made_for: string[];
             /** Minutes A Day */
             minutes_a_day: number;
             /** Objections */
@@ -3078,7 +3097,11 @@ export interface components {
             /** Why */
             why: string;
         };
-        /** SheetOut */
+        /**
+         * SheetOut
+         * @description `made_for`: names of the causes that the week was made for, where the focus is another by
+         *     now.
+         */
         SheetOut: {
             /**
              * Date
@@ -3097,6 +3120,8 @@ export interface components {
             instrument: string;
             /** Items */
             items: components["schemas"]["SheetItemOut"][];
+            /** Made For */
+            made_for: string[];
             /** Minutes A Day */
             minutes_a_day: number;
             /** Paused */
@@ -3213,8 +3238,8 @@ export interface components {
         };
         /**
          * SweepRowOut
-         * @description `has`: the checks that this player's instrument has. `fingers`: by check, those that the grade
-         *     was seen on.
+         * @description `has`: the checks that this player's instrument has. `fingers`: by check, those that the
+         *     grade was seen on.
          */
         SweepRowOut: {
             /** Before */

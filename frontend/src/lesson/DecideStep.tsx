@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 
 import type { Catalogue, Lesson, Schemas } from '../api/client';
 import { useKeys } from '../components/useKeys';
+import { shortDate } from '../words/words';
 import css from './DecideStep.module.css';
 import type { LessonHandle } from './useLesson';
 
@@ -36,6 +37,12 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
     <div className={css.decide}>
       <section className={css.focus}>
         <h2>This week&rsquo;s focus</h2>
+        {lesson.moved_from.length > 0 && (
+          <p role="status">
+            The focus has moved with what you corrected. You had taken{' '}
+            <strong>{lesson.moved_from.join(' and ')}</strong>.
+          </p>
+        )}
         {lesson.focus.length === 0 && (
           <p>
             No cause is likely yet, so there is no focus. Look on, choose one below, or go on with
@@ -51,8 +58,19 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
                 {focus.fingers.length > 0 && ` (finger ${focus.fingers.join(', ')})`}
               </h3>
               <p>{focus.why}</p>
-              {!focus.is_engines && <p className="quiet">{sourceWords(lesson, focus.cause)}</p>}
+              {isToldApart(lesson, focus) && (
+                <p className="quiet">{sourceWords(lesson, focus.cause)}</p>
+              )}
             </div>
+            {lesson.focus.length > 1 && (
+              <Button
+                variant="subtle"
+                aria-label={`Only ${focus.name}`}
+                onClick={() => enter('focus', '', [focus.cause])}
+              >
+                Only this
+              </Button>
+            )}
           </div>
         ))}
         {lesson.settle && (
@@ -64,6 +82,11 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
         <Button size="lg" aria-keyshortcuts="Enter" onClick={accept}>
           {lesson.focus.length === 0 ? 'Go on without a focus' : 'Take this focus'}
         </Button>
+        {lesson.chosen && (
+          <Button variant="default" onClick={() => enter('focus', '', null)}>
+            Take back my choice
+          </Button>
+        )}
       </section>
       <CauseChoice lesson={lesson} shown={shown} onShow={setOpenCause} />
       {details && <CauseDetails cause={details} handle={handle} catalogue={catalogue} />}
@@ -71,9 +94,13 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
   );
 }
 
+function isToldApart(lesson: Lesson, focus: Lesson['focus'][number]): boolean {
+  return !focus.is_engines || lesson.chosen;
+}
+
 function sourceWords(lesson: Lesson, cause: string): string {
   const said = lesson.causes.find((c) => c.id === cause)?.teacher_word;
-  if (said === 'pinned' || lesson.decided) return 'Your choice. Jolf’s own view stays beside it.';
+  if (said === 'pinned' || lesson.chosen) return 'Your choice. Jolf’s own view stays beside it.';
   return 'Kept from last week: it is less, but it still shows.';
 }
 
@@ -131,9 +158,10 @@ function CauseDetails({
   const said = cause.teacher_word;
   const dismissed = said === 'dismissed';
   const settling = catalogue.evidence.find((e) => e.id === cause.settle)?.label;
+  const before = cause.ruled_out_on;
   function say(word: 'pinned' | 'dismissed') {
     const isSaid = cause.teacher_word === word;
-    enter('cause', cause.id, isSaid ? null : { word });
+    enter('cause', cause.id, isSaid ? (before ? { word: 'open' } : null) : { word });
     if (lesson.decided) enter('focus', '', null);
   }
   return (
@@ -150,7 +178,13 @@ function CauseDetails({
           What would settle it best: <strong>{settling}</strong>
         </p>
       )}
-      {said && (
+      {before && (
+        <p className="quiet">
+          You ruled it out on {shortDate(before)}
+          {cause.teacher_why && `: “${cause.teacher_why}”`}. Nothing new speaks for it since.
+        </p>
+      )}
+      {said && !before && (
         <TextInput
           key={cause.id}
           label="Why, in a few words"

@@ -40,7 +40,9 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
     }
   }, [ready, given, navigate, lesson.id, enter, items]);
   const give = () => setGiving(true);
-  useKeys({ Enter: give });
+  const makeAnew = () => store(lesson.proposal.items.map(wishOf));
+  const isStale = lesson.plan !== null && lesson.plan.made_for.length > 0;
+  useKeys({ Enter: give, m: isStale ? makeAnew : undefined });
 
   if (paused) {
     return (
@@ -62,6 +64,16 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
           Give it: make the sheet
         </Button>
       </header>
+      {isStale && (
+        <div className={css.objections} role="alert">
+          <strong>The focus has changed since this week was made.</strong> It was made for{' '}
+          {lesson.plan?.made_for.join(' and ')}; now it is{' '}
+          {lesson.focus.map((each) => each.name).join(' and ') || 'no cause'}.{' '}
+          <Button aria-keyshortcuts="m" onClick={makeAnew}>
+            Make the week anew
+          </Button>
+        </div>
+      )}
       {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
       <Objections lesson={lesson} />
       <Said lesson={lesson} catalogue={catalogue} />

@@ -151,10 +151,12 @@ function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => voi
         variant="default"
         disabled={next === undefined && queue.waiting.length === 0}
         aria-keyshortcuts="u"
-        aria-label={next ? `Undo: ${next.words}` : 'Undo'}
+        title={next?.words}
         onClick={undo}
       >
-        Undo
+        <span className={css.undo}>
+          Undo{next && <span className={css.undone}>: {next.words}</span>}
+        </span>
       </Button>
       <Button variant="default" aria-label="Keys" aria-keyshortcuts="?" onClick={onHelp} px="sm">
         ?

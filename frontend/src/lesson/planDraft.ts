@@ -47,8 +47,12 @@ export function withPlan(lesson: Lesson, value: unknown): Lesson {
     const item = known.find((each) => each.exercise === wish.exercise);
     return item ? [withWish(item, wish)] : [];
   });
-  const before = lesson.plan ?? { minutes_a_day: lesson.proposal.minutes_a_day, objections: [] };
-  return { ...lesson, plan: { ...before, items } };
+  const before = lesson.plan ?? {
+    made_for: [],
+    minutes_a_day: lesson.proposal.minutes_a_day,
+    objections: [],
+  };
+  return { ...lesson, plan: { ...before, made_for: [], items } };
 }
 
 function withWish(item: PlanItem, wish: Wish): PlanItem {

@@ -45,6 +45,12 @@ export function SheetPage() {
           Next player
         </Button>
       </div>
+      {sheet.made_for.length > 0 && (
+        <p className="no-print" role="alert">
+          <strong>The focus has changed since.</strong> This week was made for{' '}
+          {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
+        </p>
+      )}
       <article className={css.sheet}>
         <header className={css.head}>
           <h1>{sheet.first_name}&rsquo;s week</h1>

@@ -27,8 +27,8 @@ def _write_cause(lesson: Lesson, key: str, value: Any) -> None:
         return
     data = read_mapping("cause", value)
     word = data.get("word")
-    if word not in ("pinned", "dismissed"):
-        raise InputError("cause.word", f"expected pinned or dismissed, got {word!r}")
+    if word not in ("pinned", "dismissed", "open"):
+        raise InputError("cause.word", f"expected pinned, dismissed or open, got {word!r}")
     why = read_words("cause.why", [data.get("why", "")])[0]
     if len(why) > MAX_WHY:
         raise InputError("cause.why", f"expected at most {MAX_WHY} characters, got {len(why)}")

@@ -11,6 +11,7 @@ from django.db import transaction
 from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Lesson, LessonEntry
+from studio.services.decisions import follow_theory
 from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, REPORTS
 from studio.services.entries.causes import CAUSE, FOCUS
 from studio.services.entries.fit import FIT
@@ -55,6 +56,7 @@ def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) 
             return lesson
         before, aside = _read(lesson, kind, key), KINDS[kind].read_aside(lesson)
         _write(lesson, kind, key, value)
+        follow_theory(lesson)
         LessonEntry.objects.create(
             lesson=lesson,
             client_key=client_key,
@@ -84,6 +86,7 @@ def undo(lesson_id: int, *, client_key: str = "", entry_key: str = "") -> Lesson
             raise StudioError("conflict", "entry", "something newer was entered; look at it first")
         _write(lesson, entry.kind, entry.key, entry.before)
         KINDS[entry.kind].restore_aside(lesson, entry.aside)
+        follow_theory(lesson)
         entry.undone, entry.undone_by = True, client_key
         entry.save(update_fields=["undone", "undone_by"])
     return lesson
