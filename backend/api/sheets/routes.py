@@ -1,21 +1,26 @@
 """The practice sheet on screen and as PDF, the calendar file and the private link."""
 
+from typing import Annotated
 from urllib.parse import urlsplit
 
 import segno
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
-from ninja import Router
+from ninja import Query, Router
 
 from api.days import today
 from api.exercises.present import exercise_page
+from api.exercises.schemas import ExercisePage
 from api.home.schemas import LinkOut
 from api.sheets.schemas import SheetItemOut, SheetOut
 from api.types import WallTime
+from lefthand.values.fields import short
+from studio.errors import StudioError
 from studio.models import HomeLink
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.paper.pdf import Paper, sheet_pdf
-from studio.paper.sheet import Sheet, build_sheet
+from studio.paper.sheet import Sheet, build_sheet, shown_item
+from studio.services.cases import LessonView
 from studio.services.home import HomeWeek, link_of, make_link, revoke_link
 from studio.services.lessons import lesson_of
 
@@ -53,6 +58,25 @@ def read_calendar(request: HttpRequest, lesson_id: int, at: WallTime = USUAL_TIM
     )
     response["Content-Disposition"] = f'attachment; filename="practice-{lesson.date}.ics"'
     return response
+
+
+@router.get("/{int:lesson_id}/how", response=ExercisePage)
+def read_how(
+    request: HttpRequest,
+    lesson_id: int,
+    exercise: str,
+    rung: Annotated[int, Query(ge=1, le=20)] = 1,
+    place: Annotated[int, Query(ge=1, le=20)] = 1,
+) -> ExercisePage:
+    """How an exercise goes for this player: steps, picture and music, given or not."""
+    view = LessonView(lesson_of(request.user, lesson_id))
+    found = view.catalogue.exercises.get(exercise)
+    if found is None or view.case.instrument not in found.instruments:
+        raise StudioError("bad_input", "exercise", f"unknown exercise {short(exercise)}")
+    if rung > len(found.rungs):
+        raise StudioError("bad_input", "rung", f"expected 1 to {len(found.rungs)}")
+    item = shown_item(view, found, rung, place)
+    return exercise_page(item, item.music)
 
 
 @router.get("/{int:lesson_id}/link", response=LinkOut)

@@ -51,7 +51,7 @@ class DeskAndMeasures(BrowserCase):
         page.get_by_label("Instrument sinks without the hand, in s").fill("2.5")
         page.keyboard.press("Enter")
         expect(page.get_by_role("button", name="Jaw, shoulder: clear")).to_be_visible()
-        page.get_by_role("button", name="Instrument sinks without the hand").click()
+        page.get_by_role("button", name="Instrument sinks without the hand").last.click()
         page.get_by_role("button", name="Timer").click()
         page.get_by_role("button", name="Stop at").click()
         expect(page.get_by_role("button", name="Jaw, shoulder: strong")).to_be_visible()

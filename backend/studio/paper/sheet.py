@@ -11,6 +11,7 @@ from lefthand.music.engraving import engrave
 from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
 from lefthand.music.score import Drill
+from lefthand.practice.planning import plan_item
 from lefthand.practice.week import fullest_day
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument, Level
@@ -152,6 +153,23 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
         drill=drill,
         music=drill_picture(drill, seed) if drill else None,
     )
+
+
+def shown_item(view: LessonView, exercise: Exercise, rung: int, place: int) -> SheetItem:
+    """One exercise as it would stand on the sheet, given or not; `place`: in the week, from 1."""
+    planned = plan_item(exercise, view.situation, view.load_limit, rung)
+    item = PlanItem(
+        exercise=exercise.id,
+        rung=planned.rung,
+        reps=planned.dose.reps,
+        sets=planned.dose.sets,
+        seconds=planned.dose.seconds,
+        tempo=planned.dose.tempo,
+        days=list(planned.days),
+        fingers=list(planned.fingers),
+        why=planned.why,
+    )
+    return _item(item, planned.dose, view, place)
 
 
 def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:

@@ -631,6 +631,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson_id}/how": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read How
+         * @description How an exercise goes for this player: steps, picture and music, given or not.
+         */
+        get: operations["api_sheets_routes_read_how"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}/link": {
         parameters: {
             query?: never;
@@ -1620,6 +1640,57 @@ export interface components {
             steps: string[];
             /** Stop */
             stop: string;
+        };
+        /**
+         * ExercisePage
+         * @description What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
+         *     exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
+         *     tune, else empty. `child`: how to say it to a child;
+         *     empty for others. `picture`: two hands where they say more than words. `music`: an SVG
+         *     picture.
+         */
+        ExercisePage: {
+            /** Beat */
+            beat: number | null;
+            /** Child */
+            child: string;
+            /** Dose */
+            dose: string;
+            /** Exercise */
+            exercise: string;
+            /** Feel */
+            feel: string;
+            /** Helper Does */
+            helper_does: string;
+            /** Minutes */
+            minutes: number;
+            /** Mirror */
+            mirror: string;
+            /** Mistake */
+            mistake: string;
+            /** Music */
+            music: string | null;
+            /** Music Credit */
+            music_credit: string;
+            /** Music Title */
+            music_title: string;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
+            /** Over */
+            over: string;
+            picture: components["schemas"]["TwoHandsOut"] | null;
+            /** Rung Words */
+            rung_words: string;
+            /** Steps */
+            steps: string[];
+            /** Stop */
+            stop: string;
+            /** Tempo */
+            tempo: number | null;
+            /** Why */
+            why: string;
         };
         /** ExercisePairIn */
         ExercisePairIn: {
@@ -5074,6 +5145,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_sheets_routes_read_how: {
+        parameters: {
+            query: {
+                exercise: string;
+                rung?: number;
+                place?: number;
+            };
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExercisePage"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -11,7 +11,12 @@ const Select = lazy<ComponentType<SelectProps>>(async () => ({
 export function SearchSelect(props: SelectProps) {
   return (
     <Suspense fallback={<div className={css.place} data-labelled={props.label !== undefined} />}>
-      <Select searchable {...props} comboboxProps={{ withinPortal: false }} />
+      <Select
+        searchable
+        selectFirstOptionOnChange
+        {...props}
+        comboboxProps={{ withinPortal: false }}
+      />
     </Suspense>
   );
 }

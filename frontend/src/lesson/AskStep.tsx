@@ -1,7 +1,7 @@
 import '@mantine/core/styles/Checkbox.css';
 
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 import type { Catalogue, Schemas } from '../api/client';
 import { Reminders } from '../components/Reminders';
@@ -66,50 +66,65 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
     if (!lesson.asked) enter('reports', '', {});
     onDone();
   }
+  const pain = useRef<HTMLElement>(null);
+  function tell() {
+    setOpen(true);
+    // The questions open in view, whatever stands above them.
+    requestAnimationFrame(() => pain.current?.scrollIntoView({ block: 'start' }));
+  }
   const canBeWell = Object.values(lesson.reports).every((value) => value === 0);
   useKeys({
     w: canBeWell ? allWell : undefined,
-    y: () => setOpen(true),
+    y: tell,
+    c: () => document.querySelector<HTMLElement>('[aria-label="Complaint"]')?.focus(),
+    h: () => enter('harder', '', !lesson.harder_piece),
     Enter: canBeWell ? allWell : onDone,
   });
 
-  return (
-    <div className={css.ask}>
+  const before = (lesson.home !== null || lesson.review.length > 0) && (
+    <div className={css.column}>
       {lesson.home && <HomeReport home={lesson.home} />}
       {lesson.review.length > 0 && <LastWeek handle={handle} />}
-      <section>
-        <h2>Any pain, numbness or tiredness?</h2>
-        <div className={css.answers}>
-          <Button size="lg" aria-keyshortcuts="w" onClick={allWell} disabled={!canBeWell}>
-            {isStopped ? 'Nothing new today' : 'All is well'}
-          </Button>
-          <Button size="lg" variant="default" aria-keyshortcuts="y" onClick={() => setOpen(true)}>
-            Yes, something
-          </Button>
-        </div>
-        {isStopped && (
-          <p>
-            A stop is up. A tick by mistake is taken back with Undo; otherwise only your note lifts
-            it.
-          </p>
-        )}
-        {(open || !canBeWell) && <Reports handle={handle} onDone={onDone} />}
-      </section>
-      <JudgeFit handle={handle} />
-      {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
-      <Reminders reminders={lesson.reminders} />
-      <section>
-        <h2>What does the player complain of?</h2>
-        <Complaint handle={handle} catalogue={catalogue} />
-        <Checkbox
-          mt="sm"
-          size="md"
-          label="Harder piece now: look again at what was gone"
-          checked={lesson.harder_piece}
-          onChange={(event) => enter('harder', '', event.currentTarget.checked)}
-        />
-      </section>
-      <RemoveLesson lesson={lesson} />
+    </div>
+  );
+  return (
+    <div className={css.ask} data-first={before ? undefined : true}>
+      {before}
+      <div className={css.column}>
+        <section>
+          <h2>What does the player complain of?</h2>
+          <Complaint handle={handle} catalogue={catalogue} />
+          <Checkbox
+            size="md"
+            label="Harder piece now: look again at what was gone"
+            aria-keyshortcuts="h"
+            checked={lesson.harder_piece}
+            onChange={(event) => enter('harder', '', event.currentTarget.checked)}
+          />
+        </section>
+        <JudgeFit handle={handle} />
+        {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
+        <Reminders reminders={lesson.reminders} />
+        <section ref={pain}>
+          <h2>Any pain, numbness or tiredness?</h2>
+          <div className={css.answers}>
+            <Button size="lg" aria-keyshortcuts="w" onClick={allWell} disabled={!canBeWell}>
+              {isStopped ? 'Nothing new today' : 'All is well'}
+            </Button>
+            <Button size="lg" variant="default" aria-keyshortcuts="y" onClick={tell}>
+              Yes, something
+            </Button>
+          </div>
+          {isStopped && (
+            <p>
+              A stop is up. A tick by mistake is taken back with Undo; otherwise only your note
+              lifts it.
+            </p>
+          )}
+          {(open || !canBeWell) && <Reports handle={handle} onDone={onDone} />}
+        </section>
+        <RemoveLesson lesson={lesson} />
+      </div>
     </div>
   );
 }
@@ -282,35 +297,68 @@ function PainScale({ pain, onPick }: { pain: unknown; onPick: (pain: number | nu
   );
 }
 
+/** Keys go from row to row: shown, not yet. */
 function LastWeek({ handle }: { handle: LessonHandle }) {
+  const rows = handle.lesson.review;
+  const [chosen, setChosen] = useState<number | null>(null);
+  const active = chosen ?? rows.findIndex((row) => row.passed === null);
+  const row = rows[active];
+  const step = (by: number) => setChosen(Math.min(rows.length - 1, Math.max(0, active + by)));
+  const answer = (passed: boolean) => {
+    if (!row) return;
+    handle.enter('result', String(row.item), { passed });
+    setChosen(null);
+  };
+  useKeys({
+    ArrowDown: () => step(1),
+    ArrowUp: () => step(-1),
+    s: row && (() => answer(true)),
+    n: row && (() => answer(false)),
+  });
   return (
     <section>
       <h2>Last week: show me</h2>
       <ul className={css.week}>
-        {handle.lesson.review.map((row) => (
-          <ReviewRow key={row.item} row={row} enter={handle.enter} />
+        {rows.map((each, index) => (
+          <ReviewRow key={each.item} row={each} active={index === active} enter={handle.enter} />
         ))}
       </ul>
     </section>
   );
 }
 
-function ReviewRow({ row, enter }: { row: Schemas['ReviewOut']; enter: LessonHandle['enter'] }) {
+interface ReviewProps {
+  row: Schemas['ReviewOut'];
+  active: boolean;
+  enter: LessonHandle['enter'];
+}
+
+function ReviewRow({ row, active, enter }: ReviewProps) {
   const answer = (passed: boolean) =>
     enter('result', String(row.item), row.passed === passed ? null : { passed });
   return (
-    <li className={css.review}>
+    <li className={css.review} data-active={active || undefined}>
       <div>
         <strong>{row.name}</strong>
         <div className="quiet">
           step {row.rung} of {row.rungs}: {row.rung_words}. Passed when: {row.passed_when}.
         </div>
+        <div>
+          <strong>{MOVE_WORDS[row.move]}</strong>
+          {row.next_rung !== row.rung && ` to step ${row.next_rung}`}: {row.reason}
+          {row.days_done > 0 && (
+            <span className="quiet">
+              {' '}
+              ({row.days_done} {row.days_done === 1 ? 'day' : 'days'} at home)
+            </span>
+          )}
+        </div>
       </div>
-      <span className="quiet">{row.days_done} days done at home</span>
       <div className={css.shown} role="group" aria-label={`${row.name}, shown today`}>
         <Button
           variant={row.passed === true ? 'filled' : 'default'}
           aria-pressed={row.passed === true}
+          aria-keyshortcuts={active ? 's' : undefined}
           onClick={() => answer(true)}
         >
           Shown
@@ -318,16 +366,11 @@ function ReviewRow({ row, enter }: { row: Schemas['ReviewOut']; enter: LessonHan
         <Button
           variant={row.passed === false ? 'filled' : 'default'}
           aria-pressed={row.passed === false}
+          aria-keyshortcuts={active ? 'n' : undefined}
           onClick={() => answer(false)}
         >
           Not yet
         </Button>
-      </div>
-      <div className={css.move}>
-        <span>
-          <strong>{MOVE_WORDS[row.move]}</strong>
-          {row.next_rung !== row.rung && ` to step ${row.next_rung}`}: {row.reason}
-        </span>
       </div>
     </li>
   );

@@ -1,16 +1,18 @@
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'wouter';
 
 import type { Catalogue, Lesson } from '../api/client';
 import { setupsQuery } from '../api/queries';
+import { SearchSelect } from '../components/SearchSelect';
 import { useKeys } from '../components/useKeys';
-import { minutesWords } from '../words/words';
+import { minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
 import { itemsOf, type Wish, wishOf } from './planDraft';
 import { PlanItemRow } from './PlanItemRow';
 import type { LessonHandle } from './useLesson';
+import { useItemKeys } from './useItemKeys';
 import { WeekStrip } from './WeekStrip';
 
 const FitDialog = lazy(async () => ({
@@ -42,7 +44,8 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
   const give = () => setGiving(true);
   const makeAnew = () => store(lesson.proposal.items.map(wishOf));
   const isStale = lesson.plan !== null && lesson.plan.made_for.length > 0;
-  useKeys({ Enter: give, m: isStale ? makeAnew : undefined });
+  const { active, keys } = useItemKeys(items, store);
+  useKeys({ ...keys, Enter: give, m: isStale ? makeAnew : undefined });
 
   if (paused) {
     return (
@@ -58,8 +61,11 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
   return (
     <section className={css.give}>
       <header className={css.top}>
-        <h2>The week</h2>
-        <Minutes lesson={lesson} />
+        <div>
+          <h2>The week</h2>
+          <Minutes lesson={lesson} />
+        </div>
+        {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
         <Button size="lg" aria-keyshortcuts="Enter" onClick={give} disabled={items.length === 0}>
           Give it: make the sheet
         </Button>
@@ -74,7 +80,6 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
           </Button>
         </div>
       )}
-      {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
       <Objections lesson={lesson} />
       <Said lesson={lesson} catalogue={catalogue} />
       <ol className={css.items}>
@@ -84,6 +89,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
             item={item}
             items={items}
             lesson={lesson}
+            active={item.exercise === active}
             store={store}
             onDislike={(exercise) => {
               enter('disliked', exercise, true);
@@ -94,6 +100,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
           />
         ))}
       </ol>
+      <LeftOut lesson={lesson} />
       <Alternatives lesson={lesson} store={store} />
       <div className={css.more}>
         <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
@@ -105,11 +112,25 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
   );
 }
 
+/** Last week's exercises that are not in this week, and why. */
+function LeftOut({ lesson }: { lesson: Lesson }) {
+  const given = new Set(itemsOf(lesson).map((item) => item.exercise));
+  const left = lesson.review.filter((row) => !given.has(row.exercise));
+  if (left.length === 0) return null;
+  return (
+    <p className="quiet">
+      Not any more, from last week:{' '}
+      {left.map((row) => `${row.name} (${MOVE_WORDS[row.move]}: ${row.reason})`).join('; ')}.
+    </p>
+  );
+}
+
 function Minutes({ lesson }: { lesson: Lesson }) {
   const minutes = lesson.plan?.minutes_a_day ?? lesson.proposal.minutes_a_day;
   return (
-    <p className={css.minutes}>
-      <strong>{minutesWords(minutes)}</strong> a day, {minutesWords(lesson.proposal.budget)} meant
+    <p>
+      <strong>{minutesWords(minutes)}</strong> a day, of {minutesWords(lesson.proposal.budget)} that
+      there is time for
     </p>
   );
 }
@@ -202,18 +223,17 @@ function AddExercise({
   const option = (id: string) => ({ value: id, label: mine.find((e) => e.id === id)?.name ?? id });
   const others = mine.filter((e) => !offered.includes(e.id)).map((e) => e.id);
   return (
-    <NativeSelect
+    <SearchSelect
+      key={items.length}
       label="Add an exercise"
+      placeholder="Type a few letters; best for the focus first"
       size="md"
-      value=""
       data={[
-        { value: '', label: 'Best for the focus first' },
         { group: 'For this focus', items: offered.map(option) },
         { group: 'Others', items: others.map(option) },
       ]}
-      onChange={({ currentTarget: { value } }) =>
-        value && store([...items.map(wishOf), { exercise: value }])
-      }
+      value={null}
+      onChange={(value) => value && store([...items.map(wishOf), { exercise: value }])}
     />
   );
 }

@@ -14,6 +14,11 @@ const KEYS: [string, [string, string][]][] = [
   [
     'Ask',
     [
+      ['↑ ↓', 'another exercise of last week'],
+      ['S', 'shown'],
+      ['N', 'not yet'],
+      ['C', 'complaint: type a few letters'],
+      ['H', 'harder piece'],
       ['W', 'all is well'],
       ['Y', 'yes, something'],
       ['Enter', 'all is well, and on'],
@@ -34,7 +39,28 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   ['Decide', [['Enter', 'take this focus']]],
-  ['Give', [['Enter', 'give it and make the sheet']]],
+  [
+    'Give',
+    [
+      ['↑ ↓', 'another exercise'],
+      ['← →', 'step down, step up'],
+      ['- +', 'less, more'],
+      ['1 - 7', 'a day of it on or off'],
+      ['X', 'take it out'],
+      ['M', 'make the week anew, when the focus has changed'],
+      ['Enter', 'give it and make the sheet'],
+    ],
+  ],
+  [
+    'Class',
+    [
+      ['0 1 2 3', 'grade, then the next player'],
+      ['F D S A', 'on the first to the fourth finger, as they lie under a left hand'],
+      ['G', 'on all fingers'],
+      ['↑ ↓', 'another player'],
+      ['← →', 'another check'],
+    ],
+  ],
 ];
 
 export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {

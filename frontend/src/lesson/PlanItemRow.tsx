@@ -8,6 +8,7 @@ import { TempoWork } from '../exercise/TempoWork';
 import { tempoAfter } from '../exercise/tempoWork';
 import { minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
+import { HowItGoes } from './HowItGoes';
 import {
   atTempo,
   changed,
@@ -27,6 +28,8 @@ interface Props {
   item: PlanItem;
   items: PlanItem[];
   lesson: Lesson;
+  /** Keys change this one. */
+  active: boolean;
   store: (wishes: Wish[]) => void;
   onDislike: (exercise: string) => void;
 }
@@ -35,7 +38,7 @@ const TEMPO_STEP = 4;
 const DRAGGED = 'text/plain';
 
 /** One exercise of the week, with everything about it that can be changed by hand. */
-export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
+export function PlanItemRow({ item, items, lesson, active, store, onDislike }: Props) {
   const place = items.findIndex((each) => each.exercise === item.exercise);
   const move = (exercise: string, to: number) => store(movedTo(items, exercise, to));
   const review = lesson.review.find((row) => row.exercise === item.exercise);
@@ -44,6 +47,7 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
   return (
     <li
       className={css.item}
+      data-active={active || undefined}
       draggable
       onDragStart={(event) => event.dataTransfer.setData(DRAGGED, item.exercise)}
       onDragOver={(event) => event.preventDefault()}
@@ -66,6 +70,8 @@ export function PlanItemRow({ item, items, lesson, store, onDislike }: Props) {
             {MOVE_WORDS[review.move]}: {review.reason}.
           </p>
         )}
+        {!review && lesson.review.length > 0 && <p className="quiet">New this week.</p>}
+        <HowItGoes key={item.rung} item={item} place={place + 1} lesson={lesson} />
       </div>
       <div className={css.numbers}>
         <Stepper
