@@ -106,7 +106,7 @@ def prepare(today) -> list[dict[str, str]]:  # type: ignore[no-untyped-def]
         store[HASH_SESSION_KEY] = teacher.get_session_auth_hash()
         store.save()
         long, short = Player.objects.filter(teacher=teacher).order_by("pk")[:2]
-        link = HomeLink.objects.get(lesson__player=short)
+        link = HomeLink.objects.get(player=short)
         found.append(
             {
                 "teacher": str(teacher.pk),

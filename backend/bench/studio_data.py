@@ -132,7 +132,7 @@ def _player(
                  is_engines=True)  # fmt: skip
         plan = rows.add(Plan, lesson=lesson)
         if is_newest:
-            rows.add(HomeLink, lesson=lesson, token=f"link-{player:0>38}", revoked=False)
+            rows.add(HomeLink, player=player, token=f"link-{player:0>38}", revoked=False)
         _week(rows, lesson, plan, on, chooser, exercises)
 
 

@@ -271,14 +271,15 @@ class RedFlag(models.Model):
 
 
 class HomeLink(models.Model):
-    """The private address of a lesson's week. Whoever has it sees first name, plan and music."""
+    """The private address of a player's week in force. Whoever has it sees first name, plan and
+    music."""
 
-    lesson = models.OneToOneField(Lesson, on_delete=models.CASCADE, related_name="home_link")
+    player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="home_link")
     token = models.CharField(max_length=43, unique=True)
     revoked = models.BooleanField(default=False)
 
     def __str__(self) -> str:
-        return f"link of {self.lesson}"
+        return f"link of {self.player}"
 
 
 class HomeDay(models.Model):

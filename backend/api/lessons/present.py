@@ -91,6 +91,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         harder_piece=lesson.harder_piece,
         weeks_away=weeks_away(lesson, view.history),
         break_weeks=lesson.break_weeks,
+        last_week=next((item.plan.lesson_id for item in view.history.last_items), None),
         review=[_review_out(r, view.case.instrument) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
         alternatives=_alternatives(view),

@@ -175,7 +175,8 @@ class FitOut(Schema):
 
 class LessonOut(Schema):
     """`decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
-    theory; `moved_from`: names of what was taken, where a focus that follows has moved since."""
+    theory; `moved_from`: names of what was taken, where a focus that follows has moved since;
+    `last_week`: the lesson that gave the week before."""
 
     id: int
     revision: int
@@ -206,6 +207,7 @@ class LessonOut(Schema):
     harder_piece: bool
     weeks_away: int | None
     break_weeks: float | None
+    last_week: int | None
     review: list[ReviewOut]
     proposal: ProposalOut
     alternatives: list[AlternativeOut]

@@ -81,18 +81,18 @@ def read_how(
 
 @router.get("/{int:lesson_id}/link", response=LinkOut)
 def read_link(request: HttpRequest, lesson_id: int) -> LinkOut:
-    return _link_out(request, link_of(lesson_of(request.user, lesson_id)))
+    return _link_out(request, link_of(lesson_of(request.user, lesson_id).player))
 
 
 @router.post("/{int:lesson_id}/link", response=LinkOut)
 def make(request: HttpRequest, lesson_id: int) -> LinkOut:
-    """A new private link to this lesson's week; the one before stops working."""
-    return _link_out(request, make_link(lesson_of(request.user, lesson_id)))
+    """A new private link for this lesson's player; the one before stops working."""
+    return _link_out(request, make_link(lesson_of(request.user, lesson_id).player))
 
 
 @router.delete("/{int:lesson_id}/link", response=LinkOut)
 def revoke(request: HttpRequest, lesson_id: int) -> LinkOut:
-    revoke_link(lesson_of(request.user, lesson_id))
+    revoke_link(lesson_of(request.user, lesson_id).player)
     return _link_out(request, None)
 
 

@@ -160,7 +160,7 @@ class OldRecords(StudioCase):
         second = self.whole_lesson(1, GRIP)
         self.enter(second, "cause", "over_pressing", {"word": "pinned"})
         group = save_group(self.teacher, None, "Group", [self.player.pk])
-        token = make_link(second).token
+        token = make_link(second.player).token
         for lesson in (given, second):
             lesson.observations.filter(evidence="nail.pale").update(evidence="gone.sign")
             lesson.focuses.filter(rank=1).update(cause="gone_cause")

@@ -26,7 +26,7 @@ class HomeApi(StudioCase):
         self.enter(self.given, "line", "", "Soft hands.")
         self.enter(self.given, "focus", "", ["thumb_index_grip"])
         self.give(self.given, *(i.exercise for i in self.view(self.given).proposal.items))
-        self.token = make_link(self.given).token
+        self.token = make_link(self.given.player).token
         self.client = Client(enforce_csrf_checks=True)
 
     def get(self, tail=""):

@@ -148,7 +148,7 @@ class Addresses(OddCase):
                 self.assertIn(field, answer.json()["fields"][0]["field"])
 
     def test_odd_logs_from_home(self):
-        token = make_link(self.given).token
+        token = make_link(self.given.player).token
         good = {"date": str(DAY), "done": "done"}
         for more in (
             {"date": "yesterday"},

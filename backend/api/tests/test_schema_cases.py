@@ -37,7 +37,7 @@ class SchemaCases(StudioCase):
         self.given = self.whole_lesson(0, GRIP)
         self.group = save_group(self.teacher, None, "Group", [self.player.pk])
         choose_checks(self.group, ["web.closed"])
-        self.token = make_link(self.given).token
+        self.token = make_link(self.given.player).token
         self.client = Client(raise_request_exception=False)
         self.client.force_login(self.teacher)
         self.client.get("/api/session")

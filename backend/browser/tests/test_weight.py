@@ -53,5 +53,5 @@ class Weight(BrowserCase):
             with self.subTest(path):
                 self.assertLess(self.weigh(path, heading), MOST_OF_A_PAGE)
         with self.subTest("phone"):
-            token = make_link(lesson).token
+            token = make_link(lesson.player).token
             self.assertLess(self.weigh(f"/home/{token}", "week"), MOST_OF_THE_PHONE)

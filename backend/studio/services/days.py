@@ -17,5 +17,5 @@ def today_of(teacher_id: int | None) -> date:
 
 def today_behind(token: str) -> date:
     """The day it is for the teacher who gave a private link."""
-    whose = HomeLink.objects.filter(token=token).values_list("lesson__player__teacher", flat=True)
+    whose = HomeLink.objects.filter(token=token).values_list("player__teacher", flat=True)
     return today_of(whose.first())

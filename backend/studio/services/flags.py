@@ -20,7 +20,7 @@ LETTERS_OF_A_NOTE = 10
 WORDS_OF_A_NOTE = 2
 MAX_NOTE = 300
 HOME_PAIN_DAYS = 7
-MOST_DAYS_OF_A_LINK = 35  # logs come in for four weeks after the lesson, and some days late
+MOST_DAYS_OF_A_LINK = 63  # logs come in for eight weeks after the lesson, and some days late
 
 
 def open_flags(player: Player) -> list[RedFlag]:

@@ -1,7 +1,7 @@
 """The private link: a week at home without signing in, and what comes back from it.
 
-The link belongs to one lesson. It ends when the teacher revokes it, when a newer week was given, or
-four weeks after the lesson.
+Each player has one link at most. It shows the week in force, and ends when the teacher ends or
+renews it, or eight weeks after the last lesson.
 """
 
 import secrets
@@ -12,6 +12,7 @@ from functools import cached_property
 from typing import Any
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from lefthand.case.case import Reports
 from lefthand.catalogue.catalogue import load_catalogue
@@ -33,7 +34,16 @@ from lefthand.values.fields import (
 )
 from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
-from studio.models import HomeDay, HomeLink, Lesson, Plan, PlanItem, PracticeResult, RedFlag
+from studio.models import (
+    HomeDay,
+    HomeLink,
+    Lesson,
+    Plan,
+    PlanItem,
+    Player,
+    PracticeResult,
+    RedFlag,
+)
 from studio.services.findings import age_at, youngest_age_at
 from studio.services.flags import open_reasons, raise_from_home, take_back_from_home
 from studio.services.known import known_items
@@ -41,7 +51,7 @@ from studio.services.records import item_dose
 from studio.services.standing import forget
 
 TOKEN_BYTES = 32
-DAYS_OPEN = 28
+DAYS_OPEN = 56  # after the last lesson
 # Logs may come late, when the phone is back in the network, and from a clock a day ahead.
 DAYS_AHEAD = 1
 DONE = ("done", "partly", "not")
@@ -149,7 +159,7 @@ class HomeWeek:
     @property
     def open_until(self) -> date:
         """The last day on which the link opens."""
-        return self.date_of(DAYS_OPEN)
+        return _last_lesson(self.lesson.player) + timedelta(days=DAYS_OPEN)
 
     def number(self, day: date) -> int:
         return (day - self.lesson.date).days
@@ -158,64 +168,82 @@ class HomeWeek:
         return self.lesson.date + timedelta(days=number)
 
 
-def link_of(lesson: Lesson) -> HomeLink | None:
-    """The lesson's link that is in use, if any."""
-    return HomeLink.objects.filter(lesson=lesson, revoked=False).first()
+def link_of(player: Player) -> HomeLink | None:
+    """The player's link that is in use, if any."""
+    return HomeLink.objects.filter(player=player, revoked=False).first()
 
 
-def make_link(lesson: Lesson) -> HomeLink:
-    """A new address for this lesson's week; an older one of it stops working."""
-    if not Plan.objects.filter(lesson=lesson).exists():
+def make_link(player: Player) -> HomeLink:
+    """A new address for this player; an older one stops working."""
+    if not Plan.objects.filter(lesson__player=player).exists():
         raise StudioError("bad_input", "lesson", "give the week first")
     token = secrets.token_urlsafe(TOKEN_BYTES)
     link, _ = HomeLink.objects.update_or_create(
-        lesson=lesson, defaults={"token": token, "revoked": False}
+        player=player, defaults={"token": token, "revoked": False}
     )
     return link
 
 
-def revoke_link(lesson: Lesson) -> None:
-    HomeLink.objects.filter(lesson=lesson).update(revoked=True)
+def revoke_link(player: Player) -> None:
+    HomeLink.objects.filter(player=player).update(revoked=True)
 
 
 def open_link(token: str, today: date) -> HomeWeek:
-    """The week behind an address. Raises StudioError when there is none any more."""
-    lesson = _lesson_behind(token, today)
-    if _next_week(lesson) is not None:
-        raise StudioError("link_gone")
-    return HomeWeek(lesson, today)
+    """The week in force behind an address. Raises StudioError when there is none any more."""
+    return HomeWeek(_week_in_force(_player_behind(token, today), today), today)
 
 
-def _lesson_behind(token: str, today: date) -> Lesson:
+def _player_behind(token: str, today: date) -> Player:
     link = (
         HomeLink.objects.filter(token=token)
-        .select_related("lesson__player__teacher__studio_settings")
+        .select_related("player__teacher__studio_settings")
         .first()
     )
     if link is None:
         raise StudioError("not_found", "link")
-    if link.revoked or (today - link.lesson.date).days > DAYS_OPEN:
+    if link.revoked or (today - _last_lesson(link.player)).days > DAYS_OPEN:
         raise StudioError("link_gone")
-    return link.lesson
+    return link.player
 
 
-def _next_week(lesson: Lesson) -> date | None:
-    """The day on which a newer week was given, if one was."""
-    newer = Plan.objects.filter(lesson__player=lesson.player, lesson__date__gt=lesson.date)
-    return newer.values_list("lesson__date", flat=True).order_by("lesson__date").first()
+def _last_lesson(player: Player) -> date:
+    """The day of the newest lesson; of a mere look over a class it counts, too."""
+    newest = player.lessons.order_by("-date").values_list("date", flat=True).first()
+    return newest or date.min
+
+
+def _week_in_force(player: Player, today: date) -> Lesson:
+    """The lesson whose week is practised: the newest that gave one."""
+    latest = today + timedelta(days=DAYS_AHEAD)
+    lesson = _weeks(player).filter(date__lte=latest).order_by("-date").first()
+    if lesson is None:
+        raise StudioError("link_gone")
+    return lesson
+
+
+def _week_of(player: Player, day: date) -> Lesson | None:
+    """The lesson whose week holds a day: the newest before it, or the first on the day itself."""
+    weeks = _weeks(player)
+    before = weeks.filter(date__lt=day).order_by("-date").first()
+    return before or weeks.filter(date=day).first()
+
+
+def _weeks(player: Player) -> QuerySet[Lesson]:
+    given = Lesson.objects.filter(player=player, plan__isnull=False)
+    return given.select_related("player__teacher__studio_settings")
 
 
 @transaction.atomic
 def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     """Keep how a day went, late ones too. Pain of four or more or a red sign raises a flag.
 
-    A day is judged by what it held when it was its turn. Days before a newer week still count; the
-    answer is then that week's end. Raises StudioError.
+    A day is judged by what it held when it was its turn, and belongs to the week that holds it; the
+    answer is the week in force. Raises StudioError.
     """
-    lesson = _lesson_behind(token, today)
-    newer = _next_week(lesson)
+    player = _player_behind(token, today)
     try:
-        log = _read_log(data, lesson, today, newer)
+        lesson = _week_logged(player, data.get("date"), today)
+        log = _read_log(data, lesson)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
     day = log.pop("date")
@@ -227,7 +255,7 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     if reasons:
         key = str(data.get("client_key") or "")
         raise_from_home(lesson, reasons, on=day, pain=log["pain"], log_key=key)
-    return HomeWeek(lesson, today)
+    return HomeWeek(_week_in_force(player, today), today)
 
 
 @transaction.atomic
@@ -238,8 +266,8 @@ def answer_later(
 
     Still there the next day, at rest or at night raises a flag. Raises StudioError.
     """
-    lesson = _lesson_behind(token, today)
-    log = lesson.home_days.filter(date=day).first()
+    player = _player_behind(token, today)
+    log = HomeDay.objects.filter(lesson__player=player, date=day).order_by("lesson__date").last()
     if log is None or log.pain <= 0 or day >= today + timedelta(days=DAYS_AHEAD):
         raise StudioError("bad_input", "date", "expected an earlier day on which something hurt")
     unknown = set(times) - set(LATER)
@@ -247,11 +275,12 @@ def answer_later(
         raise StudioError("bad_input", "times", f"unknown time {sorted(unknown)[0]!r}")
     log.later = [time for time in LATER if time in times]
     log.save(update_fields=["later"])
+    lesson = log.lesson
     reasons = red_reasons(Reports(pain=log.pain, pain_when=tuple(log.later)))
     if log.later:
         key = f"{LATER_KEY}{client_key}" if client_key else ""
         raise_from_home(lesson, reasons, on=today, pain=log.pain, log_key=key)
-    return HomeWeek(lesson, today)
+    return HomeWeek(_week_in_force(player, today), today)
 
 
 @transaction.atomic
@@ -262,36 +291,37 @@ def take_back_stop(token: str, client_key: str, seconds: float, today: date) -> 
     between the two taps, by the phone's clock, so that one who was offline is not caught out. What
     was tapped goes, too. Raises StudioError.
     """
-    lesson = _lesson_behind(token, today)
+    player = _player_behind(token, today)
     if not 0 <= seconds <= SECONDS_TO_TAKE_BACK:
         raise StudioError("bad_input", "seconds", "a stop can be taken back within a minute")
     keys = (client_key, f"{LATER_KEY}{client_key}")
-    flag = RedFlag.objects.filter(lesson=lesson, log_key__in=keys, lifted_on=None).first()
-    if flag is None or not take_back_from_home(lesson, flag.log_key, on=today):
+    flags = RedFlag.objects.filter(player=player, log_key__in=keys, lifted_on=None)
+    flag = flags.select_related("lesson__player").first()
+    if flag is None or not take_back_from_home(flag.lesson, flag.log_key, on=today):
         raise StudioError("conflict", "stop", "it cannot be taken back; tell your teacher")
     if flag.log_key.startswith(LATER_KEY):
-        lesson.home_days.filter(pain__gt=0, date__lt=today).update(later=None)
-        return HomeWeek(lesson, today)
-    HomeDay.objects.filter(lesson=lesson, date=flag.raised_on).delete()
-    _keep_results(lesson, flag.raised_on)
-    return HomeWeek(lesson, today)
+        flag.lesson.home_days.filter(pain__gt=0, date__lt=today).update(later=None)
+    else:
+        HomeDay.objects.filter(lesson=flag.lesson, date=flag.raised_on).delete()
+        _keep_results(flag.lesson, flag.raised_on)
+    return HomeWeek(_week_in_force(player, today), today)
 
 
-def _read_log(
-    data: Mapping[str, Any], lesson: Lesson, today: date, newer: date | None
-) -> dict[str, Any]:
-    day = data.get("date")
+def _week_logged(player: Player, day: Any, today: date) -> Lesson:
     latest = today + timedelta(days=DAYS_AHEAD)
-    if not isinstance(day, date) or not lesson.date <= day <= latest:
+    lesson = _week_of(player, day) if isinstance(day, date) and day <= latest else None
+    if lesson is None:
         raise InputError("date", "expected a day from the lesson until today")
-    if newer is not None and day > newer:
-        raise StudioError("link_gone")
+    return lesson
+
+
+def _read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
     signs = read_words("signs", data.get("signs", []))
     unknown = set(signs) - set(SIGNS)
     if unknown:
         raise InputError("signs", f"unknown sign {sorted(unknown)[0]!r}")
     return {
-        "date": day,
+        "date": data["date"],
         "done": read_one_of("done", data.get("done"), DONE),
         "felt": read_one_of("felt", data.get("felt", ""), FELT),
         "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),

@@ -139,7 +139,7 @@ class Courses(StudioCase):
     def practise(self, lesson, chance):
         if not lesson.plan.items.exists():
             return
-        token = make_link(lesson).token
+        token = make_link(lesson.player).token
         for day in range(1, 7):
             on = lesson.date + timedelta(days=day)
             if chance.random() < 0.6:

@@ -143,7 +143,7 @@ class Looking(StudioCase):
     def home_link(self):
         lesson = self.lesson()
         self.give(lesson, "thumb_taps")
-        return make_link(lesson)
+        return make_link(lesson.player)
 
     def test_single_keys_are_switched_per_teacher(self):
         client = Client()

@@ -3,7 +3,7 @@
 from datetime import timedelta
 
 from studio.errors import StudioError
-from studio.models import HomeDay, PracticeResult, RedFlag
+from studio.models import HomeDay, Plan, PracticeResult, RedFlag
 from studio.services.flags import lift_flags
 from studio.services.home import (
     last_home_days,
@@ -20,7 +20,7 @@ class HomeCase(StudioCase):
     def setUp(self):
         super().setUp()
         self.given = self.whole_lesson(0, GRIP)
-        self.token = make_link(self.given).token
+        self.token = make_link(self.given.player).token
 
     def log(self, day, token=None, today=None, **more):
         data = {"date": DAY + timedelta(days=day), "done": "done", "felt": "soft", **more}
@@ -38,21 +38,34 @@ class Links(HomeCase):
         self.assertEqual(len(week.items), self.given.plan.items.count())
         self.assertGreaterEqual(len(self.token), 40)
 
-    def test_it_ends_when_revoked_renewed_overtaken_or_old(self):
+    def test_it_ends_when_revoked_renewed_or_eight_weeks_after_the_last_lesson(self):
         self.assert_refused("not_found", lambda: open_link("x" * 43, DAY), "link")
-        self.assert_refused("link_gone", lambda: open_link(self.token, DAY + timedelta(days=29)))
-        new = make_link(self.given).token
+        self.assert_refused("link_gone", lambda: open_link(self.token, DAY + timedelta(days=57)))
+        new = make_link(self.given.player).token
         self.assert_refused("not_found", lambda: open_link(self.token, DAY), "link")
-        revoke_link(self.given)
+        revoke_link(self.given.player)
         self.assert_refused("link_gone", lambda: open_link(new, DAY))
-        self.assertIsNone(link_of(self.given))
-        newest = make_link(self.given).token
-        self.whole_lesson(1, GRIP)
-        self.assert_refused("link_gone", lambda: open_link(newest, DAY + timedelta(weeks=1)))
+        self.assertIsNone(link_of(self.given.player))
+
+    def test_it_outlives_the_week_and_shows_the_one_in_force(self):
+        for weeks in range(1, 4):
+            newer = self.whole_lesson(weeks, GRIP)
+            self.assertEqual(open_link(self.token, newer.date).lesson, newer)
+        self.lesson(4)  # one that gave no week
+        later = DAY + timedelta(weeks=4)
+        self.assertEqual(open_link(self.token, later).lesson, newer)
+        self.assertEqual(open_link(self.token, later).open_until, later + timedelta(days=56))
+        self.assertEqual(open_link(self.token, DAY + timedelta(days=4)).lesson, self.given)
+
+    def test_an_ended_one_is_not_taken_up_by_a_new_week(self):
+        revoke_link(self.player)
+        newer = self.whole_lesson(1, GRIP)
+        self.assert_refused("link_gone", lambda: open_link(self.token, newer.date))
 
     def test_there_is_no_link_without_a_week(self):
-        lesson = self.lesson(2)
-        self.assert_refused("bad_input", lambda: make_link(lesson), "lesson")
+        Plan.objects.all().delete()
+        self.assert_refused("bad_input", lambda: make_link(self.player), "lesson")
+        self.assert_refused("link_gone", lambda: open_link(self.token, DAY))
 
 
 class LateLogs(HomeCase):
@@ -92,14 +105,18 @@ class LateLogs(HomeCase):
         self.assertEqual({(r.passed, r.tighter, r.pain) for r in results}, {(False, True, 1)})
         self.assertEqual(results.count(), len(self.planned(1)))
 
-    def test_days_before_a_newer_lesson_are_taken_and_later_ones_are_not(self):
+    def test_a_day_counts_for_the_week_that_held_it_however_late_it_comes(self):
         newer = self.whole_lesson(1, GRIP)
         after = newer.date + timedelta(days=2)
-        self.log(3, today=after)
+        self.assertEqual(self.log(3, today=after).lesson, newer)
         self.assertEqual(self.held(), {3: self.planned(3)})
-        self.assert_refused("link_gone", lambda: self.log(8, today=after))
-        self.assert_refused("link_gone", lambda: open_link(self.token, after))
+        self.log(7, today=after)  # the day of the newer lesson, before it
+        self.log(8, today=after)
+        days = {log.date: log.lesson for log in HomeDay.objects.all()}
+        self.assertEqual(days[newer.date], self.given)
+        self.assertEqual(days[newer.date + timedelta(days=1)], newer)
         self.assertTrue(self.view(newer).review[0].days_done)
+        self.assert_refused("bad_input", lambda: self.log(-1, today=after), "date")
 
 
 class Logs(HomeCase):

@@ -52,7 +52,7 @@ class KeptStandings(StudioCase):
                 self.assertNotEqual(kept, before)
 
     def log_late(self, lesson, later):
-        token = make_link(lesson).token
+        token = make_link(lesson.player).token
         for number in (1, 2, 3):
             day = lesson.date + timedelta(days=number)
             log_day(token, {"date": day, "done": "done", "felt": "soft", "pain": 0}, later.date)
@@ -155,4 +155,4 @@ class KeptStandings(StudioCase):
             lift_flags(self.player, note="Seen by a doctor, may go on.", on=now.date)
         elif kind == "log" and not earlier.is_glance:
             day = {"date": earlier.date, "done": "done", "felt": "soft", "pain": 0}
-            log_day(make_link(earlier).token, day, earlier.date)
+            log_day(make_link(earlier.player).token, day, earlier.date)

@@ -120,7 +120,7 @@ class Lifting(StopCase):
     def test_one_note_lifts_all_stops_that_were_read_and_no_other(self):
         given = self.whole_lesson(0, GRIP)
         self.enter(given, "reports", "", {"swelling": True})
-        token = make_link(given).token
+        token = make_link(given.player).token
         log_day(token, {"date": DAY, "done": "done", "felt": "tight", "signs": ["numbness"]}, DAY)
         self.assertEqual(set(self.reasons()), {"swelling", "numbness or tingling"})
         self.lift(seen=["swelling"])
@@ -193,7 +193,7 @@ class AtHome(StopCase):
     def setUp(self):
         super().setUp()
         self.given = self.whole_lesson(0, GRIP)
-        self.token = make_link(self.given).token
+        self.token = make_link(self.given.player).token
 
     def log(self, day, **more):
         data = {"date": DAY + timedelta(days=day), "done": "done", "felt": "soft", **more}
@@ -270,7 +270,7 @@ class AtHome(StopCase):
         self.enter(lesson, "reports", "", {"pain": 2})
         self.look(lesson, GRIP)
         self.give(lesson, *(i.exercise for i in self.view(lesson).proposal.items))
-        token = make_link(lesson).token
+        token = make_link(lesson.player).token
         given = {i.exercise: week_work(i) for i in open_link(token, lesson.date).items}
         day = lesson.date + timedelta(1)
         week = log_day(token, {"date": day, "done": "done", "felt": "soft", "pain": 1}, day)

@@ -663,7 +663,7 @@ export interface paths {
         put?: never;
         /**
          * Make
-         * @description A new private link to this lesson's week; the one before stops working.
+         * @description A new private link for this lesson's player; the one before stops working.
          */
         post: operations["api_sheets_routes_make"];
         /** Revoke */
@@ -2201,7 +2201,8 @@ export interface components {
         /**
          * LessonOut
          * @description `decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
-         *     theory; `moved_from`: names of what was taken, where a focus that follows has moved since.
+         *     theory; `moved_from`: names of what was taken, where a focus that follows has moved since;
+         *     `last_week`: the lesson that gave the week before.
          */
         LessonOut: {
             /** Alternatives */
@@ -2241,6 +2242,8 @@ export interface components {
             home: components["schemas"]["HomeReportOut"] | null;
             /** Id */
             id: number;
+            /** Last Week */
+            last_week: number | null;
             look: components["schemas"]["LookOut"] | null;
             /** Look Order */
             look_order: string;

@@ -2,6 +2,7 @@ import '@mantine/core/styles/Checkbox.css';
 
 import { Button, Checkbox, NativeSelect } from '@mantine/core';
 import { useRef, useState } from 'react';
+import { Link } from 'wouter';
 
 import type { Catalogue, Schemas } from '../api/client';
 import { Reminders } from '../components/Reminders';
@@ -317,7 +318,12 @@ function LastWeek({ handle }: { handle: LessonHandle }) {
   });
   return (
     <section>
-      <h2>Last week: show me</h2>
+      <div className={css.lastWeek}>
+        <h2>Last week: show me</h2>
+        {handle.lesson.last_week !== null && (
+          <Link href={`/lessons/${handle.lesson.last_week}/sheet`}>Its sheet</Link>
+        )}
+      </div>
       <ul className={css.week}>
         {rows.map((each, index) => (
           <ReviewRow key={each.item} row={each} active={index === active} enter={handle.enter} />

@@ -18,6 +18,7 @@ import { Ladders } from './Ladders';
 import { Pictures } from './Pictures';
 import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
+import { Sheets } from './Sheets';
 import { ThenAndNow } from './ThenAndNow';
 import { Timeline } from './Timeline';
 
@@ -94,6 +95,7 @@ export function PlayerPage() {
           Show {query.data.hidden} earlier {query.data.hidden === 1 ? 'lesson' : 'lessons'}
         </Button>
       )}
+      <Sheets lessons={lessons} />
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
       {changing && (

@@ -9,7 +9,7 @@ import { Problem } from '../components/Problem';
 import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
-import { PhoneLink } from './PhoneLink';
+import { PhoneLink } from '../components/PhoneLink';
 import { TwoHands } from '../drawings/TwoHands';
 import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
 import { usePageTitle } from '../components/usePageTitle';

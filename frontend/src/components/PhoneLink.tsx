@@ -4,10 +4,10 @@ import { useState } from 'react';
 
 import { client, unwrap } from '../api/client';
 import { linkQuery } from '../api/queries';
-import { Dialog } from '../components/Dialog';
+import { Dialog } from './Dialog';
 import css from './PhoneLink.module.css';
 
-/** The private link of a week: a code for the phone's camera, the address, and the way to end it. */
+/** The private link of a player: a code for the phone's camera, the address, and ways to end it. */
 export function PhoneLink({ lessonId }: { lessonId: number }) {
   const [opened, setOpened] = useState(false);
   const cache = useQueryClient();
@@ -37,7 +37,7 @@ export function PhoneLink({ lessonId }: { lessonId: number }) {
       >
         For the phone
       </Button>
-      <Dialog opened={opened} onClose={() => setOpened(false)} title="This week on the phone">
+      <Dialog opened={opened} onClose={() => setOpened(false)} title="The week on the phone">
         {problem && <p role="alert">{problem.message}</p>}
         {address === null ? (
           <div className={css.link}>
@@ -48,7 +48,8 @@ export function PhoneLink({ lessonId }: { lessonId: number }) {
           <div className={css.link}>
             <p>
               Point the phone&rsquo;s camera at it, or copy the address. Whoever has it sees the
-              first name, the exercises and the music, nothing else. A new week ends it.
+              first name, the exercises and the music, nothing else. It shows the newest week, until
+              you end it or eight weeks after the last lesson.
             </p>
             {query.data?.is_local && (
               <p>
@@ -78,6 +79,9 @@ export function PhoneLink({ lessonId }: { lessonId: number }) {
                 rel="noreferrer"
               >
                 Open it here
+              </Button>
+              <Button variant="subtle" onClick={() => make.mutate()}>
+                New address
               </Button>
               <Button variant="subtle" onClick={() => revoke.mutate()}>
                 End this link

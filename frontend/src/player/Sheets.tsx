@@ -1,0 +1,31 @@
+import { Link } from 'wouter';
+
+import type { Schemas } from '../api/client';
+import { PhoneLink } from '../components/PhoneLink';
+import { shortDate } from '../words/words';
+import css from './Sheets.module.css';
+
+/** Every week that was given: one touch to its sheet, and the phone's address. */
+export function Sheets({ lessons }: { lessons: Schemas['TimelineLesson'][] }) {
+  const given = lessons.filter((lesson) => lesson.exercises.length > 0).reverse();
+  const [newest] = given;
+  if (!newest) return null;
+  return (
+    <section>
+      <div className={css.head}>
+        <h2>Sheets</h2>
+        <PhoneLink lessonId={newest.id} />
+      </div>
+      <ul className={css.sheets}>
+        {given.map((lesson) => (
+          <li key={lesson.id}>
+            <Link href={`/lessons/${lesson.id}/sheet`}>
+              <strong>{shortDate(lesson.date)}</strong>
+              <span className="quiet">{lesson.focus.join(', ') || 'no focus'}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
