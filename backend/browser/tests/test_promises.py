@@ -203,7 +203,7 @@ class PainAtHome(BrowserCase):
         Plan.objects.create(lesson=newer).items.create(
             order=1, exercise="thumb_taps", rung=1, reps=8, sets=2, seconds=2, days=[1, 2]
         )
-        page.goto(f"{self.live_server_url}/home/{make_link(newer.player).token}")
+        page.goto(self.address)
         page.get_by_role("heading", name="Mira’s week").wait_for()
         self.wait_until(HomeDay.objects.exists)
         self.assertEqual(HomeDay.objects.get().lesson, self.lesson)
