@@ -77,3 +77,4 @@ class CatalogueOut(Schema):
     causes: list[CauseInfo]
     evidence: list[EvidenceInfo]
     exercises: list[ExerciseInfo]
+    synonyms: dict[str, list[str]]

@@ -134,7 +134,8 @@ class Way:
 
 @dataclass(frozen=True, eq=False)
 class Catalogue:
-    """Everything that is known. Compared and hashed by identity, so that it can key a cache."""
+    """Everything that is known. Compared and hashed by identity, so that it can key a cache.
+    `synonyms`: for everyday words those that stand in the catalogue."""
 
     causes: Mapping[str, Cause]
     evidence: Mapping[str, Evidence]
@@ -147,6 +148,7 @@ class Catalogue:
     tunes: Mapping[str, Tune]
     self_checks: Mapping[str, SelfCheck]
     sizes: Mapping[Instrument, Mapping[str, float]]
+    synonyms: Mapping[str, tuple[str, ...]]
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -161,6 +163,14 @@ class Catalogue:
 def load_catalogue() -> Catalogue:
     """The project's own knowledge base."""
     return read_catalogue(KNOWLEDGE)
+
+
+def _synonyms(record: Record) -> tuple[str, ...]:
+    words = tuple(record.words("words"))
+    record.done()
+    if not words or any(word != word.lower() for word in (record.id, *words)):
+        record.fail("words: expected some, in small letters")
+    return words
 
 
 def read_catalogue(folder: Path) -> Catalogue:
@@ -185,6 +195,7 @@ def read_catalogue(folder: Path) -> Catalogue:
     }
     aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
+        synonyms={e.id: _synonyms(e) for e in read_records(folder / "synonyms.yaml")},
         causes=Named(causes, aliases["causes"]),
         evidence=Named(evidence, aliases["evidence"]),
         exercises=Named(exercises, aliases["exercises"]),

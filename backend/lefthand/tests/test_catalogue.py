@@ -14,6 +14,7 @@ from lefthand.values.vocabulary import Instrument, Kind
 # file, text to replace, replacement, what the error must say
 BROKEN = (
     ("causes.yaml", "prior: 0.12", "prior: 1.2", "setup_misfit: prior: expected a number"),
+    ("synonyms.yaml", "wrist: {words: [wrist]}", "wrist: {words: [Wrist]}", "small letters"),
     ("causes.yaml", "  order: 1\n", "", "setup_misfit: order: missing"),
     (
         "causes.yaml",
@@ -84,6 +85,34 @@ class Catalogue(TestCase):
                         if instrument in e.instruments and cause.id in e.aims[:2]
                     ]
                     self.assertTrue(aimed)
+
+
+class EverydayWords(TestCase):
+    def texts(self):
+        catalogue = load_catalogue()
+        for exercise in catalogue.exercises.values():
+            yield " ".join((exercise.name, exercise.does, *exercise.steps, exercise.child))
+        for cause in catalogue.causes.values():
+            yield f"{cause.name} {cause.meaning}"
+        for check in catalogue.evidence.values():
+            yield " ".join((check.label, check.look, check.child, check.note, *check.means))
+
+    def test_each_word_that_stands_for_another_stands_in_some_text(self):
+        told = "\n".join(self.texts()).lower()
+        for everyday, words in load_catalogue().synonyms.items():
+            with self.subTest(everyday):
+                self.assertEqual([word for word in words if word not in told], [])
+
+    def test_what_teachers_complain_of_leads_to_a_cause(self):
+        catalogue = load_catalogue()
+        for everyday in ("tense", "collapse", "squeeze", "weak", "jointed"):
+            words = (everyday, *catalogue.synonyms[everyday])
+            causes = [
+                cause.id
+                for cause in catalogue.causes.values()
+                if any(word in f"{cause.name} {cause.meaning}".lower() for word in words)
+            ]
+            self.assertTrue(causes, everyday)
 
 
 class Ids(TestCase):

@@ -1153,6 +1153,10 @@ export interface components {
             evidence: components["schemas"]["EvidenceInfo"][];
             /** Exercises */
             exercises: components["schemas"]["ExerciseInfo"][];
+            /** Synonyms */
+            synonyms: {
+                [key: string]: string[];
+            };
         };
         /**
          * CauseEntry

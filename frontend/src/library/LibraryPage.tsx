@@ -15,7 +15,7 @@ import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './LibraryPage.module.css';
-import { entriesOf, found, type Shelf } from './search';
+import { onShelf, searched, type Shelf } from './search';
 
 const DrillBench = lazy(async () => ({ default: (await import('./DrillBench')).DrillBench }));
 
@@ -25,6 +25,11 @@ const SHELVES = [
   { value: 'checks', label: 'Checks' },
   { value: 'drills', label: 'Drills' },
 ];
+const SHELF_WORDS: Record<Shelf, string> = {
+  exercises: 'exercise',
+  causes: 'cause',
+  checks: 'check',
+};
 const INSTRUMENTS = [
   { value: '', label: 'all' },
   { value: 'vn', label: 'violin' },
@@ -78,7 +83,7 @@ export function LibraryPage() {
           search={params.get('search') ?? ''}
           open={params.get('open') ?? ''}
           onSearch={(search) => set({ search })}
-          onOpen={(open) => set({ open })}
+          onOpen={(where, open) => set({ shelf: where, open })}
           onGo={(where, open) => set({ shelf: where, open, search: '' })}
         />
       )}
@@ -93,36 +98,41 @@ interface BrowseProps {
   search: string;
   open: string;
   onSearch: (search: string) => void;
-  onOpen: (id: string) => void;
+  onOpen: (shelf: Shelf, id: string) => void;
   onGo: (shelf: Shelf, id: string) => void;
 }
 
 function Browse(props: BrowseProps) {
-  const { catalogue, shelf, instrument, search, open, onSearch, onOpen, onGo } = props;
-  const shown = found(entriesOf(catalogue, shelf), search, instrument).sort((a, b) =>
-    a.name.localeCompare(b.name),
-  );
-  const chosen = shown.some((entry) => entry.id === open) ? open : (shown[0]?.id ?? '');
+  const { catalogue, instrument, search, onSearch, onGo } = props;
+  const isSearching = search.trim() !== '';
+  const shown = isSearching
+    ? searched(catalogue, search, instrument)
+    : onShelf(catalogue, props.shelf, instrument);
+  const hit =
+    shown.find(({ entry, shelf }) => entry.id === props.open && shelf === props.shelf) ?? shown[0];
+  const chosen = hit?.entry.id ?? '';
+  const shelf = hit?.shelf ?? props.shelf;
   return (
     <div className={css.browse}>
       <section aria-label="List">
         <TextInput
           aria-label="Search"
-          placeholder="Search"
+          placeholder="Search everything: tense, collapses, weak little finger"
           size="md"
           value={search}
           onChange={(event) => onSearch(event.currentTarget.value)}
         />
         {/* Focusable, so that keys can scroll it. */}
         <ul className={css.list} tabIndex={0} aria-label={`${shown.length} found`}>
-          {shown.map((entry) => (
-            <li key={entry.id}>
+          {shown.map((each) => (
+            <li key={each.shelf + each.entry.id}>
               <button
                 type="button"
-                aria-pressed={entry.id === chosen}
-                onClick={() => onOpen(entry.id)}
+                aria-pressed={each === hit}
+                onClick={() => props.onOpen(each.shelf, each.entry.id)}
               >
-                {entry.name}
+                {each.entry.name}
+                {isSearching && <small className="quiet"> {SHELF_WORDS[each.shelf]}</small>}
               </button>
             </li>
           ))}

@@ -35,17 +35,68 @@ export function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         name: e.label,
         line: e.look,
         instruments: e.instruments,
-        text: [e.label, e.look, e.child, e.note].join(' '),
+        text: [
+          ...[e.label, e.look, e.child, e.note, ...e.means],
+          ...catalogue.complaints.filter((c) => c.evidence === e.id).map((c) => c.says),
+        ].join(' '),
       }));
   }
 }
 
-/** Entries of an instrument that hold every word of the search, in any order. */
-export function found(entries: Entry[], search: string, instrument: string | null): Entry[] {
+export interface Hit {
+  shelf: Shelf;
+  entry: Entry;
+}
+
+export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks'];
+const LEAST_LETTERS = 4;
+// How near a word is to an entry: in its name, in its line, anywhere in its text.
+const NEARNESS = { name: 9, line: 4, text: 1 };
+const BY_ANOTHER_WORD = 0.6;
+
+/** One shelf in order of names. */
+export function onShelf(catalogue: Catalogue, shelf: Shelf, instrument: string | null): Hit[] {
+  return entriesOf(catalogue, shelf)
+    .filter((entry) => instrument === null || entry.instruments.includes(instrument))
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .map((entry) => ({ shelf, entry }));
+}
+
+/** All shelves at once, nearest first: entries that hold every word, or an everyday word's others. */
+export function searched(catalogue: Catalogue, search: string, instrument: string | null): Hit[] {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  return entries.filter(
-    (entry) =>
-      (instrument === null || entry.instruments.includes(instrument)) &&
-      words.every((word) => entry.text.toLowerCase().includes(word)),
-  );
+  const hits = SHELVES.flatMap((shelf) => onShelf(catalogue, shelf, instrument));
+  return hits
+    .map((hit) => ({ hit, near: nearness(hit.entry, words, catalogue.synonyms) }))
+    .filter(({ near }) => near > 0)
+    .sort((a, b) => b.near - a.near || a.hit.entry.name.localeCompare(b.hit.entry.name))
+    .map(({ hit }) => hit);
+}
+
+/** 0 where one of the words is in it neither itself nor by another. */
+export function nearness(
+  entry: Entry,
+  words: string[],
+  synonyms: Record<string, string[]>,
+): number {
+  const each = words.map((word) => {
+    const others = othersOf(word, synonyms).map((other) => BY_ANOTHER_WORD * near(entry, other));
+    return Math.max(near(entry, word), ...others);
+  });
+  return each.every((value) => value > 0) ? each.reduce((sum, value) => sum + value, 0) : 0;
+}
+
+function near(entry: Entry, word: string): number {
+  const { name, line, text } = entry;
+  if (name.toLowerCase().includes(word)) return NEARNESS.name;
+  if (line.toLowerCase().includes(word)) return NEARNESS.line;
+  return text.toLowerCase().includes(word) ? NEARNESS.text : 0;
+}
+
+/** The catalogue's words for an everyday one, found by how it begins. */
+function othersOf(word: string, synonyms: Record<string, string[]>): string[] {
+  if (word.length < LEAST_LETTERS) return synonyms[word] ?? [];
+  return Object.entries(synonyms)
+    .filter(([known]) => known.startsWith(word) || word.startsWith(known))
+    .flatMap(([, others]) => others);
 }
