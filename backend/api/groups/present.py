@@ -3,9 +3,18 @@
 from datetime import date
 
 from api.brief.present import pain_out, player_brief, stop_out
-from api.groups.schemas import CheckChoiceOut, CloserOut, GroupOut, PairOut, SweepOut, SweepRowOut
+from api.groups.schemas import (
+    CheckChoiceOut,
+    CloserOut,
+    GroupOut,
+    PairOut,
+    RosterRowOut,
+    SweepOut,
+    SweepRowOut,
+)
 from studio.models import Group, Player
 from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks, worst_fingers
+from studio.services.roster import RosterRow
 
 
 def brief_out(group: Group) -> GroupOut:
@@ -72,4 +81,16 @@ def _row_out(row: SweepRow, found: Sweep, on: date) -> SweepRowOut:
         before={name: row.before[name].grade for name in names if name in row.before},
         flag=stop_out(row.flags),
         pain=pain_out(row.pain),
+    )
+
+
+def roster_row_out(row: RosterRow) -> RosterRowOut:
+    return RosterRowOut(
+        line=row.line,
+        name=row.name,
+        instrument=row.known.instrument if row.known else row.instrument,
+        birth_year=row.birth_year,
+        level=row.level,
+        is_known=row.known is not None,
+        problems=dict(row.problems),
     )

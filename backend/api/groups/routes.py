@@ -6,13 +6,15 @@ from django.http import HttpRequest
 from ninja import Router
 
 from api.days import today
-from api.groups.present import brief_out, check_choice_out, sweep_out
+from api.groups.present import brief_out, check_choice_out, roster_row_out, sweep_out
 from api.groups.schemas import (
     CheckChoiceOut,
     ChecksIn,
     GroupIn,
     GroupOut,
     RestIn,
+    RosterIn,
+    RosterRowOut,
     SweepGradeIn,
     SweepOut,
 )
@@ -27,6 +29,7 @@ from studio.services.groups import (
     save_group,
     sweep,
 )
+from studio.services.roster import bring_in_class, read_roster
 
 router = Router(tags=["groups"])
 
@@ -43,6 +46,19 @@ def read_groups(request: HttpRequest) -> list[GroupOut]:
 @router.post("", response=GroupOut)
 def make_group(request: HttpRequest, data: GroupIn) -> GroupOut:
     return brief_out(save_group(request.user, None, data.name, data.players))
+
+
+@router.post("/roster/look", response=list[RosterRowOut])
+def look_at_roster(request: HttpRequest, data: RosterIn) -> list[RosterRowOut]:
+    """What each line of a pasted class list would do; nothing is kept."""
+    rows = read_roster(request.user, data.text, today(request))
+    return [roster_row_out(row) for row in rows]
+
+
+@router.post("/roster", response=GroupOut)
+def bring_in(request: HttpRequest, data: RosterIn) -> GroupOut:
+    """The players of the list as a new group; nothing is kept when one line cannot be used."""
+    return brief_out(bring_in_class(request.user, data.name, data.text, today(request)))
 
 
 @router.get("/{int:group_id}", response=SweepOut)

@@ -88,3 +88,24 @@ class SweepOut(Schema):
     closer: list[CloserOut]
     pairs: list[PairOut]
     resting: list[str]
+
+
+class RosterIn(Schema):
+    """`text`: a line a player with name, instrument and year of birth, with commas, semicolons or
+    tabs between. `name`: of the group, only wanted when it is kept."""
+
+    text: str = Field(max_length=20_000)
+    name: str = Field("", max_length=200)
+
+
+class RosterRowOut(Schema):
+    """What one line would do. `is_known`: the player is here already and joins the group.
+    `problems`: by column."""
+
+    line: int
+    name: str
+    instrument: str
+    birth_year: str
+    level: str
+    is_known: bool
+    problems: dict[str, str]

@@ -111,6 +111,24 @@ class Sweep(BrowserCase):
         self.assertNotIn("Feld", page.locator("main").inner_text())
         self.assert_accessible("cards")
 
+    def test_a_class_is_brought_in_after_a_look_at_what_each_line_does(self):
+        page = self.page
+        page.get_by_role("button", name="Bring in a class").click()
+        dialog = page.get_by_role("dialog")
+        dialog.get_by_label("Name of the group").fill("Quartet")
+        dialog.get_by_label("A player a line").fill("Ada Lindt, violin, 2016\nBo Marsh, kazoo")
+        dialog.get_by_role("button", name="See what it will do").click()
+        expect(dialog.get_by_role("row", name="Bo Marsh")).to_contain_text("instrument: expected")
+        expect(dialog.get_by_role("button", name="Bring in")).to_have_count(0)
+        self.assert_accessible("bring in a class")
+        dialog.get_by_label("A player a line").fill("Ada Lindt; violin; 2016\nJonas Feld; violin")
+        dialog.get_by_role("button", name="See what it will do").click()
+        expect(dialog.get_by_role("row", name="Jonas Feld")).to_contain_text("joins the group")
+        dialog.get_by_role("button", name="Bring in 2 players").click()
+        page.get_by_role("heading", name="Quartet").wait_for()
+        names = [player.name for player in Group.objects.get(name="Quartet").players.all()]
+        self.assertEqual(sorted(names), ["Ada Lindt", "Jonas Feld"])
+
     def test_a_group_is_made_and_removed(self):
         page = self.page
         page.get_by_role("button", name="New group").click()

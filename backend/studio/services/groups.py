@@ -31,7 +31,7 @@ from lefthand.values.fields import read_words
 from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import Group, HomeDay, Lesson, Player, RedFlag
-from studio.services.entries import record
+from studio.services.entries import record, record_not_there
 from studio.services.findings import findings_of
 from studio.services.home import DAYS_AHEAD
 from studio.services.lessons import (
@@ -190,11 +190,17 @@ def _merged(lesson: Lesson, check: str, grade: int | None, fingers: Sequence[int
 
 @transaction.atomic
 def grade_the_rest(group: Group, check: str, *, key: str, on: date) -> None:
-    """All who have no grade of this check yet: not there."""
+    """All who have no grade of this check yet: not there. As many queries for a large class as for
+    a small one."""
     evidence = load_catalogue().evidence.get(check)
-    for row in _rows(group, on):
-        if evidence and row.instrument in evidence.instruments and check not in row.now:
-            grade(group, row.player.pk, check, 0, key=f"{key[:50]}-{row.player.pk}", on=on)
+    if evidence is None:
+        return
+    left = [
+        row.player
+        for row in _rows(group, on)
+        if row.instrument in evidence.instruments and check not in row.now
+    ]
+    record_not_there(left, check, {player.pk: f"{key[:50]}-{player.pk}" for player in left}, on)
 
 
 def day_seen(seen: date | None, today: date) -> date:

@@ -29,10 +29,7 @@ def save_player(
     An instrument with lessons stays what it is: its findings would no longer fit.
     Raises StudioError naming the field.
     """
-    try:
-        fields = _fields(data, on)
-    except InputError as error:
-        raise StudioError("bad_input", error.field, error.problem) from error
+    fields = check_facts(data, on)
     if player and fields["instrument"] != player.instrument and player.lessons.exists():
         why = "a player with lessons keeps the instrument; add a second player for another one"
         raise StudioError("bad_input", "instrument", why)
@@ -42,6 +39,14 @@ def save_player(
         setattr(player, name, value)
     player.save()
     return player
+
+
+def check_facts(data: Mapping[str, Any], on: date) -> dict[str, Any]:
+    """The facts as they are stored. Raises StudioError naming the field."""
+    try:
+        return _fields(data, on)
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
 
 
 def _fields(data: Mapping[str, Any], on: date) -> dict[str, Any]:

@@ -69,9 +69,14 @@ def standing_after(player_id: int, day: date) -> Standing:
 
 def forget(player_id: int, changed: date) -> None:
     """Forget what was kept and reaches beyond a day on which something has changed."""
-    Player.objects.filter(pk=player_id).update(changes=F("changes") + 1)
-    StoredStanding.objects.filter(player=player_id, before__gt=changed).delete()
-    Summary.objects.filter(player=player_id).delete()
+    forget_many([player_id], changed)
+
+
+def forget_many(players: Iterable[int], changed: date) -> None:
+    ids = list(players)
+    Player.objects.filter(pk__in=ids).update(changes=F("changes") + 1)
+    StoredStanding.objects.filter(player__in=ids, before__gt=changed).delete()
+    Summary.objects.filter(player__in=ids).delete()
 
 
 def changes_of(players: Iterable[int]) -> dict[int, int]:

@@ -3,9 +3,11 @@
 from datetime import timedelta
 
 from django.contrib.auth import get_user_model
+from django.db import connection
+from django.test.utils import CaptureQueriesContext
 
 from studio.errors import StudioError
-from studio.models import Group, Lesson, Player
+from studio.models import Group, Lesson, Observation, Player
 from studio.services.groups import (
     choose_checks,
     day_seen,
@@ -167,6 +169,25 @@ class Sweeps(GroupCase):
         self.assertEqual(grades["Pia Example"].grade, 2)
         self.assertEqual(grades["Theo"].grade, 0)
         self.assertIsNone(grades["Cora"])
+
+    def test_a_large_class_takes_no_more_queries_than_a_small_one(self):
+        choose_checks(self.group, ["tip.gives"])
+        for count in (2, 30):
+            for number in range(count):
+                Player.objects.create(
+                    teacher=self.teacher, group=self.group, name=f"P{count} {number}",
+                    instrument="vn",
+                )  # fmt: skip
+            key = f"key-of-{count:04}"
+            with CaptureQueriesContext(connection) as asked:
+                grade_the_rest(self.group, "tip.gives", key=key, on=DAY)
+            grade_the_rest(self.group, "tip.gives", key=key, on=DAY)
+            found = Observation.objects.filter(evidence="tip.gives", entered=0)
+            self.assertEqual(found.count(), self.group.players.count())
+            if count == 2:
+                few = len(asked)
+        self.assertLessEqual(len(asked), few + 2)
+        self.assertLess(few, 25)
 
     def test_last_times_grades_stand_beside_and_say_who_got_worse(self):
         choose_checks(self.group, ["tip.gives"])

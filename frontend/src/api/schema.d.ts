@@ -263,6 +263,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/groups/roster": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description The players of the list as a new group; nothing is kept when one line cannot be used.
+         */
+        post: operations["api_groups_routes_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/roster/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Roster
+         * @description What each line of a pasted class list would do; nothing is kept.
+         */
+        post: operations["api_groups_routes_look_at_roster"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/groups/{group_id}": {
         parameters: {
             query?: never;
@@ -2958,6 +2998,43 @@ export interface components {
             /** Rungs */
             rungs: number;
         };
+        /**
+         * RosterIn
+         * @description `text`: a line a player with name, instrument and year of birth, with commas, semicolons or
+         *     tabs between. `name`: of the group, only wanted when it is kept.
+         */
+        RosterIn: {
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * RosterRowOut
+         * @description What one line would do. `is_known`: the player is here already and joins the group.
+         *     `problems`: by column.
+         */
+        RosterRowOut: {
+            /** Birth Year */
+            birth_year: string;
+            /** Instrument */
+            instrument: string;
+            /** Is Known */
+            is_known: boolean;
+            /** Level */
+            level: string;
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /** Problems */
+            problems: {
+                [key: string]: string;
+            };
+        };
         /** RungInfo */
         RungInfo: {
             /** Dose */
@@ -4184,6 +4261,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GroupOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_groups_routes_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RosterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_groups_routes_look_at_roster: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RosterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RosterRowOut"][];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

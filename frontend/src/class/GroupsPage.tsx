@@ -11,11 +11,16 @@ import css from './GroupsPage.module.css';
 
 const GroupDialog = lazy(async () => ({ default: (await import('./GroupDialog')).GroupDialog }));
 
+const RosterDialog = lazy(async () => ({
+  default: (await import('./RosterDialog')).RosterDialog,
+}));
+
 /** The teacher's groups; each opens its sweep. */
 export function GroupsPage() {
   usePageTitle('Class');
   const groups = useQuery(groupsQuery);
   const [making, setMaking] = useState(false);
+  const [bringing, setBringing] = useState(false);
   if (groups.error) return <Problem error={groups.error} onRetry={() => void groups.refetch()} />;
   if (!groups.data) return null;
   return (
@@ -37,8 +42,16 @@ export function GroupsPage() {
           onClick={() => setMaking(true)}
         >
           New group
+        </Button>{' '}
+        <Button variant="default" onClick={() => setBringing(true)}>
+          Bring in a class
         </Button>
       </div>
+      {bringing && (
+        <Suspense fallback={null}>
+          <RosterDialog onClose={() => setBringing(false)} />
+        </Suspense>
+      )}
       {making && (
         <Suspense fallback={null}>
           <GroupDialog opened onClose={() => setMaking(false)} group={null} />
