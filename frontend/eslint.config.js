@@ -3,7 +3,16 @@ import tseslint from 'typescript-eslint';
 
 // Each is a page of its own; what two of them need stands in a folder that is none.
 const VIEWS = ['class', 'desk', 'home', 'lesson', 'library', 'player', 'sheet', 'signin', 'today'];
-const SHARED = ['api', 'audio', 'components', 'drawings', 'exercise', 'outbox', 'pictures', 'words'];
+const SHARED = [
+  'api',
+  'audio',
+  'components',
+  'drawings',
+  'exercise',
+  'outbox',
+  'pictures',
+  'words',
+];
 const noViews = (folder, views) => ({
   files: [`src/${folder}/**`],
   rules: {

@@ -52,12 +52,14 @@ def write_focus(lesson: Lesson, causes: list[str]) -> None:
 
 
 def taken_focus(lesson: Lesson, newest: Sequence[LessonEntry] = ()) -> list[str]:
-    """What was taken as proposed when the teacher last decided; [] where the focus is the teacher's
-    own, or none was taken. `newest`: entries that are known already, newest first."""
-    if not any(focus.follows for focus in lesson.focuses.all()):
+    """What was taken as proposed when the teacher last decided, though nothing may be likely any
+    more; [] where the focus is the teacher's own, or none was taken. `newest`: entries that are
+    known already, newest first."""
+    if not all(focus.follows for focus in lesson.focuses.all()):
         return []
     entry = next((entry for entry in newest if entry.kind == "focus"), None)
-    entry = entry or lesson.entries.filter(kind="focus", undone=False).last()
+    if entry is None and lesson.focuses.all():
+        entry = lesson.entries.filter(kind="focus", undone=False).last()
     return list(entry.after or []) if entry else []
 
 

@@ -44,6 +44,16 @@ class FocusThatFollows(StudioCase):
             undo(lesson.pk)
         self.assertEqual(self.focus(lesson), before)
 
+    def test_where_nothing_is_likely_any_more_what_was_taken_is_still_told(self):
+        lesson = self.taken()
+        taken = self.focus(lesson)
+        self.look(lesson, dict.fromkeys(GRIP, 0))
+        self.assertEqual(self.focus(lesson), [])
+        newest = list(lesson.entries.order_by("-pk"))
+        self.assertEqual(taken_focus(lesson, newest), taken)
+        self.enter(lesson, "focus", "", None)
+        self.assertEqual(taken_focus(lesson, list(lesson.entries.order_by("-pk"))), [])
+
     def test_a_chosen_focus_stays_until_it_is_taken_back(self):
         lesson = self.lesson()
         self.look(lesson, GRIP)

@@ -8,6 +8,7 @@ import { savedWords } from '../outbox/outbox';
 import { catalogueQuery, groupsQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { GradeMarks } from '../components/GradeMarks';
+import { KeysHere } from '../components/KeysHere';
 import { Problem } from '../components/Problem';
 import { useBounceGuard } from '../components/useBounceGuard';
 import { useKeys } from '../components/useKeys';
@@ -44,6 +45,7 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
   const checks = sweep.checks.flatMap((id) => catalogue.evidence.filter((e) => e.id === id));
   return (
     <div className={css.page}>
+      <KeysHere />
       <header className={css.head}>
         <h1>{sweep.name}</h1>
         <div className={css.actions}>

@@ -8,8 +8,14 @@ import { Dialog } from './Dialog';
 import css from './PhoneLink.module.css';
 
 /** The private link of a player: a code for the phone's camera, the address, and ways to end it. */
-export function PhoneLink({ lessonId }: { lessonId: number }) {
-  const [opened, setOpened] = useState(false);
+export function PhoneLink({
+  lessonId,
+  opensAtOnce = false,
+}: {
+  lessonId: number;
+  opensAtOnce?: boolean;
+}) {
+  const [opened, setOpened] = useState(opensAtOnce);
   const cache = useQueryClient();
   const query = useQuery(linkQuery(lessonId));
   const params = { path: { lesson_id: lessonId } };

@@ -5,11 +5,10 @@ import { Link, useLocation } from 'wouter';
 
 import type { Catalogue, Lesson } from '../api/client';
 import { setupsQuery } from '../api/queries';
-import { SearchSelect } from '../components/SearchSelect';
 import { useKeys } from '../components/useKeys';
 import { minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
-import { itemsOf, type Wish, wishOf } from './planDraft';
+import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
 import { PlanItemRow } from './PlanItemRow';
 import type { LessonHandle } from './useLesson';
 import { useItemKeys } from './useItemKeys';
@@ -74,7 +73,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
         <div className={css.objections} role="alert">
           <strong>The focus has changed since this week was made.</strong> It was made for{' '}
           {lesson.plan?.made_for.join(' and ')}; now it is{' '}
-          {lesson.focus.map((each) => each.name).join(' and ') || 'no cause'}.{' '}
+          {lesson.focus.map((each) => each.name).join(' and ') || 'no cause yet'}.{' '}
           <Button aria-keyshortcuts="m" onClick={makeAnew}>
             Make the week anew
           </Button>
@@ -214,27 +213,37 @@ function AddExercise({
   catalogue: Catalogue;
   store: (wishes: Wish[]) => void;
 }) {
+  const [typed, setTyped] = useState('');
   const items = itemsOf(lesson);
-  const taken = new Set(items.map((i) => i.exercise));
-  const mine = catalogue.exercises.filter(
-    (e) => e.instruments.includes(lesson.player.instrument) && !taken.has(e.id),
-  );
-  const offered = lesson.proposal.offered.filter((id) => !taken.has(id));
-  const option = (id: string) => ({ value: id, label: mine.find((e) => e.id === id)?.name ?? id });
-  const others = mine.filter((e) => !offered.includes(e.id)).map((e) => e.id);
+  const choices = exercisesToAdd(lesson, catalogue);
+  const hit = firstHit(choices, typed);
+  const add = (id: string) => {
+    setTyped('');
+    store([...items.map(wishOf), { exercise: id }]);
+  };
   return (
-    <SearchSelect
-      key={items.length}
-      label="Add an exercise"
-      placeholder="Type a few letters; best for the focus first"
-      size="md"
-      data={[
-        { group: 'For this focus', items: offered.map(option) },
-        { group: 'Others', items: others.map(option) },
-      ]}
-      value={null}
-      onChange={(value) => value && store([...items.map(wishOf), { exercise: value }])}
-    />
+    <div>
+      <TextInput
+        label="Add an exercise"
+        description={hit && typed !== '' ? `Enter adds: ${hit.name}` : 'Type a few letters'}
+        size="md"
+        list="exercises-to-add"
+        value={typed}
+        onChange={({ currentTarget: { value } }) => {
+          const picked = choices.find((each) => each.name === value);
+          if (picked) add(picked.id);
+          else setTyped(value);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && hit && typed !== '') add(hit.id);
+        }}
+      />
+      <datalist id="exercises-to-add">
+        {choices.map((each) => (
+          <option key={each.id} value={each.name} />
+        ))}
+      </datalist>
+    </div>
   );
 }
 

@@ -11,7 +11,7 @@ import { useKeys } from '../components/useKeys';
 import { signsOf } from '../drawings/signs';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { loadMeasure } from './loadMeasure';
-import { KeyHelp } from './KeyHelp';
+import { KeyHelp } from '../components/KeyHelp';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './LessonPage.module.css';
 import { SafetyBand } from './SafetyBand';

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Lesson } from '../api/client';
 import {
   changed,
+  firstHit,
   itemsOf,
   moreOrLess,
   movedTo,
@@ -127,4 +128,14 @@ describe('a week on its way', () => {
     expect(itemsOf(given)).toHaveLength(1);
     expect(withPlan(given, null).plan).toBeNull();
   });
+});
+
+it('typing finds the first name that begins with it, else one that holds it', () => {
+  const choices = [
+    { id: 'a', name: 'Soft thumb' },
+    { id: 'b', name: 'Thumb taps' },
+  ];
+  expect(firstHit(choices, 'thumb')?.id).toBe('b');
+  expect(firstHit(choices, ' SOFT ')?.id).toBe('a');
+  expect(firstHit(choices, 'harp')).toBeNull();
 });

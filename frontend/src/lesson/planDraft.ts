@@ -1,4 +1,4 @@
-import type { Lesson, Schemas } from '../api/client';
+import type { Catalogue, Lesson, Schemas } from '../api/client';
 
 export type PlanItem = Schemas['PlanItemOut'];
 
@@ -126,4 +126,30 @@ export function weekOf(items: PlanItem[]): DayOfWeek[] {
       loads: meant.some((item) => item.kind === 'strength'),
     };
   });
+}
+
+interface Choice {
+  id: string;
+  name: string;
+}
+
+/** What may still be added: best for the focus first, then the others of this instrument. */
+export function exercisesToAdd(lesson: Lesson, catalogue: Catalogue): Choice[] {
+  const taken = new Set(itemsOf(lesson).map((item) => item.exercise));
+  const mine = catalogue.exercises.filter(
+    (each) => each.instruments.includes(lesson.player.instrument) && !taken.has(each.id),
+  );
+  const rank = (each: Choice) => {
+    const place = lesson.proposal.offered.indexOf(each.id);
+    return place === -1 ? lesson.proposal.offered.length : place;
+  };
+  return mine.sort((a, b) => rank(a) - rank(b)).map(({ id, name }) => ({ id, name }));
+}
+
+/** The first choice whose name holds what was typed; one that begins with it goes before. */
+export function firstHit(choices: Choice[], typed: string): Choice | null {
+  const wanted = typed.trim().toLowerCase();
+  const names = choices.map((each) => ({ each, name: each.name.toLowerCase() }));
+  const begins = names.find(({ name }) => name.startsWith(wanted));
+  return (begins ?? names.find(({ name }) => name.includes(wanted)))?.each ?? null;
 }

@@ -9,8 +9,10 @@ import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../picture
 import { shortDate } from '../words/words';
 import css from './Pictures.module.css';
 import { addressOf, firstAndLast, told } from './pictureWords';
-import { PicturePair } from './PicturePair';
 
+const PicturePair = lazy(async () => ({
+  default: (await import('./PicturePair')).PicturePair,
+}));
 const Measuring = lazy(async () => ({
   default: (await import('../pictures/Measuring')).Measuring,
 }));
@@ -49,7 +51,11 @@ export function Pictures({ player }: Props) {
       <Button variant="default" onClick={() => setAdding(true)}>
         Measure on a picture
       </Button>
-      {one && two && <PicturePair player={player} still={one} moved={two} />}
+      {one && two && (
+        <Suspense fallback={null}>
+          <PicturePair player={player} still={one} moved={two} />
+        </Suspense>
+      )}
       <ul className={css.strip}>
         {pictures.map((picture) => (
           <li key={picture.name}>

@@ -6,10 +6,11 @@ import { useParams } from 'wouter';
 import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
-import { LiftFlag } from '../components/LiftFlag';
+import { KeysHere } from '../components/KeysHere';
 import { Problem } from '../components/Problem';
 import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
+import { useKeys } from '../components/useKeys';
 import { usePageTitle } from '../components/usePageTitle';
 import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
@@ -22,6 +23,9 @@ import { Sheets } from './Sheets';
 import { ThenAndNow } from './ThenAndNow';
 import { Timeline } from './Timeline';
 
+const LiftFlag = lazy(async () => ({
+  default: (await import('../components/LiftFlag')).LiftFlag,
+}));
 const PlayerDialog = lazy(async () => ({
   default: (await import('../components/PlayerDialog')).PlayerDialog,
 }));
@@ -36,6 +40,7 @@ export function PlayerPage() {
   });
   const start = useStartLesson();
   usePageTitle(query.data?.player.name ?? 'Player');
+  useKeys({ Enter: () => start.mutate(Number(playerId)) });
   const [changing, setChanging] = useState(false);
   const cache = useQueryClient();
   const way = useMutation({
@@ -54,6 +59,7 @@ export function PlayerPage() {
   const { stop, pain } = query.data;
   return (
     <div className={css.page}>
+      <KeysHere />
       <header className={css.head}>
         <div>
           <h1>{player.name}</h1>
@@ -66,7 +72,12 @@ export function PlayerPage() {
         <Button variant="subtle" onClick={() => setChanging(true)}>
           Change
         </Button>
-        <Button size="lg" loading={start.isPending} onClick={() => start.mutate(player.id)}>
+        <Button
+          size="lg"
+          aria-keyshortcuts="Enter"
+          loading={start.isPending}
+          onClick={() => start.mutate(player.id)}
+        >
           {lesson_today ? 'Go on with today’s lesson' : 'Begin a lesson'}
         </Button>
       </header>
@@ -77,7 +88,9 @@ export function PlayerPage() {
             <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}.
             Plans are paused; a doctor or physiotherapist should look at it.
           </div>
-          <LiftFlag playerId={player.id} reasons={stop.reasons} />
+          <Suspense fallback={null}>
+            <LiftFlag playerId={player.id} reasons={stop.reasons} />
+          </Suspense>
         </section>
       )}
       {pain && !stop && (

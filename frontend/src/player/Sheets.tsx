@@ -1,12 +1,18 @@
+import { Button } from '@mantine/core';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Schemas } from '../api/client';
-import { PhoneLink } from '../components/PhoneLink';
 import { shortDate } from '../words/words';
 import css from './Sheets.module.css';
 
+const PhoneLink = lazy(async () => ({
+  default: (await import('../components/PhoneLink')).PhoneLink,
+}));
+
 /** Every week that was given: one touch to its sheet, and the phone's address. */
 export function Sheets({ lessons }: { lessons: Schemas['TimelineLesson'][] }) {
+  const [onPhone, setOnPhone] = useState(false);
   const given = lessons.filter((lesson) => lesson.exercises.length > 0).reverse();
   const [newest] = given;
   if (!newest) return null;
@@ -14,7 +20,15 @@ export function Sheets({ lessons }: { lessons: Schemas['TimelineLesson'][] }) {
     <section>
       <div className={css.head}>
         <h2>Sheets</h2>
-        <PhoneLink lessonId={newest.id} />
+        {onPhone ? (
+          <Suspense fallback={null}>
+            <PhoneLink lessonId={newest.id} opensAtOnce />
+          </Suspense>
+        ) : (
+          <Button variant="default" onClick={() => setOnPhone(true)}>
+            For the phone
+          </Button>
+        )}
       </div>
       <ul className={css.sheets}>
         {given.map((lesson) => (

@@ -1,11 +1,13 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams } from 'wouter';
+import { Link, useLocation, useParams } from 'wouter';
 
 import type { Schemas } from '../api/client';
 import { sheetQuery } from '../api/queries';
+import { KeysHere } from '../components/KeysHere';
 import { Problem } from '../components/Problem';
+import { useKeys } from '../components/useKeys';
 import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
@@ -20,13 +22,25 @@ export function SheetPage() {
   usePageTitle('Practice sheet');
   const { lessonId } = useParams();
   const query = useQuery(sheetQuery(Number(lessonId)));
+  const [, navigate] = useLocation();
+  useKeys({
+    b: () => navigate(`/lessons/${lessonId}?step=give`),
+    n: () => navigate('/'),
+    Enter: () => document.querySelector<HTMLElement>('[data-pdf]')?.click(),
+  });
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
   const sheet = query.data;
   return (
     <div className={css.page}>
+      <KeysHere />
       <div className={`${css.actions} no-print`}>
-        <Button component={Link} href={`/lessons/${lessonId}?step=give`} variant="default">
+        <Button
+          component={Link}
+          href={`/lessons/${lessonId}?step=give`}
+          variant="default"
+          aria-keyshortcuts="b"
+        >
           Back to the lesson
         </Button>
         <Pdf lessonId={Number(lessonId)} />
@@ -41,7 +55,7 @@ export function SheetPage() {
             </Button>
           </>
         )}
-        <Button component={Link} href="/" variant="default">
+        <Button component={Link} href="/" variant="default" aria-keyshortcuts="n">
           Next player
         </Button>
       </div>
@@ -84,6 +98,8 @@ function Pdf({ lessonId }: { lessonId: number }) {
     <>
       <Button
         component="a"
+        data-pdf
+        aria-keyshortcuts="Enter"
         href={`/api/lessons/${lessonId}/sheet.pdf?${paper}`}
         target="_blank"
         rel="noreferrer"

@@ -6,8 +6,10 @@ import { Link } from 'wouter';
 import type { Schemas } from '../api/client';
 import { todayQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
+import { KeysHere } from '../components/KeysHere';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
+import { useKeys } from '../components/useKeys';
 import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
 import { BringIn } from './BringIn';
 import { usePageTitle } from '../components/usePageTitle';
@@ -23,16 +25,25 @@ const PlayerDialog = lazy(async () => ({
 export function TodayPage() {
   usePageTitle('Today');
   const day = useQuery(todayQuery);
+  const start = useStartLesson();
+  // In the order in which they stand on the page.
+  const order = day.data ? inOrder(day.data.rows) : [];
+  useKeys(
+    Object.fromEntries(
+      order.slice(0, MOST_KEYS).map((row, i) => [`${i + 1}`, () => start.mutate(row.player.id)]),
+    ),
+  );
   const [adding, setAdding] = useState(false);
   if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return null;
-  const urgent = day.data.rows.filter((row) => row.flag !== null || row.pain !== null);
+  const urgent = day.data.rows.filter(isUrgent);
   const calm = day.data.rows.filter((row) => !urgent.includes(row));
   const today = calm.filter((row) => row.is_today);
   const others = calm.filter((row) => !row.is_today);
   const date = new Date(`${day.data.date}T12:00:00`);
   return (
     <div className={css.page}>
+      <KeysHere />
       <h1>
         {date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
       </h1>
@@ -83,6 +94,21 @@ export function TodayPage() {
       )}
     </div>
   );
+}
+
+const MOST_KEYS = 9;
+
+function isUrgent(row: Row): boolean {
+  return row.flag !== null || row.pain !== null;
+}
+
+function inOrder(rows: Row[]): Row[] {
+  const calm = rows.filter((row) => !isUrgent(row));
+  return [
+    ...rows.filter(isUrgent),
+    ...calm.filter((row) => row.is_today),
+    ...calm.filter((row) => !row.is_today),
+  ];
 }
 
 function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {

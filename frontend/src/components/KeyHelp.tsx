@@ -1,4 +1,4 @@
-import { Dialog } from '../components/Dialog';
+import { Dialog } from './Dialog';
 import css from './KeyHelp.module.css';
 
 const KEYS: [string, [string, string][]][] = [
@@ -9,6 +9,13 @@ const KEYS: [string, [string, string][]][] = [
       ['P', 'the sheet'],
       ['U', 'undo'],
       ['?', 'this list'],
+    ],
+  ],
+  [
+    'Today and a player',
+    [
+      ['1 - 9', 'begin the lesson of the first, the second, ...'],
+      ['Enter', 'on a player’s page: begin the lesson'],
     ],
   ],
   [
@@ -49,6 +56,14 @@ const KEYS: [string, [string, string][]][] = [
       ['X', 'take it out'],
       ['M', 'make the week anew, when the focus has changed'],
       ['Enter', 'give it and make the sheet'],
+    ],
+  ],
+  [
+    'Sheet',
+    [
+      ['Enter', 'open the PDF'],
+      ['B', 'back to the lesson'],
+      ['N', 'next player'],
     ],
   ],
   [

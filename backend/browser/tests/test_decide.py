@@ -1,0 +1,111 @@
+"""Deciding again: a taken focus moves with corrected grades, and the week says that it is stale; keys
+for what stands on Today, Ask and Give."""
+
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import Lesson, PracticeResult
+
+
+class DecidingAgain(BrowserCase):
+    players = PLAYERS[:1]
+
+    def setUp(self):
+        super().setUp()
+        self.sign_in()
+        self.page.keyboard.press("1")
+        self.page.get_by_role("heading", name="Last week: show me").wait_for()
+
+    def grade(self, place, check, grade):
+        page = self.page
+        page.get_by_role("button", name=place).first.click()
+        row = page.locator("li", has_text=check)
+        if row.get_by_role("group", name=check).count() == 0:
+            row.get_by_role("button", name=check).first.click()
+        page.get_by_role("group", name=check).get_by_role("button", name=grade).click()
+        self.saved()
+
+    def test_the_focus_moves_with_what_is_corrected_and_the_week_is_made_anew(self):
+        page = self.page
+        page.keyboard.press("l")
+        self.grade("Opening beside the thumb", "Opening beside the thumb is shut", "strong")
+        self.grade("Thumb:", "Thumb will not tap", "strong")
+        page.keyboard.press("d")
+        page.get_by_role("button", name="Take this focus").click()
+        page.get_by_role("button", name="Give it: make the sheet").click()
+        page.get_by_role("heading", name="Mira’s week").wait_for()
+        taken = page.get_by_text("This week is about").inner_text()
+        self.assertIn("Thumb squeezes", taken)
+
+        page.keyboard.press("b")
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        page.keyboard.press("l")
+        for place, check in (
+            ("Opening beside the thumb", "Opening beside the thumb is shut"),
+            ("Thumb:", "Thumb will not tap"),
+        ):
+            self.grade(place, check, "not there")
+        self.grade("Jaw, shoulder", "Instrument sinks without the hand", "strong")
+        page.keyboard.press("d")
+        expect(page.get_by_text("The focus has moved with what you corrected")).to_be_visible()
+        page.keyboard.press("g")
+        stale = page.get_by_text("The focus has changed since this week was made")
+        expect(stale).to_be_visible()
+        self.assert_accessible("a stale week")
+        page.keyboard.press("p")
+        expect(page.get_by_text("The focus has changed since.")).to_be_visible()
+        self.assertEqual(page.get_by_text("This week is about").inner_text(), taken)
+        page.keyboard.press("b")
+        expect(stale).to_be_visible()
+        page.keyboard.press("m")
+        expect(stale).not_to_be_visible()
+        self.saved()
+        page.keyboard.press("p")
+        page.get_by_role("heading", name="Mira’s week").wait_for()
+        expect(page.get_by_text("Thumb squeezes")).to_have_count(0)
+
+    def test_keys_answer_last_week_and_change_the_new_one(self):
+        page = self.page
+        page.keyboard.press("s")
+        page.keyboard.press("n")
+        self.saved()
+        results = PracticeResult.objects.filter(lesson=Lesson.objects.last())
+        self.assertEqual([r.passed for r in results.order_by("item__order")], [True, False])
+        page.keyboard.press("?")
+        expect(page.get_by_role("dialog")).to_contain_text("shown")
+        page.keyboard.press("Escape")
+        page.keyboard.press("g")
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        page.keyboard.press("ArrowDown")
+        first = page.locator("li[data-active]")
+        expect(first).to_have_count(1)
+        days = first.locator("[aria-pressed=true]")
+        count = days.count()
+        page.keyboard.press("1")
+        expect(days).not_to_have_count(count)
+        page.keyboard.press("x")
+        self.saved()
+        self.assertEqual(Lesson.objects.last().plan.items.count(), 2)
+
+    def test_the_form_opens_in_view_and_how_it_goes_can_be_heard_before_it_is_given(self):
+        page = self.page
+        page.keyboard.press("y")
+        expect(page.get_by_text("Pain, from 0 (none) to 10")).to_be_in_viewport()
+        page.keyboard.press("g")
+        page.get_by_text("How it goes").first.click()
+        how = page.locator("details[open]").first
+        expect(how.get_by_role("listitem").first).to_be_visible()
+        expect(how.get_by_role("button", name="Listen")).to_be_visible()
+        self.assert_accessible("how it goes")
+
+    def test_three_exercises_and_the_questions_fit_the_screen(self):
+        page = self.page
+        page.set_viewport_size({"width": 1280, "height": 800})
+        for last in ("All is well", "Yes, something"):
+            expect(page.get_by_role("button", name=last)).to_be_in_viewport(ratio=1)
+        page.keyboard.press("g")
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        rows = page.locator("ol > li[draggable]")
+        expect(rows).to_have_count(3)
+        expect(rows.last).to_be_in_viewport(ratio=0.99)
