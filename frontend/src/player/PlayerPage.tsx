@@ -82,17 +82,7 @@ export function PlayerPage() {
         </Button>
       </header>
       <StringsRule />
-      {stop && (
-        <section className={css.flag} role="alert">
-          <div>
-            <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}.
-            Plans are paused; a doctor or physiotherapist should look at it.
-          </div>
-          <Suspense fallback={null}>
-            <LiftFlag playerId={player.id} reasons={stop.reasons} />
-          </Suspense>
-        </section>
-      )}
+      {stop && <Stopped playerId={player.id} stop={stop} />}
       {pain && !stop && (
         <p className={css.pain} role="status">
           <strong>Hurt at home</strong> on {shortDate(pain.date)}: {pain.pain} of 10. The week on
@@ -151,5 +141,21 @@ export function PlayerPage() {
       )}
       <PlayerFile id={player.id} name={player.name} />
     </div>
+  );
+}
+
+type Stop = NonNullable<Schemas['PlayerOut']['stop']>;
+
+function Stopped({ playerId, stop }: { playerId: number; stop: Stop }) {
+  return (
+    <section className={css.flag} role="alert">
+      <div>
+        <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}. Plans
+        are paused; a doctor or physiotherapist should look at it.
+      </div>
+      <Suspense fallback={null}>
+        <LiftFlag playerId={playerId} reasons={stop.reasons} />
+      </Suspense>
+    </section>
   );
 }
