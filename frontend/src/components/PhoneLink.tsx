@@ -55,7 +55,8 @@ export function PhoneLink({
             <p>
               Point the phone&rsquo;s camera at it, or copy the address. Whoever has it sees the
               first name, the exercises and the music, nothing else. It shows the newest week, until
-              you end it or eight weeks after the last lesson.
+              you end it or eight weeks after the last lesson. A new address ends the old one, and
+              what still waits on a phone under it.
             </p>
             {query.data?.is_local && (
               <p>
