@@ -19,6 +19,7 @@ from studio.services.findings import way_of_teaching
 from studio.services.flags import home_pain, open_flags
 from studio.services.known import focus_of, known_items
 from studio.services.lessons import DayRow
+from studio.services.notes import notes_of
 from studio.services.players import PLAIN_FACTS
 from studio.services.timeline import LESSONS_SHOWN, Ladder, build_timeline
 
@@ -43,6 +44,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
     """`whole`: with all lessons, not only the newest."""
     timeline = build_timeline(player, on, None if whole else LESSONS_SHOWN)
     causes = load_catalogue().causes
+    notes = notes_of(timeline.lessons)
     return PlayerOut(
         player=player_brief(player, on),
         facts=_facts(player),
@@ -54,6 +56,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
                 exercises=[i.exercise for i in known_items(lesson.plan)]
                 if hasattr(lesson, "plan")
                 else [],
+                notes=notes.get(lesson.pk, []),
             )
             for lesson in timeline.lessons
         ],

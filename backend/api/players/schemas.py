@@ -52,10 +52,13 @@ class TimelineRow(Schema):
 
 
 class TimelineLesson(Schema):
+    """`notes`: what else was done in it, a line each."""
+
     id: int
     date: date
     focus: list[str]
     exercises: list[str]
+    notes: list[str]
 
 
 class LadderStep(Schema):

@@ -85,7 +85,7 @@ def build_timeline(player: Player, on: date, most: int | None = LESSONS_SHOWN) -
     so_far = player.lessons.filter(date__lte=on)
     count = so_far.count()
     hidden = 0 if most is None else max(0, count - most)
-    shown = so_far.select_related("plan").prefetch_related("focuses", "plan__items")
+    shown = so_far.select_related("plan").prefetch_related("focuses", "plan__items", "cause_words")
     lessons = list(shown.order_by("date", "pk")[hidden:])
     rows = _rows(player, on)
     kept = summaries_of([player.pk], on)[player.pk].kept

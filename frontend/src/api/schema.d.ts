@@ -3459,7 +3459,10 @@ export interface components {
             /** Slow */
             slow: number;
         };
-        /** TimelineLesson */
+        /**
+         * TimelineLesson
+         * @description `notes`: what else was done in it, a line each.
+         */
         TimelineLesson: {
             /**
              * Date
@@ -3472,6 +3475,8 @@ export interface components {
             focus: string[];
             /** Id */
             id: number;
+            /** Notes */
+            notes: string[];
         };
         /** TimelineRow */
         TimelineRow: {

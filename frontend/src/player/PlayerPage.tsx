@@ -22,6 +22,7 @@ import css from './PlayerPage.module.css';
 import { Sheets } from './Sheets';
 import { ThenAndNow } from './ThenAndNow';
 import { Timeline } from './Timeline';
+import { WhatElse } from './WhatElse';
 
 const LiftFlag = lazy(async () => ({
   default: (await import('../components/LiftFlag')).LiftFlag,
@@ -99,6 +100,7 @@ export function PlayerPage() {
         </Button>
       )}
       <Sheets lessons={lessons} />
+      <WhatElse lessons={lessons} />
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
       {changing && (

@@ -1,0 +1,33 @@
+"""What else was done in a lesson: trials and what they showed, words on causes, the own line."""
+
+from collections.abc import Sequence
+
+from lefthand.case.findings import decided_grades
+from lefthand.catalogue.catalogue import load_catalogue
+from studio.models import Lesson, Observation
+from studio.services.known import known_words
+
+TRIAL = "try."
+SHOWED = ("no help", "helped a little", "helped clearly", "helped at once")
+WORDS = {"pinned": "your choice", "dismissed": "ruled out", "open": "maybe after all"}
+
+
+def notes_of(lessons: Sequence[Lesson]) -> dict[int, list[str]]:
+    """By lesson id, a short line each; nothing for a lesson without any. `lessons` with their words
+    on causes."""
+    found: dict[int, list[str]] = {lesson.pk: [] for lesson in lessons}
+    evidence = load_catalogue().evidence
+    trials = Observation.objects.filter(lesson__in=list(found), evidence__startswith=TRIAL)
+    for trial in trials.order_by("position"):
+        known = evidence.get(trial.evidence)
+        if known is not None:
+            grade, _ = decided_grades(trial.entered)
+            found[trial.lesson_id].append(f"{known.label}: {SHOWED[grade]}")
+    causes = load_catalogue().causes
+    for lesson in lessons:
+        for word in known_words(lesson):
+            why = f" ({word.why})" if word.why else ""
+            found[lesson.pk].append(f"{causes[word.cause].name}: {WORDS[word.word]}{why}")
+        if lesson.teacher_line:
+            found[lesson.pk].append(f"“{lesson.teacher_line}”")
+    return {pk: lines for pk, lines in found.items() if lines}
