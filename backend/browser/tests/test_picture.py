@@ -101,7 +101,8 @@ class PictureAngles(BrowserCase):
         self.page.get_by_text("Pictures of the hand", exact=True).click()
         picture = self.page.get_by_role("button", name="before")
         expect(picture).to_contain_text("Fingertip joint, finger 3: 45 degrees")
-        self.page.wait_for_function("document.querySelector('li img').naturalWidth > 0")
+        shown = self.page.locator("li img").first
+        self.wait_until(lambda: shown.evaluate("image => image.naturalWidth > 0"))
         self.assert_accessible("player with a picture")
         self.page.get_by_role("button", name="Remove the picture").click()
         self.page.get_by_role("button", name="Yes, remove the picture").click()
