@@ -31,14 +31,14 @@ class ChecksIn(Schema):
 
 
 class SweepGradeIn(Schema):
-    """`fingers`: those that it was seen on, of a check that has fingers; none where it was not
-    told."""
+    """`fingers`: those that it was seen on, of a check that has fingers; [] takes them back, null
+    leaves what was told before."""
 
     client_key: str = Field(min_length=8, max_length=64)
     player: RecordId
     check: str = Field(max_length=40)
     grade: int | None = None
-    fingers: list[Annotated[int, Field(ge=1, le=4)]] = Field([], max_length=4)
+    fingers: list[Annotated[int, Field(ge=1, le=4)]] | None = Field(None, max_length=4)
     seen_on: date | None = None
 
 

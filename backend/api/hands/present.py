@@ -32,7 +32,7 @@ from lefthand.drawing.posture import Sign, posture_of
 from lefthand.picture.alike import Laid, alike
 from lefthand.picture.angles_json import ELBOW, angles_json
 from lefthand.picture.over import over_picture
-from lefthand.picture.points import POINTS_FORMAT, Points, parse_points
+from lefthand.picture.points import Points, points_of
 from lefthand.picture.span import span_of
 from lefthand.values.errors import InputError
 from lefthand.values.fields import short
@@ -148,15 +148,7 @@ def _matrix(laid: Laid) -> list[float]:
 
 
 def _points(data: PointsIn) -> Points:
-    return parse_points(
-        {
-            "format": POINTS_FORMAT,
-            "instrument": data.instrument,
-            "width": data.width,
-            "height": data.height,
-            "points": data.points,
-        }
-    )
+    return points_of(data.instrument, data.width, data.height, data.points)
 
 
 def drawn_picture_out(finger: int, seed: int) -> DrawnPictureOut:

@@ -58,6 +58,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
     look = lesson_look(view, view.history.last_real)
     decided = lesson.focuses.all()
     entries = undoable_entries(lesson)
+    shown = {str(review.item.pk): review.exercise.name for review in view.review}
     return LessonOut(
         id=lesson.pk,
         revision=lesson.revision,
@@ -97,7 +98,9 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         alternatives=_alternatives(view),
         disliked=lesson.player.disliked,
         plan=_plan_out(view),
-        undoable=[UndoOut(key=entry.client_key, words=undo_words(entry)) for entry in entries],
+        undoable=[
+            UndoOut(key=entry.client_key, words=undo_words(entry, shown)) for entry in entries
+        ],
     )
 
 

@@ -1,6 +1,6 @@
 """What undo would take back, in words."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
@@ -12,11 +12,20 @@ TRIAL_WORDS = ("no help", "a little", "clearly", "at once")
 CAUSE_WORDS = {"pinned": "chosen", "dismissed": "not this", "open": "maybe after all"}
 
 
-def undo_words(entry: LessonEntry) -> str:
-    """As short as a button: what was entered, and where it has a name, of what."""
+def undo_words(entry: LessonEntry, given: Mapping[str, str]) -> str:
+    """As short as a button: what was entered, and where it has a name, of what. `given`: names of
+    last week's exercises by the key of their entries."""
+    if entry.kind == "result" and entry.key in given:
+        return f"{given[entry.key]}: {_shown(entry.after)}"
     words = _WORDS.get(entry.kind)
     told = words(entry.key, entry.after) if words else ""
     return told or KINDS[entry.kind].words
+
+
+def _shown(after: Any) -> str:
+    if not isinstance(after, dict):
+        return "taken back"
+    return "shown" if after.get("passed") else "not yet"
 
 
 def _observation(key: str, after: Any) -> str:

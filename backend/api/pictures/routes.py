@@ -17,7 +17,7 @@ from studio.services.pictures import (
     keep_picture,
     picture_of,
     pictures_of,
-    points_of,
+    points_on,
 )
 
 router = Router(tags=["pictures"])
@@ -75,5 +75,5 @@ def _one(picture: HandPicture) -> PictureOut:
         width=picture.width,
         height=picture.height,
         points=picture.points,
-        angles=angles_of(points_of(picture)) if picture.points else [],
+        angles=angles_of(points_on(picture)) if picture.points else [],
     )

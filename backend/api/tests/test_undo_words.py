@@ -29,9 +29,13 @@ class UndoWords(StudioCase):
             ("plan", "", None, "the week taken back"),
             ("disliked", "thumb_taps", True, "not liked"),
             ("line", "", "Soft hands.", "line on the sheet"),
+            ("result", "7", {"passed": True}, "Thumb taps: shown"),
+            ("result", "7", {"passed": False}, "Thumb taps: not yet"),
+            ("result", "7", None, "Thumb taps: taken back"),
+            ("result", "8", {"passed": True}, "last week's result"),
         ):
             with self.subTest(kind=kind, after=after):
-                told = undo_words(LessonEntry(kind=kind, key=key, after=after))
+                told = undo_words(LessonEntry(kind=kind, key=key, after=after), {"7": "Thumb taps"})
                 self.assertIn(words, told)
 
     def test_the_lesson_names_the_newest_first(self):

@@ -3,9 +3,9 @@ for what stands on Today, Ask and Give."""
 
 from playwright.sync_api import expect
 
-from browser.case import BrowserCase
+from browser.case import BOUNCE_MS, BrowserCase
 from studio.demo_data import PLAYERS
-from studio.models import Lesson, PracticeResult
+from studio.models import Lesson, Plan, PracticeResult
 
 
 class DecidingAgain(BrowserCase):
@@ -87,6 +87,26 @@ class DecidingAgain(BrowserCase):
         page.keyboard.press("x")
         self.saved()
         self.assertEqual(Lesson.objects.last().plan.items.count(), 2)
+
+    def test_enter_while_a_stop_is_up_makes_its_sheet_and_gives_nothing_when_it_is_lifted(self):
+        page = self.page
+        page.keyboard.press("y")
+        page.get_by_label("numbness or tingling").check()
+        self.saved()
+        page.keyboard.press("g")
+        page.get_by_role("heading", name="No exercises while the stop is up").wait_for()
+        page.keyboard.press("Enter")
+        page.get_by_role("heading", name="Please stop for now").wait_for()
+        page.keyboard.press("b")
+        page.get_by_role("heading", name="No exercises while the stop is up").wait_for()
+        page.get_by_role("button", name="Lift with a note").click()
+        dialog = page.get_by_role("dialog")
+        dialog.get_by_role("textbox").fill("Seen by a doctor, may go on gently.")
+        dialog.get_by_role("button", name="Lift").click()
+        page.get_by_role("heading", name="The week", exact=True).wait_for()
+        page.wait_for_timeout(BOUNCE_MS)
+        expect(page.get_by_role("button", name="Give it: make the sheet")).to_be_visible()
+        self.assertFalse(Plan.objects.filter(lesson=Lesson.objects.last()).exists())
 
     def test_the_form_opens_in_view_and_how_it_goes_can_be_heard_before_it_is_given(self):
         page = self.page

@@ -56,6 +56,7 @@ class ExercisePicture:
     cut: str
     standing_cut: str
     free: tuple[str, str] | None
+    rungs: frozenset[int] | None = None
 
 
 def has_picture(evidence: str, instrument: Instrument) -> bool:
@@ -87,12 +88,17 @@ def pair_of_check(
 
 @lru_cache(maxsize=KEPT)
 def pair_of_exercise(
-    name: str, instrument: Instrument, finger: int | None = None, *, frames: int = 2
+    name: str,
+    instrument: Instrument,
+    finger: int | None = None,
+    *,
+    frames: int = 2,
+    rung: int | None = None,
 ) -> Pair | None:
-    """The two hands beside an exercise, for this finger where one is chosen; None where the data
-    has none."""
+    """The two hands beside an exercise, for this finger and rung where one is chosen; None where
+    the data has none."""
     shown = exercise_pictures().get(name)
-    if shown is None:
+    if shown is None or not is_for_rung(shown, rung):
         return None
     if shown.free:
         return Pair(shown.words, _free(shown.free, finger or AIMED, frames), shown.moves)
@@ -103,6 +109,10 @@ def pair_of_exercise(
     cut = shown.cut if instrument.is_held_up else shown.standing_cut
     place = {"fingers": ("middle", finger or 3), "thumb": ("thumb", None)}.get(cut, ("", None))
     return Pair(shown.words, _frames(hands, cut, place), shown.moves)
+
+
+def is_for_rung(shown: ExercisePicture, rung: int | None) -> bool:
+    return rung is None or shown.rungs is None or rung in shown.rungs
 
 
 def _free(names: tuple[str, str], aimed: int, frames: int) -> tuple[Picture, ...]:
@@ -180,6 +190,7 @@ def _read(record: Record) -> ExercisePicture:
     for each in (cut, standing):
         if each not in ("fingers", "thumb", ALONG, "whole", "arm"):
             record.fail(f"cut: {each!r} is none")
+    rungs = record.take("rungs", None)
     free = two_poses(record)
     if not set(free or ()) <= set(free_poses()):
         record.fail(f"free: {free!r} are not poses")
@@ -191,6 +202,7 @@ def _read(record: Record) -> ExercisePicture:
         cut,
         standing,
         free,
+        None if rungs is None else frozenset(int(read_number("rungs", each, 1)) for each in rungs),
     )
     record.done()
     return picture

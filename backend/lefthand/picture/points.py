@@ -70,6 +70,11 @@ def parse_points(data: Any) -> Points:
     height = fields.whole("height", 1, LARGEST_SIDE)
     raw = fields.mapping("points")
     fields.done()
+    return points_of(instrument, width, height, raw)
+
+
+def points_of(instrument: Instrument, width: int, height: int, raw: Mapping[str, Any]) -> Points:
+    """Points by name as [x, y] on a picture of that size. Raises InputError as `parse_points`."""
     at: dict[str, Point] = {}
     for name, value in raw.items():
         point = _point(f"points.{name}", name, value, width, height)

@@ -67,7 +67,7 @@ def next_step(course: Course, safety: Safety) -> Advice:
     `is_left_out`: the next proposal goes without this exercise.
     """
     if safety.is_red:
-        return Advice(Move.REST, course.rung, f"resting: {safety.reasons[0]}")
+        return Advice(Move.REST, course.rung, safety.reasons[0])
     if _no_change(course.aim_grades):
         reason = "three lessons and no clear change in what it aims at"
         return Advice(Move.LOOK_AGAIN, course.rung, reason, is_left_out=True)

@@ -14,7 +14,13 @@ from lefthand.drawing.anatomy import anatomy
 from lefthand.drawing.free import free_poses, free_skeleton
 from lefthand.drawing.hand_json import parse_hand, picture_json
 from lefthand.drawing.outlines import edges_of
-from lefthand.drawing.pairs import exercise_pictures, has_picture, pair_of_check, pair_of_exercise
+from lefthand.drawing.pairs import (
+    exercise_pictures,
+    has_picture,
+    is_for_rung,
+    pair_of_check,
+    pair_of_exercise,
+)
 from lefthand.drawing.picture import ALONG, MAIN, drawing_of, look, picture_of
 from lefthand.drawing.places import APART, targets_of
 from lefthand.drawing.posture import (
@@ -32,7 +38,7 @@ from lefthand.picture.angles_json import angles_json
 from lefthand.picture.points import parse_points
 from lefthand.values.errors import CatalogueError, InputError
 from lefthand.values.knowledge_file import Record
-from lefthand.values.vocabulary import FINGERS, Instrument
+from lefthand.values.vocabulary import FINGERS, Instrument, Setting
 
 CATALOGUE = load_catalogue()
 ON_STRING = 1.0  # mm
@@ -237,6 +243,16 @@ class PairTest(unittest.TestCase):
                 pair = pair_of_exercise(name, instrument)
                 self.assertNotEqual(*pair.frames, f"{name} {instrument}")
                 self.assertEqual(len(set(pair.words)), 2)
+
+    def test_a_table_stands_beside_no_rung_on_the_neck_and_a_neck_beside_none_away_from_it(self):
+        for name, shown in exercise_pictures().items():
+            for number, rung in enumerate(CATALOGUE.exercises[name].rungs, start=1):
+                is_away = rung.setting is Setting.AWAY or "away from" in rung.words
+                if is_for_rung(shown, number):
+                    self.assertEqual(shown.free is not None, is_away, f"{name} {number}")
+        for chosen, is_shown in ((None, True), (3, True), (4, False)):
+            pair = pair_of_exercise("arch_on_table", Instrument.VIOLIN, rung=chosen)
+            self.assertEqual(pair is not None, is_shown)
 
     def test_a_movement_has_its_middle_between_its_ends(self):
         ends = pair_of_exercise("falling_finger", Instrument.VIOLIN)

@@ -22,7 +22,7 @@ from studio.services.findings import way_of_teaching
 from studio.services.home import HomeWeek
 from studio.services.known import known_items
 from studio.services.lessons import practice_dates
-from studio.services.records import item_dose
+from studio.services.records import as_stored, item_dose
 
 WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
@@ -143,6 +143,7 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
             Instrument(lesson.player.instrument),
             item.fingers[0] if item.fingers else None,
             frames=MOVES_IN,
+            rung=item.rung,
         ),
         rung_words=exercise.words_of(item.rung, Instrument(lesson.player.instrument)),
         dose=dose.words(item.fingers),
@@ -158,18 +159,7 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
 def shown_item(view: LessonView, exercise: Exercise, rung: int, place: int) -> SheetItem:
     """One exercise as it would stand on the sheet, given or not; `place`: in the week, from 1."""
     planned = plan_item(exercise, view.situation, view.load_limit, rung)
-    item = PlanItem(
-        exercise=exercise.id,
-        rung=planned.rung,
-        reps=planned.dose.reps,
-        sets=planned.dose.sets,
-        seconds=planned.dose.seconds,
-        tempo=planned.dose.tempo,
-        days=list(planned.days),
-        fingers=list(planned.fingers),
-        why=planned.why,
-    )
-    return _item(item, planned.dose, view, place)
+    return _item(PlanItem(**as_stored(planned)), planned.dose, view, place)
 
 
 def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:

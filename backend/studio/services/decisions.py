@@ -18,7 +18,7 @@ from studio.errors import StudioError
 from studio.models import Focus, Lesson, LessonEntry, Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.known import known_items
-from studio.services.records import item_dose, lesson_rows
+from studio.services.records import as_stored, item_dose, lesson_rows
 
 MAX_PLAN_ITEMS = 6
 
@@ -113,6 +113,26 @@ def read_plan(lesson: Lesson) -> list[dict[str, Any]] | None:
     ]
 
 
+def read_made_for(lesson: Lesson) -> dict[str, Any] | None:
+    """What the given week was made for, and the reason of each exercise; None without a week."""
+    plan = Plan.objects.filter(lesson=lesson).first()
+    if plan is None:
+        return None
+    return {"focus": plan.focus, "why": {item.exercise: item.why for item in plan.items.all()}}
+
+
+def restore_made_for(lesson: Lesson, before: dict[str, Any] | None) -> None:
+    """Put back what `read_made_for` told of a week that undo has written again."""
+    plan = Plan.objects.filter(lesson=lesson).first()
+    if plan is None or before is None:
+        return
+    plan.focus = before["focus"]
+    plan.save(update_fields=["focus"])
+    for item in plan.items.all():
+        item.why = before["why"].get(item.exercise, item.why)
+        item.save(update_fields=["why"])
+
+
 def write_plan(lesson: Lesson, value: Any) -> None:
     """Store the week: a list of {"exercise", "rung", "reps", "sets", "days", "tempo", "goal"}; None
     takes it back.
@@ -177,16 +197,13 @@ def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
         plan=plan,
         exercise=wish.exercise.id,
         defaults={
+            **as_stored(planned),
             "order": order,
-            "rung": planned.rung,
             "reps": wish.reps or planned.dose.reps,
             "sets": wish.sets or planned.dose.sets,
-            "seconds": planned.dose.seconds,
             "tempo": wish.tempo or planned.dose.tempo,
             "goal": wish.goal or goal_tempo(wish.exercise, planned.rung),
             "days": wish.days or (stays.days if stays else list(planned.days)),
-            "fingers": list(planned.fingers),
-            "why": planned.why,
         },
     )
 

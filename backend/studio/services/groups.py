@@ -142,12 +142,12 @@ def grade(
     check: str,
     grade: int | None,
     *,
-    fingers: Sequence[int] = (),
+    fingers: Sequence[int] | None = None,
     key: str,
     on: date,
 ) -> None:
     """One player's grade of one check of the sweep, into the player's lesson of the day. `fingers`:
-    those that it was seen on; the others that were named before keep what they had."""
+    those that it was seen on, [] for none that is known; None leaves what was told before."""
     player = group.players.filter(pk=player_id).first()
     if player is None:
         raise StudioError("not_found", "player")
@@ -168,7 +168,7 @@ def worst_fingers(finding: Finding) -> list[int]:
     return sorted(finger for finger, grade in by_finger.items() if grade == finding.grade)
 
 
-def _merged(lesson: Lesson, check: str, grade: int | None, fingers: Sequence[int]) -> Any:
+def _merged(lesson: Lesson, check: str, grade: int | None, fingers: Sequence[int] | None) -> Any:
     """The grade with the fingers that were named before kept: none is worse than the new grade, and
     those that were worst have it. Named fingers have it and the others of that grade lose it."""
     stored = lesson.observations.filter(evidence=check).first()
@@ -177,7 +177,7 @@ def _merged(lesson: Lesson, check: str, grade: int | None, fingers: Sequence[int
         less = [str(finger) for finger, each in known.items() if each < grade]
         kept = {finger: stored.entered[finger] for finger in less} if stored else {}
         return {**kept, **{str(finger): grade for finger in fingers}}
-    if grade is None or stored is None or not is_by_finger(stored.entered):
+    if grade is None or stored is None or fingers == [] or not is_by_finger(stored.entered):
         return grade
     before = findings_of(lesson)[check]
     if before.grade == grade:

@@ -13,9 +13,10 @@ from typing import Any
 from django.db.models import QuerySet
 from PIL import Image, UnidentifiedImageError
 
-from lefthand.picture.points import POINTS_FORMAT, Points, parse_points
+from lefthand.picture.points import Points, points_of
 from lefthand.values.errors import InputError
 from lefthand.values.measures import ON_PICTURES
+from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import HandPicture, Player
 
@@ -52,7 +53,7 @@ def picture_of(player: Player, name: str) -> HandPicture:
     return found
 
 
-def points_of(picture: HandPicture) -> Points:
+def points_on(picture: HandPicture) -> Points:
     """Raises InputError for what is no point of a picture."""
     return _points(picture.player, picture.points, picture.width, picture.height)
 
@@ -98,15 +99,7 @@ def keep_from_file(player: Player, text: str, told: Kept) -> HandPicture:
 
 
 def _points(player: Player, points: Mapping[str, Any], width: int, height: int) -> Points:
-    return parse_points(
-        {
-            "format": POINTS_FORMAT,
-            "instrument": player.instrument,
-            "width": width,
-            "height": height,
-            "points": dict(points),
-        }
-    )
+    return points_of(Instrument(player.instrument), width, height, points)
 
 
 def _redrawn(data: bytes) -> tuple[Image.Image, tuple[int, int]]:

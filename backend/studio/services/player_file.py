@@ -67,11 +67,13 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
                 "why": f.why,
                 "probability": f.probability,
                 "is_engines": f.is_engines,
+                "follows": f.follows,
             }
             for f in lesson.focuses.all()
         ],
         "teacher_line": lesson.teacher_line,
         "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
+        "plan_focus": lesson.plan.focus if hasattr(lesson, "plan") else None,
         "home_days": [
             {
                 "date": str(d.date),

@@ -198,6 +198,7 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     _each(row, where, {"words": _word, "focus": _focus}, lesson, reading)
     if row.get("plan") is not None:
         reading.keep(f"{where}, plan", _plan, row["plan"], lesson, reading)
+        reading.keep(f"{where}, plan_focus", _plan_focus, row.get("plan_focus"), lesson, reading)
     _each(row, where, {"home_days": _home_day}, lesson, reading)
 
 
@@ -276,6 +277,7 @@ def _focus(row: Mapping[str, Any], lesson: Lesson, reading: _Reading) -> None:
         why=_text("why", row.get("why"), 2000),
         probability=read_number("probability", row.get("probability"), 0, 1),
         is_engines=row.get("is_engines", True) is True,
+        follows=row.get("follows") is True,
     )
 
 
@@ -304,6 +306,12 @@ def _plan(rows: Any, lesson: Lesson, reading: _Reading) -> None:
     where = f"plan of {lesson.date}"
     for order, row in enumerate(_rows(where, rows, reading), start=1):
         reading.keep(f"{where}, {order}", _item, row, order, plan, reading)
+
+
+def _plan_focus(names: Any, lesson: Lesson, reading: _Reading) -> None:
+    if names is not None:
+        causes = [_cause({"cause": name}, reading) for name in read_words("plan_focus", names)]
+        Plan.objects.filter(lesson=lesson).update(focus=causes)
 
 
 def _item(row: Mapping[str, Any], order: int, plan: Plan, reading: _Reading) -> None:

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
+from typing import Any
 
 from django.db.models import Max, Prefetch, QuerySet
 
@@ -124,6 +125,22 @@ def planned(item: PlanItem) -> PlannedItem:
         why=item.why,
         goal=item.goal,
     )
+
+
+def as_stored(item: PlannedItem) -> dict[str, Any]:
+    """The fields of a stored item, from one as the core plans it."""
+    return {
+        "exercise": item.exercise,
+        "rung": item.rung,
+        "reps": item.dose.reps,
+        "sets": item.dose.sets,
+        "seconds": item.dose.seconds,
+        "tempo": item.dose.tempo,
+        "goal": item.goal,
+        "days": list(item.days),
+        "fingers": list(item.fingers),
+        "why": item.why,
+    }
 
 
 def item_dose(item: PlanItem) -> Dose:

@@ -103,6 +103,17 @@ class WeekOfAnotherFocus(StudioCase):
         self.assertIn(names[PRESSING].name, sheet.focus)
         self.assertNotIn(names[GRIP_CAUSE].name, sheet.focus)
 
+    def test_undo_brings_back_the_week_that_was_made_for_the_other_focus(self):
+        lesson = self.given()
+        before = self.sheet(lesson)
+        self.look(lesson, PRESSED)
+        self.give(lesson, *(item.exercise for item in self.view(lesson).proposal.items))
+        undo(lesson.pk)
+        sheet = self.sheet(lesson)
+        self.assertIn(load_catalogue().causes[GRIP_CAUSE].name, sheet.made_for)
+        self.assertEqual(sheet.focus, before.focus)
+        self.assertEqual([i.why for i in sheet.items], [i.why for i in before.items])
+
     def test_no_cause_is_told_that_no_exercise_is_for(self):
         lesson = self.given()
         aims = load_catalogue().exercises

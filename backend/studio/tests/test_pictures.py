@@ -7,6 +7,8 @@ from io import BytesIO
 from unittest import mock
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import connection
+from django.test.utils import CaptureQueriesContext
 from PIL import Image
 
 from lefthand.picture.angles import joint_angles
@@ -173,6 +175,18 @@ class OverTheApi(StudioCase):
         (kept,) = self.send(points=json.dumps({**POINTS, **string})).json()
         self.assertEqual([angle["measure"] for angle in kept["angles"]], ["tip_angle"])
         self.assertAlmostEqual(kept["angles"][0]["value"], 63.4)
+
+    def test_many_pictures_take_no_more_queries_than_one_and_no_image_is_read(self):
+        asked = []
+        self.client.get(self.address)  # the session's own queries
+        for count in (1, 12):
+            while self.player.pictures.count() < count:
+                keep_picture(self.player, picture_bytes(), Kept(DAY, "tip_angle", 4, POINTS))
+            with CaptureQueriesContext(connection) as queries:
+                self.assertEqual(len(self.client.get(self.address).json()), count)
+            asked.append(len(queries))
+            self.assertFalse([q for q in queries if '"image"' in q["sql"]])
+        self.assertEqual(*asked)
 
     def test_a_bad_one_is_refused_by_its_field(self):
         for told, field in (

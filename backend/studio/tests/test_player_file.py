@@ -1,6 +1,7 @@
 """A player's records can be taken along whole, and erased whole."""
 
 import json
+from datetime import timedelta
 
 from django.apps import apps
 from django.contrib.auth import get_user_model
@@ -34,6 +35,14 @@ class PlayerFile(StudioCase):
         self.assertEqual(first["home_days"][0]["felt"], "soft")
         self.assertTrue(first["plan"][0]["results"][0]["in_lesson"])
         self.assertTrue(second["focus"])
+
+    def test_what_the_focus_follows_and_the_week_was_made_for_comes_back(self):
+        plan, focus = self.given.plan, self.given.focuses.first()
+        self.assertTrue(plan.focus and focus.follows)
+        found = read_player_file(self.teacher, player_file(self.player), DAY + timedelta(weeks=1))
+        lesson = found.player.lessons.first()
+        self.assertEqual(lesson.plan.focus, plan.focus)
+        self.assertTrue(lesson.focuses.first().follows)
 
     def test_no_private_address_is_in_it(self):
         token = self.player.home_link.token

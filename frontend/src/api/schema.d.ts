@@ -3351,19 +3351,16 @@ export interface components {
         };
         /**
          * SweepGradeIn
-         * @description `fingers`: those that it was seen on, of a check that has fingers; none where it was not
-         *     told.
+         * @description `fingers`: those that it was seen on, of a check that has fingers; [] takes them back, null
+         *     leaves what was told before.
          */
         SweepGradeIn: {
             /** Check */
             check: string;
             /** Client Key */
             client_key: string;
-            /**
-             * Fingers
-             * @default []
-             */
-            fingers?: number[];
+            /** Fingers */
+            fingers?: number[] | null;
             /** Grade */
             grade?: number | null;
             /** Player */

@@ -26,12 +26,14 @@ describe('a sweep', () => {
     expect(graded.rows[0]).toBe(sweep.rows[0]);
   });
 
-  test('tells on which fingers, until another grade is given', () => {
+  test('tells on which fingers, until others are told', () => {
     const value = { grade: 2, fingers: [3, 4], seenOn: '2026-03-04' };
     const entry = { kind: 'grade', key: gradeKey(1, 'a'), value, at: 0 };
     expect(withEntries(sweep, [entry]).rows[0]?.fingers).toEqual({ a: [3, 4] });
     const again = { ...entry, value: { grade: 1, seenOn: '2026-03-04' } };
-    expect(withEntries(sweep, [entry, again]).rows[0]?.fingers).toEqual({ a: [] });
+    expect(withEntries(sweep, [entry, again]).rows[0]?.fingers).toEqual({ a: [3, 4] });
+    const none = { ...entry, value: { ...value, fingers: [] } };
+    expect(withEntries(sweep, [entry, none]).rows[0]?.fingers).toEqual({ a: [] });
   });
 
   test('knows who is left: those with the check and without a grade', () => {

@@ -37,7 +37,7 @@ export function withGrade(
   player: number,
   check: string,
   grade: number | null,
-  fingers: number[] = [],
+  fingers: number[] | null = null,
 ): Sweep {
   return {
     ...sweep,
@@ -47,7 +47,7 @@ export function withGrade(
       return {
         ...row,
         now: grade === null ? others : { ...others, [check]: grade },
-        fingers: { ...row.fingers, [check]: fingers },
+        fingers: fingers === null ? row.fingers : { ...row.fingers, [check]: fingers },
       };
     }),
   };

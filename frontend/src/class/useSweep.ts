@@ -36,8 +36,8 @@ export function useSweep(id: number): SweepHandle | { error: Error } | null {
       ),
     onSuccess: (sweep) => cache.setQueryData(sweepQuery(id).queryKey, sweep),
   });
-  function push(kind: string, key: string, grade: number | null, fingers: number[] = []) {
-    const value: SweptValue = { grade, fingers, seenOn: localDate(new Date()) };
+  function push(kind: string, key: string, grade: number | null, fingers?: number[]) {
+    const value: SweptValue = { grade, fingers: fingers ?? null, seenOn: localDate(new Date()) };
     studioOutbox.push(channel, { clientKey: newKey(), kind, key, value });
   }
   if (query.data === undefined) return query.error ? { error: query.error } : null;

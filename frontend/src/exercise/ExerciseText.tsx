@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 
-type Page = Omit<Schemas['SheetItemOut'], 'days'>;
+export type Page = Omit<Schemas['SheetItemOut'], 'days'>;
 
 /** How it is done, step by step. */
 export function ExerciseSteps({ steps }: { steps: string[] }) {
@@ -10,16 +10,6 @@ export function ExerciseSteps({ steps }: { steps: string[] }) {
         <li key={step}>{step}</li>
       ))}
     </ol>
-  );
-}
-
-/** What a tune is called and where it comes from; nothing for a drill without a name of its own. */
-export function MusicTitle({ item }: { item: Page }) {
-  if (item.music_title === '') return null;
-  return (
-    <p>
-      <strong>{item.music_title}</strong> <span className="quiet">{item.music_credit}</span>
-    </p>
   );
 }
 

@@ -1,10 +1,9 @@
-import { Listen } from '../audio/Listen';
 import { TwoHands } from '../drawings/TwoHands';
+import { ExerciseMusic } from '../exercise/ExerciseMusic';
 import {
   BEFORE_OR_AFTER,
   ExerciseFacts,
   ExerciseSteps,
-  MusicTitle,
   WHILE_PLAYING,
 } from '../exercise/ExerciseText';
 import css from './HomePage.module.css';
@@ -21,8 +20,6 @@ interface PractisedProps extends Props {
   onPlay: (clean: boolean) => void;
 }
 
-const USUAL_TEMPO = 60;
-
 /** One exercise to read: why, how, its music, and the tools that need no typing. */
 export function Exercise({ item, openStrings }: Props) {
   return (
@@ -33,7 +30,7 @@ export function Exercise({ item, openStrings }: Props) {
       <ExerciseSteps steps={item.steps} />
       <Hands item={item} />
       <ExerciseFacts item={item} />
-      <Music item={item} />
+      <ExerciseMusic item={item} />
       <Tools item={item} openStrings={openStrings} />
     </article>
   );
@@ -48,7 +45,7 @@ export function PractisedExercise({ item, openStrings, plays, onPlay }: Practise
       <ExerciseSteps steps={item.steps} />
       <Hands item={item} />
       <ExerciseFacts item={item} only={WHILE_PLAYING} />
-      <Music item={item} />
+      <ExerciseMusic item={item} />
       <Tools item={item} openStrings={openStrings} plays={plays} onPlay={onPlay} />
       <ExerciseFacts item={item} only={BEFORE_OR_AFTER} />
     </article>
@@ -74,20 +71,4 @@ function ChildLine({ item }: { item: HomeItem }) {
 function Hands({ item }: { item: HomeItem }) {
   const pair = item.picture;
   return pair ? <TwoHands pair={pair} between={pair.frames} width="8.6rem" /> : null;
-}
-
-function Music({ item }: { item: HomeItem }) {
-  return (
-    <>
-      <MusicTitle item={item} />
-      {item.music !== null && (
-        <Listen
-          name={item.name}
-          music={item.music}
-          notes={item.notes}
-          tempo={item.beat ?? USUAL_TEMPO}
-        />
-      )}
-    </>
-  );
 }

@@ -77,7 +77,6 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
   useKeys({
     w: canBeWell ? allWell : undefined,
     y: tell,
-    c: () => document.querySelector<HTMLElement>('[aria-label="Complaint"]')?.focus(),
     h: () => enter('harder', '', !lesson.harder_piece),
     Enter: canBeWell ? allWell : onDone,
   });
@@ -165,8 +164,10 @@ function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Cat
   );
   const words = catalogue.complaints.filter((c) => mine.some((e) => e.id === c.evidence));
   const said = new Set(words.map((c) => c.evidence));
+  const other = useRef<HTMLDivElement>(null);
+  useKeys({ c: () => other.current?.querySelector('input')?.focus() });
   return (
-    <>
+    <div ref={other} className={css.complaint}>
       <div className={css.common} role="group" aria-label="Common complaints">
         {words
           .filter((c) => c.common)
@@ -203,7 +204,7 @@ function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Cat
         value={lesson.complaint}
         onChange={(value) => enter('complaint', '', value)}
       />
-    </>
+    </div>
   );
 }
 

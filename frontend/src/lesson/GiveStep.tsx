@@ -40,20 +40,28 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       enter('plan', '', items.map(wishOf));
     }
   }, [ready, given, navigate, lesson.id, enter, items]);
-  const give = () => setGiving(true);
+  // While a stop is up nothing is given, now or when it is lifted: the sheet says so instead.
+  const give = () => (paused ? navigate(`/lessons/${lesson.id}/sheet`) : setGiving(true));
   const makeAnew = () => store(lesson.proposal.items.map(wishOf));
   const isStale = lesson.plan !== null && lesson.plan.made_for.length > 0;
   const { active, keys } = useItemKeys(items, store);
-  useKeys({ ...keys, Enter: give, m: isStale ? makeAnew : undefined });
+  useKeys(paused ? { Enter: give } : { ...keys, Enter: give, m: isStale ? makeAnew : undefined });
 
   if (paused) {
     return (
       <section className={css.give}>
         <h2>No exercises while the stop is up</h2>
         <p>The sheet says so, and asks to see a doctor or physiotherapist.</p>
-        <Button component={Link} href={`/lessons/${lesson.id}/sheet`} size="lg">
-          Make the sheet
-        </Button>
+        <div>
+          <Button
+            component={Link}
+            href={`/lessons/${lesson.id}/sheet`}
+            size="lg"
+            aria-keyshortcuts="Enter"
+          >
+            Make the sheet
+          </Button>
+        </div>
       </section>
     );
   }

@@ -2,13 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { client, type Lesson, unwrap } from '../api/client';
-import { Listen } from '../audio/Listen';
 import { TwoHands } from '../drawings/TwoHands';
-import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
+import { ExerciseMusic } from '../exercise/ExerciseMusic';
+import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
 import css from './GiveStep.module.css';
 import type { PlanItem } from './planDraft';
-
-const USUAL_TEMPO = 60;
 
 interface Props {
   item: PlanItem;
@@ -49,15 +47,7 @@ function Shown({ item, place, lesson }: Props) {
       <ExerciseSteps steps={how.steps} />
       {how.child && <p>“{how.child}”</p>}
       {how.picture && <TwoHands pair={how.picture} between={how.picture.frames} width="11rem" />}
-      <MusicTitle item={how} />
-      {how.music && (
-        <Listen
-          name={how.name}
-          music={how.music}
-          notes={how.notes}
-          tempo={how.beat ?? USUAL_TEMPO}
-        />
-      )}
+      <ExerciseMusic item={how} />
       <ExerciseFacts item={how} only={['mirror', 'stop']} />
     </>
   );

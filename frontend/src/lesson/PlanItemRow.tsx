@@ -12,6 +12,7 @@ import { HowItGoes } from './HowItGoes';
 import {
   atTempo,
   changed,
+  DAYS,
   moreOrLess,
   movedTo,
   onRung,
@@ -21,8 +22,6 @@ import {
   withDay,
 } from './planDraft';
 import { weekday } from './weekday';
-
-const DAYS = [1, 2, 3, 4, 5, 6, 7];
 
 interface Props {
   item: PlanItem;

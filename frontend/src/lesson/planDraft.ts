@@ -14,6 +14,8 @@ export interface Wish {
 }
 
 const MAX_SETS = 6;
+/** Days after the lesson. */
+export const DAYS = [1, 2, 3, 4, 5, 6, 7];
 
 export function wishOf(item: PlanItem): Wish {
   return {
@@ -114,11 +116,9 @@ export interface DayOfWeek {
   loads: boolean;
 }
 
-const WEEK = [1, 2, 3, 4, 5, 6, 7];
-
 /** What the week asks for, day by day. */
 export function weekOf(items: PlanItem[]): DayOfWeek[] {
-  return WEEK.map((day) => {
+  return DAYS.map((day) => {
     const meant = items.filter((item) => item.days.includes(day));
     return {
       day,

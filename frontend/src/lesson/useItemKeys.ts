@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { KeyMap } from '../components/useKeys';
 import {
   changed,
+  DAYS,
   moreOrLess,
   onRung,
   type PlanItem,
@@ -10,8 +11,6 @@ import {
   wishOf,
   withDay,
 } from './planDraft';
-
-const DAYS = [1, 2, 3, 4, 5, 6, 7];
 
 /** Keys that change one exercise of the week after the other, and the one they change now. */
 export function useItemKeys(

@@ -47,7 +47,7 @@ async function sendToLesson(entry: KeptEntry) {
 
 async function sendToGroup(entry: KeptEntry) {
   const params = { path: { group_id: idOf(entry) } };
-  const { grade, fingers = [], seenOn } = sweptValue(entry);
+  const { grade, fingers = null, seenOn } = sweptValue(entry);
   if (entry.kind === 'rest') {
     const body = { client_key: entry.clientKey, check: entry.key, seen_on: seenOn };
     return unwrap(await client.POST('/api/groups/{group_id}/rest', { params, body }));

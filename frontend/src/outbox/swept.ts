@@ -3,8 +3,8 @@ import type { KeptEntry } from './entry';
 
 export interface SweptValue {
   grade: number | null;
-  /** Those that it was seen on; none where it was not told. */
-  fingers?: number[];
+  /** Those that it was seen on; left out where nothing new is told of them. */
+  fingers?: number[] | null;
   /** The day on which it was seen. */
   seenOn: string;
 }

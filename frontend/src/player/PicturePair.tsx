@@ -3,6 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { client, type Schemas, unwrap } from '../api/client';
+import { pointsBody } from '../pictures/tell';
+import { OverLines } from '../pictures/Over';
 import { shortDate } from '../words/words';
 import css from './Pictures.module.css';
 import { addressOf, difference, told } from './pictureWords';
@@ -87,13 +89,7 @@ function One({ player, picture, frame, matrix, isOver }: OneProps) {
             width={picture.width}
             height={picture.height}
           />
-          {isOver && over.data && (
-            <g className={css.over} transform={`matrix(${over.data.matrix.join(' ')})`}>
-              {over.data.paths.map((path) => (
-                <path key={path.d} d={path.d} vectorEffect="non-scaling-stroke" />
-              ))}
-            </g>
-          )}
+          {isOver && over.data && <OverLines over={over.data} />}
         </g>
       </svg>
       <figcaption>
@@ -109,12 +105,8 @@ function One({ player, picture, frame, matrix, isOver }: OneProps) {
 }
 
 function body(instrument: string, picture: Kept): Schemas['PointsIn'] {
-  return {
-    instrument: instrument as Schemas['Instrument'],
-    width: picture.width,
-    height: picture.height,
-    points: picture.points,
-  };
+  const points = Object.entries(picture.points).map(([name, [x = 0, y = 0]]) => ({ name, x, y }));
+  return pointsBody(instrument, picture, points);
 }
 
 /** Whole in the middle of the frame, for two that have too few points in common. */

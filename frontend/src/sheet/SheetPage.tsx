@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'wouter';
 
 import type { Schemas } from '../api/client';
@@ -8,12 +8,12 @@ import { sheetQuery } from '../api/queries';
 import { KeysHere } from '../components/KeysHere';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
-import { Listen } from '../audio/Listen';
 import { StringsRule } from '../components/StringsRule';
 import { shortDate } from '../words/words';
 import { PhoneLink } from '../components/PhoneLink';
 import { TwoHands } from '../drawings/TwoHands';
-import { ExerciseFacts, ExerciseSteps, MusicTitle } from '../exercise/ExerciseText';
+import { ExerciseMusic } from '../exercise/ExerciseMusic';
+import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './SheetPage.module.css';
 
@@ -26,7 +26,6 @@ export function SheetPage() {
   useKeys({
     b: () => navigate(`/lessons/${lessonId}?step=give`),
     n: () => navigate('/'),
-    Enter: () => document.querySelector<HTMLElement>('[data-pdf]')?.click(),
   });
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
@@ -84,7 +83,6 @@ export function SheetPage() {
   );
 }
 
-const USUAL_TEMPO = 60;
 const PAPERS = [
   { value: 'paper=a4', label: 'A4' },
   { value: 'paper=us-letter', label: 'Letter' },
@@ -94,11 +92,13 @@ const PAPERS = [
 
 function Pdf({ lessonId }: { lessonId: number }) {
   const [paper, setPaper] = useState('paper=a4');
+  const link = useRef<HTMLAnchorElement>(null);
+  useKeys({ Enter: () => link.current?.click() });
   return (
     <>
       <Button
         component="a"
-        data-pdf
+        ref={link}
         aria-keyshortcuts="Enter"
         href={`/api/lessons/${lessonId}/sheet.pdf?${paper}`}
         target="_blank"
@@ -184,15 +184,7 @@ function SheetItem({ item, number }: { item: Schemas['SheetItemOut']; number: nu
           <ExerciseFacts item={item} />
         </div>
       </div>
-      <MusicTitle item={item} />
-      {item.music && (
-        <Listen
-          name={item.name}
-          music={item.music}
-          notes={item.notes}
-          tempo={item.beat ?? USUAL_TEMPO}
-        />
-      )}
+      <ExerciseMusic item={item} />
       <p className={css.days}>
         <span className="quiet">Tick the days:</span>
         {item.days.map((day) => (

@@ -51,7 +51,12 @@ export function TodayPage() {
       {urgent.length > 0 && (
         <ul className={css.list} aria-label="Stopped or in pain">
           {urgent.map((row) => (
-            <PlayerRow key={row.player.id} row={row} main={row.is_today} />
+            <PlayerRow
+              key={row.player.id}
+              row={row}
+              place={order.indexOf(row)}
+              main={row.is_today}
+            />
           ))}
         </ul>
       )}
@@ -64,7 +69,7 @@ export function TodayPage() {
       ) : (
         <ol className={css.list} aria-label="Lessons today">
           {today.map((row) => (
-            <PlayerRow key={row.player.id} row={row} main />
+            <PlayerRow key={row.player.id} row={row} place={order.indexOf(row)} main />
           ))}
         </ol>
       )}
@@ -73,7 +78,7 @@ export function TodayPage() {
           <h2 className={css.others}>Other players</h2>
           <ul className={css.list}>
             {others.map((row) => (
-              <PlayerRow key={row.player.id} row={row} />
+              <PlayerRow key={row.player.id} row={row} place={order.indexOf(row)} />
             ))}
           </ul>
         </>
@@ -111,7 +116,14 @@ function inOrder(rows: Row[]): Row[] {
   ];
 }
 
-function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
+interface PlayerRowProps {
+  row: Row;
+  /** Its place on the page; the first nine begin at their number. */
+  place: number;
+  main?: boolean;
+}
+
+function PlayerRow({ row, place, main = false }: PlayerRowProps) {
   const start = useStartLesson();
   const { player } = row;
   return (
@@ -152,6 +164,7 @@ function PlayerRow({ row, main = false }: { row: Row; main?: boolean }) {
       <Button
         variant={main ? 'filled' : 'default'}
         aria-label={`${row.lesson_today ? 'Go on with' : 'Begin'} the lesson of ${player.name}`}
+        aria-keyshortcuts={place < MOST_KEYS ? String(place + 1) : undefined}
         loading={start.isPending}
         onClick={() => start.mutate(player.id)}
       >

@@ -6,7 +6,12 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_flag, read_words
 from studio.models import Lesson
-from studio.services.decisions import read_plan, write_plan
+from studio.services.decisions import (
+    read_made_for,
+    read_plan,
+    restore_made_for,
+    write_plan,
+)
 from studio.services.entries.kind import EntryKind
 
 MAX_LINE = 300
@@ -47,4 +52,4 @@ def _write_plan(lesson: Lesson, _key: str, value: Any) -> None:
 
 LINE = EntryKind("line on the sheet", _read_line, _write_line)
 DISLIKED = EntryKind("dislike", _read_disliked, _write_disliked)
-PLAN = EntryKind("plan", _read_plan, _write_plan)
+PLAN = EntryKind("plan", _read_plan, _write_plan, read_made_for, restore_made_for)
