@@ -91,6 +91,8 @@ class Lesson(models.Model):
 
     `starting_counts`: [confirmed, refuted] by cause from the teacher's other players when the
     lesson began; empty when they are not to count. `break_weeks`: None while nobody was asked.
+    `practised`: days of the week before on which the player says there was practice, where no log
+    came home; None while nobody was asked.
     `is_glance`: begun by a look over a whole class, and not a lesson yet.
     """
 
@@ -106,6 +108,7 @@ class Lesson(models.Model):
     starting_counts = models.JSONField(default=dict, blank=True)
     harder_piece = models.BooleanField(default=False)
     break_weeks = models.FloatField(null=True, blank=True)
+    practised = models.JSONField(null=True, blank=True)
     is_glance = models.BooleanField(default=False)
 
     class Meta:
@@ -285,6 +288,9 @@ class HomeLink(models.Model):
 class HomeDay(models.Model):
     """How a practice day went, as it was logged at home. A later log of the day replaces it.
 
+    `parts`: the exercises of which it was where it was not all of them; None where that was not
+    said.
+
     `later`: what was answered the next day about pain of this day, a list of PAIN_TIMES; None while
     nobody was asked. `tempos`: by exercise, {"highest": beats a minute or None, "plays": number,
     "slow": of them below the goal}. `checks`: what the player found on the own hand "before" and
@@ -295,6 +301,7 @@ class HomeDay(models.Model):
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
     date = models.DateField()
     done = models.CharField(max_length=6, choices=[(w, w) for w in ("done", "partly", "not")])
+    parts = models.JSONField(null=True, blank=True)
     felt = models.CharField(
         max_length=6, choices=[(w, w) for w in ("soft", "mixed", "tight")], blank=True
     )

@@ -1,5 +1,7 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
+from collections.abc import Sequence
+
 from api.exercises.present import exercise_page
 from api.home.schemas import (
     CallsOut,
@@ -9,6 +11,7 @@ from api.home.schemas import (
     HomeItemOut,
     HomeOut,
     HomeReportOut,
+    PaperWeekOut,
     SelfCheckOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
@@ -23,7 +26,7 @@ from studio.models import HomeDay, Lesson, PlanItem
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.findings import way_of_teaching
-from studio.services.home import HomeWeek, last_home_days, planned_dates, self_checks_of
+from studio.services.home import HomeWeek, days_between, planned_dates, self_checks_of
 from studio.services.records import item_dose
 
 
@@ -124,6 +127,7 @@ def day_out(log: HomeDay) -> HomeDayOut:
     return HomeDayOut(
         date=log.date,
         done=log.done,
+        parts=log.parts,
         felt=log.felt,
         pain=log.pain,
         signs=list(log.signs),
@@ -133,16 +137,31 @@ def day_out(log: HomeDay) -> HomeDayOut:
     )
 
 
-def report_out(lesson: Lesson) -> HomeReportOut | None:
-    found = last_home_days(lesson)
-    if found is None:
+def report_out(before: Lesson | None, items: Sequence[PlanItem]) -> HomeReportOut | None:
+    """What came home from the week before, which held these items; None when nothing did."""
+    days = list(before.home_days.all()) if before else []
+    if before is None or not days:
         return None
-    before, days = found
     exercises = load_catalogue().exercises
-    worked = {name for day in days for name in day.tempos}
+    worked = {name for day in days for name in [*day.tempos, *(day.parts or [])]}
     return HomeReportOut(
-        planned=planned_dates(before),
+        planned=planned_dates(before, items),
         days=[day_out(day) for day in days],
         self_check=_self_check_out(before),
         exercises={name: exercises[name].name for name in worked if name in exercises},
+    )
+
+
+def paper_week_out(
+    lesson: Lesson, before: Lesson | None, items: Sequence[PlanItem]
+) -> PaperWeekOut | None:
+    """The days to ask for where a week was given and no log came home."""
+    if before is None or before.home_days.all():
+        return None
+    days = days_between(before, lesson)
+    if not days:
+        return None
+    planned = set(planned_dates(before, items))
+    return PaperWeekOut(
+        days=days, planned=[day for day in days if day in planned], practised=lesson.practised
     )

@@ -17,8 +17,11 @@ class TempoDone(Schema):
 
 
 class HomeDayOut(Schema):
+    """`parts`: the exercises that were practised, where not all were."""
+
     date: date
     done: str
+    parts: list[str] | None
     felt: str
     pain: int
     signs: list[str]
@@ -102,6 +105,7 @@ class HomeDayIn(Schema):
     client_key: str = Field(default="", max_length=64)
     date: date
     done: str = Field(max_length=10)
+    parts: list[str] | None = Field(default=None, max_length=10)
     felt: str = Field(default="", max_length=10)
     pain: int = 0
     signs: list[str] = Field(default=[], max_length=10)
@@ -141,3 +145,12 @@ class HomeReportOut(Schema):
     days: list[HomeDayOut]
     self_check: list[SelfCheckOut]
     exercises: dict[str, str]
+
+
+class PaperWeekOut(Schema):
+    """A week of which no log came home. `practised`: the days that the player told; None while
+    nobody asked."""
+
+    days: list[date]
+    planned: list[date]
+    practised: list[date] | None

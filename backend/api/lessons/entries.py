@@ -4,6 +4,7 @@ These shapes say what a client may send. What arrives is checked by `studio.serv
 errors name the field in the words of the lesson; a `value` of null takes back.
 """
 
+from datetime import date
 from typing import Annotated, Any, Literal
 
 from ninja import Field, Schema
@@ -115,6 +116,13 @@ class BreakEntry(_Entry):
     value: float | None = None
 
 
+class PractisedEntry(_Entry):
+    """`value`: days of the week before, as the player tells them."""
+
+    kind: Literal["practised"]
+    value: list[date] | None = None
+
+
 class DislikedEntry(_Entry):
     """`key`: an exercise."""
 
@@ -161,6 +169,7 @@ AnyEntry = Annotated[
     | ResultEntry
     | OrderEntry
     | BreakEntry
+    | PractisedEntry
     | DislikedEntry
     | HarderEntry
     | FitEntry

@@ -4,7 +4,7 @@ from typing import cast
 
 from api.brief.present import pain_out, player_brief, reminder_out, stop_out
 from api.brief.schemas import PlayerBrief
-from api.home.present import report_out
+from api.home.present import paper_week_out, report_out
 from api.lessons.schemas import (
     AlternativeOut,
     CauseOut,
@@ -42,6 +42,7 @@ from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections, stale_focus, taken_focus
 from studio.services.entries import undoable_entries
 from studio.services.findings import age_at, findings_of
+from studio.services.home import week_before
 from studio.services.known import chosen_focus, known_items, known_words, why_ruled_out
 from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
@@ -58,7 +59,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
     look = lesson_look(view, view.history.last_real)
     decided = lesson.focuses.all()
     entries = undoable_entries(lesson)
-    shown = {str(review.item.pk): review.exercise.name for review in view.review}
+    before = week_before(lesson)
     return LessonOut(
         id=lesson.pk,
         revision=lesson.revision,
@@ -86,7 +87,8 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         enough=diagnosis.enough,
         settle=diagnosis.settle,
         safety=_safety_out(view),
-        home=report_out(lesson),
+        home=report_out(before, view.history.last_items),
+        paper_week=paper_week_out(lesson, before, view.history.last_items),
         fit=_fit_out(view),
         reminders=[reminder_out(each) for each in view.history.reminders],
         harder_piece=lesson.harder_piece,
@@ -98,10 +100,13 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         alternatives=_alternatives(view),
         disliked=lesson.player.disliked,
         plan=_plan_out(view),
-        undoable=[
-            UndoOut(key=entry.client_key, words=undo_words(entry, shown)) for entry in entries
-        ],
+        undoable=_undoable(view, entries),
     )
+
+
+def _undoable(view: LessonView, entries: list[LessonEntry]) -> list[UndoOut]:
+    shown = {str(review.item.pk): review.exercise.name for review in view.review}
+    return [UndoOut(key=entry.client_key, words=undo_words(entry, shown)) for entry in entries]
 
 
 def _alternatives(view: LessonView) -> list[AlternativeOut]:

@@ -8,6 +8,7 @@ from api.lessons.present import lesson_out
 from api.lessons.schemas import LessonOut, UndoIn
 from studio.services.entries import record, undo
 from studio.services.lessons import lesson_of, must_own_lesson, remove_lesson
+from studio.services.notes import last_time
 
 router = Router(tags=["lessons"])
 
@@ -15,6 +16,12 @@ router = Router(tags=["lessons"])
 @router.get("/{int:lesson_id}", response=LessonOut)
 def read_lesson(request: HttpRequest, lesson_id: int) -> LessonOut:
     return lesson_out(lesson_of(request.user, lesson_id))
+
+
+@router.get("/{int:lesson_id}/last-time", response=list[str])
+def read_last_time(request: HttpRequest, lesson_id: int) -> list[str]:
+    """What else there was in the lesson before and since, a short line each."""
+    return last_time(lesson_of(request.user, lesson_id))
 
 
 @router.post("/{int:lesson_id}/entries", response=LessonOut)

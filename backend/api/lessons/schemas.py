@@ -6,7 +6,7 @@ from typing import Any, Literal
 from ninja import Field, Schema
 
 from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
-from api.home.schemas import HomeReportOut
+from api.home.schemas import HomeReportOut, PaperWeekOut
 
 TeacherWord = Literal["pinned", "dismissed", "open"]
 
@@ -202,6 +202,7 @@ class LessonOut(Schema):
     settle: str | None
     safety: SafetyOut
     home: HomeReportOut | None
+    paper_week: PaperWeekOut | None
     fit: FitOut | None
     reminders: list[ReminderOut]
     harder_piece: bool

@@ -5,7 +5,7 @@ from playwright.sync_api import expect
 
 from browser.case import BOUNCE_MS, BrowserCase
 from studio.demo_data import PLAYERS
-from studio.models import Lesson, Plan, PracticeResult
+from studio.models import HomeDay, Lesson, Plan, PracticeResult
 
 
 class DecidingAgain(BrowserCase):
@@ -25,6 +25,23 @@ class DecidingAgain(BrowserCase):
             row.get_by_role("button", name=check).first.click()
         page.get_by_role("group", name=check).get_by_role("button", name=grade).click()
         self.saved()
+
+    def test_a_week_on_paper_is_asked_for(self):
+        page = self.page
+        HomeDay.objects.all().delete()
+        page.reload()
+        days = page.get_by_role("group", name="Days of practice")
+        days.get_by_role("button").nth(1).click()
+        page.keyboard.press("3")
+        expect(page.get_by_text("2 of 6 planned days.")).to_be_visible()
+        self.saved()
+        self.assert_accessible("days of practice")
+        self.assertEqual(len(Lesson.objects.order_by("date").last().practised), 2)
+        days.get_by_role("button", name="On none").click()
+        expect(page.get_by_text("0 of 6 planned days.")).to_be_visible()
+        self.saved()
+        self.assertEqual(Lesson.objects.order_by("date").last().practised, [])
+        expect(page.get_by_role("heading", name="Last time, besides")).to_be_visible()
 
     def test_the_focus_moves_with_what_is_corrected_and_the_week_is_made_anew(self):
         page = self.page

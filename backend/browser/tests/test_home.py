@@ -140,6 +140,36 @@ class Phone(BrowserCase):
         self.page.reload()
         expect(self.page.get_by_role("article").first).to_be_visible()
 
+    def test_some_of_it_asks_which(self):
+        page = self.page
+        log = page.get_by_role("region", name="How it went")
+        self.assertLess(
+            log.bounding_box()["y"], page.get_by_role("article").first.bounding_box()["y"]
+        )
+        name = page.get_by_role("article").first.get_by_role("heading").inner_text()
+        log.get_by_role("button", name="Some of it").click()
+        log.get_by_role("group", name="Which of it").get_by_role("button", name=name).click()
+        self.assert_accessible("home, which of it")
+        log.get_by_role("button", name="Soft").click()
+        log.get_by_role("button", name="Nothing hurt").click()
+        expect(page.get_by_text(f"Kept: {name}, soft.")).to_be_visible()
+        self.saved()
+        self.assertEqual(len(self.today().parts), 1)
+        self.page.set_viewport_size({"width": 1280, "height": 800})
+        self.sign_in()
+        page.get_by_role("button", name="lesson of Mira Oslund").click()
+        expect(page.get_by_text(f"{name}, soft")).to_be_visible()
+
+    def test_the_day_of_the_lesson_says_why_it_is_free(self):
+        lesson = Lesson.objects.order_by("date").last()
+        lesson.date = timezone.localdate() - timedelta(days=7)
+        lesson.save()
+        for number in range(1, 7):
+            day = lesson.date + timedelta(days=number)
+            lesson.home_days.create(date=day, done="done", felt="soft")
+        self.page.reload()
+        expect(self.page.get_by_text("The day of the lesson is free")).to_be_visible()
+
     def test_tools_start_and_stop_with_one_touch(self):
         page = self.page
         for name, stop in (

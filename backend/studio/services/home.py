@@ -323,12 +323,21 @@ def _read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
     return {
         "date": data["date"],
         "done": read_one_of("done", data.get("done"), DONE),
+        "parts": read_parts(data.get("parts"), lesson),
         "felt": read_one_of("felt", data.get("felt", ""), FELT),
         "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),
         "signs": signs,
         "tempos": read_tempos(data.get("tempos") or {}, lesson),
         "checks": read_checks(data.get("checks") or {}, lesson),
     }
+
+
+def read_parts(raw: Any, lesson: Lesson) -> list[str] | None:
+    """Which exercises of the week were practised on a day; None where that was not said."""
+    if raw is None:
+        return None
+    given = {item.exercise for item in HomeWeek(lesson, lesson.date).given}
+    return [read_one_of("parts", name, given) for name in read_words("parts", raw)]
 
 
 def read_tempos(raw: Any, lesson: Lesson) -> dict[str, dict[str, int | None]]:
@@ -374,8 +383,8 @@ def self_checks_of(lesson: Lesson) -> list[SelfCheck]:
 
 
 def _keep_results(lesson: Lesson, day: date) -> None:
-    """What the log of a day says of each exercise that the day held: right when all was done and it
-    felt soft. Takes the place of what an earlier log of the day had said."""
+    """What the log of a day says of each exercise that the day held: right when all of it was done
+    and it felt soft. Takes the place of what an earlier log of the day had said."""
     PracticeResult.objects.filter(item__plan__lesson=lesson, date=day, lesson=None).delete()
     log = HomeDay.objects.filter(lesson=lesson, date=day).first()
     forget(lesson.player_id, lesson.date)
@@ -386,30 +395,34 @@ def _keep_results(lesson: Lesson, day: date) -> None:
         PracticeResult(
             item=item,
             date=day,
-            passed=log.done == "done" and log.felt == "soft",
+            passed=(log.done == "done" or log.parts is not None) and log.felt == "soft",
             pain=log.pain,
             tighter=log.felt == "tight",
         )
         for item in then.given
-        if then.number(day) in then.days[item.exercise] and not (then.is_eased and then.rests(item))
+        if then.number(day) in then.days[item.exercise]
+        and not (then.is_eased and then.rests(item))
+        and (log.parts is None or item.exercise in log.parts)
     )
 
 
-def last_home_days(lesson: Lesson) -> tuple[Lesson, list[HomeDay]] | None:
-    """What came home from the week before this lesson; None when nothing was logged."""
-    before = (
+def week_before(lesson: Lesson) -> Lesson | None:
+    """The lesson that gave the week before this one, with what came home from it."""
+    return (
         Lesson.objects.filter(player=lesson.player, date__lt=lesson.date, plan__isnull=False)
         .order_by("-date")
         .prefetch_related("home_days")
         .first()
     )
-    if before is None or not before.home_days.all():
-        return None
-    return before, list(before.home_days.all())
 
 
-def planned_dates(lesson: Lesson) -> list[date]:
-    """Calendar days of a lesson's week on which something was planned."""
-    items = PlanItem.objects.filter(plan__lesson=lesson)
+def days_between(before: Lesson, lesson: Lesson) -> list[date]:
+    """The days of a week at home that lie before the next lesson."""
+    count = min((lesson.date - before.date).days - 1, LAST_DAY)
+    return [before.date + timedelta(days=number) for number in range(1, count + 1)]
+
+
+def planned_dates(before: Lesson, items: Sequence[PlanItem]) -> list[date]:
+    """Calendar days on which something was planned in a lesson's week of these items."""
     numbers = {day for item in items for day in item.days if 1 <= day <= LAST_DAY}
-    return [lesson.date + timedelta(days=number) for number in sorted(numbers)]
+    return [before.date + timedelta(days=number) for number in sorted(numbers)]

@@ -4,8 +4,9 @@ from collections.abc import Sequence
 
 from lefthand.case.findings import decided_grades
 from lefthand.catalogue.catalogue import load_catalogue
-from studio.models import Lesson, Observation
-from studio.services.known import known_words
+from studio.models import Lesson, Observation, RedFlag
+from studio.services.history import History
+from studio.services.known import known_focuses, known_words
 
 TRIAL = "try."
 SHOWED = ("no help", "helped a little", "helped clearly", "helped at once")
@@ -31,3 +32,26 @@ def notes_of(lessons: Sequence[Lesson]) -> dict[int, list[str]]:
         if lesson.teacher_line:
             found[lesson.pk].append(f"“{lesson.teacher_line}”")
     return {pk: lines for pk, lines in found.items() if lines}
+
+
+def last_time(lesson: Lesson) -> list[str]:
+    """What else there was since the lesson before this one began: its second focus, its notes, and
+    stops that were lifted; a short line each."""
+    history = History(lesson)
+    last = history.last_real
+    if last is None:
+        return []
+    causes = load_catalogue().causes
+    second = [f"second focus: {causes[f.cause].name}" for f in known_focuses(last)[1:]]
+    stops = [_lifted(flag) for flag in history.flags if _is_between(flag, last, lesson)]
+    return [*second, *notes_of([last]).get(last.pk, []), *stops]
+
+
+def _is_between(flag: RedFlag, last: Lesson, lesson: Lesson) -> bool:
+    lifted = flag.lifted_on
+    return lifted is not None and not flag.mistaken and last.date <= lifted <= lesson.date
+
+
+def _lifted(flag: RedFlag) -> str:
+    reasons = ", ".join(flag.reasons)
+    return f"stop ({reasons}), lifted by you on {flag.lifted_on:%-d %B}: “{flag.note}”"

@@ -55,6 +55,7 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
         "complaint": lesson.complaint or None,
         "skipped": lesson.skipped,
         "break_weeks": lesson.break_weeks,
+        "practised": lesson.practised,
         "harder_piece": lesson.harder_piece,
         "observations": {o.evidence: o.entered for o in lesson.observations.all()},
         "words": [
@@ -78,6 +79,7 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
             {
                 "date": str(d.date),
                 "done": d.done,
+                "parts": d.parts,
                 "felt": d.felt,
                 "pain": d.pain,
                 "signs": d.signs,

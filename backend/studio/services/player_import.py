@@ -40,7 +40,7 @@ from studio.models import (
     RedFlag,
 )
 from studio.services.findings import grading_of
-from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_tempos
+from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_parts, read_tempos
 from studio.services.lessons import Teacher
 from studio.services.pictures import MOST_WORDS, Kept, keep_from_file
 from studio.services.players import PLAIN_FACTS, save_player
@@ -200,6 +200,7 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
         reading.keep(f"{where}, plan", _plan, row["plan"], lesson, reading)
         reading.keep(f"{where}, plan_focus", _plan_focus, row.get("plan_focus"), lesson, reading)
     _each(row, where, {"home_days": _home_day}, lesson, reading)
+    reading.keep(f"{where}, practised", _practised, row.get("practised"), lesson)
 
 
 def _each(
@@ -291,6 +292,7 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: _Reading) -> Non
         date=_date("date", row.get("date")),
         defaults={
             "done": read_one_of("done", row.get("done"), DONE),
+            "parts": read_parts(row.get("parts"), lesson),
             "felt": read_one_of("felt", row.get("felt", ""), FELT),
             "pain": int(read_number("pain", row.get("pain", 0), 0, 10, whole=True)),
             "signs": signs,
@@ -299,6 +301,16 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: _Reading) -> Non
             "checks": read_checks(row.get("checks") or {}, lesson),
         },
     )
+
+
+def _practised(days: Any, lesson: Lesson) -> None:
+    if days is None:
+        return
+    found = [_date("practised", day) for day in read_words("practised", days)]
+    if any(day >= lesson.date for day in found):
+        raise InputError("practised", "expected days before the lesson")
+    lesson.practised = [str(day) for day in found]
+    lesson.save(update_fields=["practised"])
 
 
 def _plan(rows: Any, lesson: Lesson, reading: _Reading) -> None:

@@ -4,14 +4,15 @@ from datetime import timedelta
 
 from studio.errors import StudioError
 from studio.models import HomeDay, Plan, PracticeResult, RedFlag
+from studio.services.entries import undo
 from studio.services.flags import lift_flags
 from studio.services.home import (
-    last_home_days,
     link_of,
     log_day,
     make_link,
     open_link,
     revoke_link,
+    week_before,
 )
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
@@ -192,11 +193,56 @@ class Logs(HomeCase):
         self.assertFalse(HomeDay.objects.exists())
 
     def test_the_teacher_sees_what_came_home_before_asking(self):
-        self.assertIsNone(last_home_days(self.lesson(1)))
+        self.assertIsNone(week_before(self.given))
         self.log(1)
         self.log(2, done="partly", felt="tight", pain=1)
-        before, days = last_home_days(self.lesson(1))
+        before = week_before(self.lesson(1))
         self.assertEqual(before, self.given)
         self.assertEqual(
-            [(d.done, d.felt, d.pain) for d in days], [("done", "soft", 0), ("partly", "tight", 1)]
+            [(d.done, d.felt, d.pain) for d in before.home_days.all()],
+            [("done", "soft", 0), ("partly", "tight", 1)],
         )
+
+    def test_some_of_it_counts_for_what_was_done_of_it(self):
+        items = list(self.given.plan.items.all())
+        day = 1
+        while len(here := [item for item in items if day in item.days]) < 2:
+            self.log(day)
+            day += 1
+        first = here[0]
+        self.log(day, done="partly", parts=[first.exercise])
+        results = PracticeResult.objects.filter(date=DAY + timedelta(days=day))
+        self.assertEqual([(r.item, r.passed) for r in results.all()], [(first, True)])
+        self.log(day, done="partly")
+        self.assertGreater(results.count(), 1)
+        self.assertFalse(results.filter(passed=True).exists())
+        with self.assertRaises(StudioError) as caught:
+            self.log(day, done="partly", parts=["no_such"])
+        self.assertEqual(caught.exception.field, "parts")
+
+
+class PaperWeeks(HomeCase):
+    def test_the_player_tells_the_days_where_no_log_came_home(self):
+        lesson = self.lesson(1)
+        week = [str(DAY + timedelta(days=number)) for number in range(1, 7)]
+        self.enter(lesson, "practised", "", [week[3], week[0]])
+        lesson.refresh_from_db()
+        self.assertEqual(lesson.practised, [week[0], week[3]])
+        for bad in ([str(DAY)], [str(lesson.date)], ["soon"], "soon"):
+            with self.subTest(bad=bad), self.assertRaises(StudioError) as caught:
+                self.enter(lesson, "practised", "", bad)
+            self.assertEqual(caught.exception.field, "practised")
+        undo(lesson.pk)
+        lesson.refresh_from_db()
+        self.assertIsNone(lesson.practised)
+
+    def test_the_lesson_asks_for_them_unless_something_was_logged(self):
+        self.client.force_login(self.teacher)
+        lesson = self.lesson(1)
+        told = self.client.get(f"/api/lessons/{lesson.pk}").json()
+        self.assertEqual(len(told["paper_week"]["days"]), 6)
+        self.assertIsNone(told["paper_week"]["practised"])
+        self.log(1)
+        told = self.client.get(f"/api/lessons/{lesson.pk}").json()
+        self.assertIsNone(told["paper_week"])
+        self.assertEqual(len(told["home"]["days"]), 1)

@@ -1,6 +1,10 @@
 """What else was done in a lesson, as the player's page tells it."""
 
-from studio.services.notes import notes_of
+from django.contrib.auth import get_user_model
+
+from lefthand.catalogue.catalogue import load_catalogue
+from studio.services.flags import lift_flags
+from studio.services.notes import last_time, notes_of
 from studio.tests.studio_case import GRIP, StudioCase
 
 
@@ -22,6 +26,24 @@ class Notes(StudioCase):
                 second.pk: ["“Soft hands.”"],
             },
         )
+
+    def test_the_next_lesson_tells_them_with_the_second_focus_and_lifted_stops(self):
+        first = self.lesson()
+        self.assertEqual(last_time(first), [])
+        self.look(first, {**GRIP, "try.thumb_off": 3})
+        self.enter(first, "focus", "", ["thumb_index_grip", "thumb_misplaced"])
+        self.enter(first, "reports", "", {"numbness": True})
+        lift_flags(self.player, note="seen by a doctor", on=first.date)
+        lesson = self.lesson(1)
+        second, trial, stop = last_time(lesson)
+        self.assertEqual(second, "second focus: " + load_catalogue().causes["thumb_misplaced"].name)
+        self.assertEqual(trial, "Thumb away: helped at once")
+        self.assertRegex(stop, "^stop .* lifted by you on 4 March: “seen by a doctor”$")
+        self.client.force_login(self.teacher)
+        told = self.client.get(f"/api/lessons/{lesson.pk}/last-time")
+        self.assertEqual(told.json(), [second, trial, stop])
+        self.client.force_login(get_user_model().objects.create_user("other"))
+        self.assertEqual(self.client.get(f"/api/lessons/{lesson.pk}/last-time").status_code, 404)
 
     def test_compared_trials_and_lost_names_break_nothing(self):
         lesson = self.lesson()

@@ -44,6 +44,18 @@ class PlayerFile(StudioCase):
         self.assertEqual(lesson.plan.focus, plan.focus)
         self.assertTrue(lesson.focuses.first().follows)
 
+    def test_practice_that_was_told_comes_back(self):
+        lesson = self.player.lessons.last()
+        day = str(DAY + timedelta(days=2))
+        self.enter(lesson, "practised", "", [day])
+        parts = [self.given.plan.items.first().exercise]
+        self.given.home_days.update(done="partly", parts=parts)
+        found = read_player_file(self.teacher, player_file(self.player), DAY + timedelta(weeks=1))
+        first, second = found.player.lessons.all()
+        self.assertEqual(second.practised, [day])
+        self.assertEqual(first.home_days.first().parts, parts)
+        self.assertEqual(found.left_out, [NOT_IN_A_FILE])
+
     def test_no_private_address_is_in_it(self):
         token = self.player.home_link.token
         self.assertNotIn(token, json.dumps(player_file(self.player)))

@@ -121,6 +121,18 @@ export const linkQuery = (lessonId: number) =>
     staleTime: 0,
   });
 
+export const lastTimeQuery = (lessonId: number) =>
+  queryOptions({
+    queryKey: ['last-time', lessonId],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/last-time', {
+          params: { path: { lesson_id: lessonId } },
+        }),
+      ),
+    staleTime: 0,
+  });
+
 const ASK_AGAIN_AFTER = 3000;
 
 /** A drawn hand; asked for until it comes, as nothing but a lost connection keeps it away. */

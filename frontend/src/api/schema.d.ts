@@ -691,6 +691,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson_id}/last-time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Last Time
+         * @description What else there was in the lesson before and since, a short line each.
+         */
+        get: operations["api_lessons_routes_read_last_time"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}/link": {
         parameters: {
             query?: never;
@@ -1591,7 +1611,7 @@ export interface components {
             /** Sets */
             sets: number;
         };
-        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
+        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -1989,6 +2009,8 @@ export interface components {
              * @default 0
              */
             pain?: number;
+            /** Parts */
+            parts?: string[] | null;
             /**
              * Signs
              * @default []
@@ -2002,7 +2024,10 @@ export interface components {
                 [key: string]: components["schemas"]["TempoDone"];
             };
         };
-        /** HomeDayOut */
+        /**
+         * HomeDayOut
+         * @description `parts`: the exercises that were practised, where not all were.
+         */
         HomeDayOut: {
             /** Checks */
             checks: {
@@ -2021,6 +2046,8 @@ export interface components {
             later: string[] | null;
             /** Pain */
             pain: number;
+            /** Parts */
+            parts: string[] | null;
             /** Signs */
             signs: string[];
             /** Tempos */
@@ -2293,6 +2320,7 @@ export interface components {
             look_order: string;
             /** Moved From */
             moved_from: string[];
+            paper_week: components["schemas"]["PaperWeekOut"] | null;
             plan: components["schemas"]["PlanOut"] | null;
             player: components["schemas"]["PlayerBrief"];
             previous: components["schemas"]["PreviousOut"] | null;
@@ -2498,6 +2526,19 @@ export interface components {
          * @enum {string}
          */
         Paper: "a4" | "us-letter";
+        /**
+         * PaperWeekOut
+         * @description A week of which no log came home. `practised`: the days that the player told; None while
+         *     nobody asked.
+         */
+        PaperWeekOut: {
+            /** Days */
+            days: string[];
+            /** Planned */
+            planned: string[];
+            /** Practised */
+            practised: string[] | null;
+        };
         /**
          * PasswordIn
          * @description The present password and the new one.
@@ -2760,6 +2801,26 @@ export interface components {
             };
             /** Width */
             width: number;
+        };
+        /**
+         * PractisedEntry
+         * @description `value`: days of the week before, as the player tells them.
+         */
+        PractisedEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "practised";
+            /** Value */
+            value?: string[] | null;
         };
         /** PreviousOut */
         PreviousOut: {
@@ -5359,6 +5420,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ExercisePage"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_lessons_routes_read_last_time: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -9,7 +9,9 @@ import { LogDay } from './LogDay';
 import { Practice } from './Practice';
 import { type HomeHandle, useHome } from './useHome';
 import { WeekDays } from './WeekDays';
-import type { WeekNow } from './weekNow';
+import { dayNumber, type WeekNow } from './weekNow';
+
+const DAYS_OF_A_WEEK = 7;
 
 /** A week at home: what is for today, its music and tools, and how it went. */
 export function HomePage({ token }: { token: string }) {
@@ -138,7 +140,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
       )}
       {week.teacher_line && <p className={css.line}>{week.teacher_line}</p>}
       {items.length === 0 ? (
-        <p className={css.free}>{freeWords(week, isToday)}</p>
+        <p className={css.free}>{freeWords(week, shown)}</p>
       ) : (
         <p className={css.minutes}>
           {items.length === 1 ? 'One exercise' : `${items.length} exercises`}, about{' '}
@@ -150,18 +152,19 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
           Begin
         </button>
       )}
-      {items.map((item) => (
-        <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
-      ))}
       {mayLog && (
         <LogDay
           key={shown}
           date={shown}
           isToday={isToday}
+          items={items}
           before={week.days.find((day) => day.date === shown) ?? null}
           onLog={log}
         />
       )}
+      {items.map((item) => (
+        <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
+      ))}
       <p className={css.foot}>
         Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop
         and tell your teacher.{' '}
@@ -175,9 +178,14 @@ function minutesSaid(minutes: number): string {
   return minutes === 1 ? 'one minute' : `${minutes} minutes`;
 }
 
-function freeWords(week: WeekNow, isToday: boolean): string {
+function freeWords(week: WeekNow, shown: string): string {
   if (week.eased && week.items.length === 0) {
     return 'Rest the hand from the exercises until your next lesson.';
   }
-  return isToday ? 'Nothing to practise today. Play what you like.' : 'Nothing on this day.';
+  if (dayNumber(week.given_on, shown) % DAYS_OF_A_WEEK === 0) {
+    return 'The day of the lesson is free of these: a rested hand shows best what it can.';
+  }
+  return shown === week.today
+    ? 'Nothing to practise today. Play what you like.'
+    : 'Nothing on this day.';
 }

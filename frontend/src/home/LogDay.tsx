@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import css from './HomePage.module.css';
-import { type DayLog, isStop } from './weekNow';
+import { type DayLog, type HomeItem, isStop } from './weekNow';
 
 const DONE: [string, string][] = [
   ['done', 'All of it'],
@@ -25,6 +25,8 @@ const SIGNS: [string, string][] = [
 interface Props {
   date: string;
   isToday: boolean;
+  /** What the day holds, to tell which of it was done. */
+  items: readonly HomeItem[];
   before: DayLog | null;
   /** What the day's practice has found besides; what was kept before stays otherwise. */
   more?: Pick<DayLog, 'tempos' | 'checks'>;
@@ -32,20 +34,23 @@ interface Props {
 }
 
 /** How the day went, in three touches: done, felt, pain. The last one keeps it. */
-export function LogDay({ date, isToday, before, more, onLog }: Props) {
+export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
   const [again, setAgain] = useState(false);
   const [done, setDone] = useState<string | null>(null);
+  const [parts, setParts] = useState<string[]>([]);
   const [felt, setFelt] = useState<string | null>(null);
   const [signs, setSigns] = useState<string[]>([]);
 
-  function keep(log: Omit<DayLog, 'date' | 'later' | 'tempos' | 'checks'>) {
+  function keep(log: Omit<DayLog, 'date' | 'parts' | 'later' | 'tempos' | 'checks'>) {
     const { tempos, checks } = more ?? {
       tempos: before?.tempos ?? {},
       checks: before?.checks ?? {},
     };
-    onLog({ date, ...log, later: null, tempos, checks });
+    const some = log.done === 'partly' && parts.length > 0 ? parts : null;
+    onLog({ date, ...log, parts: some, later: null, tempos, checks });
     setAgain(false);
     setDone(null);
+    setParts([]);
     setFelt(null);
     setSigns([]);
   }
@@ -57,7 +62,7 @@ export function LogDay({ date, isToday, before, more, onLog }: Props) {
     return (
       <section className={css.log} aria-label="How it went">
         <p>
-          <strong>{saidOf(before)}</strong> {isStop(before) ? '' : 'Thank you.'}
+          <strong>{saidOf(before, items)}</strong> {isStop(before) ? '' : 'Thank you.'}
         </p>
         <button type="button" className={css.plain} onClick={() => setAgain(true)}>
           Change it
@@ -69,6 +74,24 @@ export function LogDay({ date, isToday, before, more, onLog }: Props) {
     <section className={css.log} aria-label="How it went">
       <h2>{isToday ? 'How did it go today?' : 'How did it go?'}</h2>
       <Choice name="Done" options={DONE} chosen={done} onChoose={choose} />
+      {done === 'partly' && items.length > 1 && (
+        <div className={css.signs} role="group" aria-label="Which of it">
+          {items.map(({ exercise, name }) => {
+            const isIn = parts.includes(exercise);
+            const others = parts.filter((each) => each !== exercise);
+            return (
+              <button
+                key={exercise}
+                type="button"
+                aria-pressed={isIn}
+                onClick={() => setParts(isIn ? others : [...others, exercise])}
+              >
+                {name}
+              </button>
+            );
+          })}
+        </div>
+      )}
       {done !== null && (
         <Choice name="How the hand felt" options={FELT} chosen={felt} onChoose={setFelt} />
       )}
@@ -139,8 +162,10 @@ function Choice({
   );
 }
 
-function saidOf(log: DayLog): string {
-  const done = DONE.find(([value]) => value === log.done)?.[1].toLowerCase() ?? '';
+function saidOf(log: DayLog, items: readonly HomeItem[]): string {
+  const all = DONE.find(([value]) => value === log.done)?.[1].toLowerCase() ?? '';
+  const which = items.filter((item) => log.parts?.includes(item.exercise)).map((i) => i.name);
+  const done = which.length > 0 ? which.join(', ') : all;
   const felt = FELT.find(([value]) => value === log.felt)?.[1].toLowerCase();
   const hurt = log.pain > 0 ? `, it hurt: ${log.pain} of 10` : '';
   return `Kept: ${done}${felt ? `, ${felt}` : ''}${hurt}.`;

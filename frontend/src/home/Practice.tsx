@@ -76,6 +76,7 @@ export function Practice({ week, items, date, onLog, onEnd }: Props) {
         <LogDay
           date={date}
           isToday={date === week.today}
+          items={items}
           before={null}
           more={{ tempos: temposOf(items, plays), checks: checksOf({ before, after }) }}
           onLog={(log) => {

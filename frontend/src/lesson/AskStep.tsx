@@ -12,6 +12,8 @@ import { SearchSelect } from '../components/SearchSelect';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
 import { JudgeFit } from './JudgeFit';
+import { LastTime } from './LastTime';
+import { PaperWeek } from './PaperWeek';
 import { RemoveLesson } from './RemoveLesson';
 import type { LessonHandle } from './useLesson';
 
@@ -81,10 +83,13 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
     Enter: canBeWell ? allWell : onDone,
   });
 
-  const before = (lesson.home !== null || lesson.review.length > 0) && (
+  const paper = lesson.paper_week;
+  const before = (lesson.home !== null || paper !== null || lesson.review.length > 0) && (
     <div className={css.column}>
       {lesson.home && <HomeReport home={lesson.home} />}
+      {paper && <PaperWeek week={paper} enter={enter} />}
       {lesson.review.length > 0 && <LastWeek handle={handle} />}
+      <LastTime lessonId={lesson.id} />
     </div>
   );
   return (

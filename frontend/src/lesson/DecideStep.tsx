@@ -3,8 +3,11 @@ import { useEffect, useState } from 'react';
 
 import type { Catalogue, Lesson, Schemas } from '../api/client';
 import { useKeys } from '../components/useKeys';
+import { SeenHand } from '../drawings/SeenHand';
+import { signsOf } from '../drawings/signs';
 import { shortDate } from '../words/words';
 import css from './DecideStep.module.css';
+import { leadFirst } from './leadFirst';
 import type { LessonHandle } from './useLesson';
 
 type Cause = Schemas['CauseOut'];
@@ -87,6 +90,11 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
             Take back my choice
           </Button>
         )}
+        <SeenHand
+          instrument={lesson.player.instrument}
+          signs={signsOf(lesson.findings)}
+          words="The hand as it was seen"
+        />
       </section>
       <CauseChoice lesson={lesson} shown={shown} onShow={setOpenCause} />
       {details && <CauseDetails cause={details} handle={handle} catalogue={catalogue} />}
@@ -114,7 +122,8 @@ function CauseChoice({
   onShow: (cause: string) => void;
 }) {
   const [all, setAll] = useState(false);
-  const causes = all ? lesson.causes : lesson.causes.slice(0, 7);
+  const inOrder = leadFirst(lesson);
+  const causes = all ? inOrder : inOrder.slice(0, 7);
   return (
     <section>
       <h2>All causes</h2>

@@ -32,7 +32,7 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
               <span>{shortDate(date)}</span>
               <i data-done={log?.done} aria-hidden="true" />
               <small>
-                {log ? [DONE_WORDS[log.done], log.felt].filter(Boolean).join(', ') : '–'}
+                {log ? [doneWords(log, home), log.felt].filter(Boolean).join(', ') : '–'}
               </small>
             </li>
           );
@@ -40,6 +40,11 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
       </ol>
     </section>
   );
+}
+
+function doneWords(log: Schemas['HomeDayOut'], home: Schemas['HomeReportOut']): string {
+  const parts = (log.parts ?? []).map((id) => home.exercises[id] ?? '').filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : (DONE_WORDS[log.done] ?? '');
 }
 
 /** The highest loose beat of tempo work, and what the player found on the own hand. */

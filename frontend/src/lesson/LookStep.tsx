@@ -11,7 +11,15 @@ import { familyOf } from '../drawings/places';
 import { signsOf } from '../drawings/signs';
 import { STAGE_WORDS } from '../words/words';
 import { CheckList } from './CheckList';
-import { checksAt, gradeAt, isDone, type ListChoice, placeless, trialsInOrder } from './lookList';
+import {
+  askedFirst,
+  checksAt,
+  gradeAt,
+  isDone,
+  type ListChoice,
+  placeless,
+  trialsInOrder,
+} from './lookList';
 import css from './LookStep.module.css';
 import { Theory } from './Theory';
 import type { LessonHandle } from './useLesson';
@@ -153,7 +161,7 @@ function listFor(
 ): { title: string; items: Evidence[] } {
   switch (choice.kind) {
     case 'spot':
-      return { title: choice.spot.name, items: dueFirst(checksAt(mine, choice.spot), look) };
+      return { title: choice.spot.name, items: askedFirst(checksAt(mine, choice.spot), look) };
     case 'trials':
       return { title: 'Change one thing: does it ease?', items: trialsInOrder(lesson, mine) };
     case 'placeless':
@@ -164,12 +172,6 @@ function listFor(
       return { title: lesson.look?.again ? 'The same again' : `Next look: ${stage}`, items };
     }
   }
-}
-
-/** At a touched place the check that was asked for comes first. */
-function dueFirst(items: Evidence[], look: string[]): Evidence[] {
-  const asked = items.filter((e) => look.includes(e.id));
-  return [...asked, ...items.filter((e) => !look.includes(e.id))];
 }
 
 function originOf(lesson: Lesson, catalogue: Catalogue, hand: Schemas['HandOut']): Origin | null {

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 
 import type { Lesson } from '../api/client';
+import { leadFirst } from './leadFirst';
 import css from './Theory.module.css';
 
 const SHOWN = 4;
@@ -8,7 +9,9 @@ const SHOWN = 4;
 /** What it means so far: the leading causes in words, the focus, and whether enough was seen. */
 export function Theory({ lesson, onDecide }: { lesson: Lesson; onDecide: () => void }) {
   const some = Object.keys(lesson.findings).length > 0 || lesson.complaint !== null;
-  const causes = lesson.causes.filter((c) => c.teacher_word !== 'dismissed').slice(0, SHOWN);
+  const causes = leadFirst(lesson)
+    .filter((c) => c.teacher_word !== 'dismissed')
+    .slice(0, SHOWN);
   const lead = lesson.focus[0];
   return (
     <section className={css.theory} aria-label="What it means">

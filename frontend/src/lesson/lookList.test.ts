@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 
 import type { Evidence, Finding, Lesson } from '../api/client';
 import { nearestSpot, type Spot } from '../drawings/places';
-import { checksAt, firstFingers, gradeAt, isDone, placeless, trialsInOrder } from './lookList';
+import {
+  askedFirst,
+  checksAt,
+  firstFingers,
+  gradeAt,
+  isDone,
+  placeless,
+  trialsInOrder,
+} from './lookList';
 
 function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
   return {
@@ -94,6 +102,26 @@ describe('the list of checks', () => {
       'try.let_go',
       'try.lighter',
     ]);
+  });
+
+  it('puts what helped last time before what may settle other causes', () => {
+    const helped = { findings: { 'try.lighter': finding(3), 'try.let_go': finding(1) } };
+    const again = { ...lesson, previous: helped } as unknown as Lesson;
+    expect(trialsInOrder(again, ALL).map((e) => e.id)).toEqual([
+      'try.thumb_off',
+      'try.lighter',
+      'try.let_go',
+    ]);
+  });
+
+  it('asks at a touched place what was asked for, then the quick checks before the long', () => {
+    const long = evidence('laxity.ninepoint', { seconds: 90 });
+    const quick = evidence('base.drops', { seconds: 10 });
+    expect(askedFirst([long, quick], []).map((e) => e.id)).toEqual([
+      'base.drops',
+      'laxity.ninepoint',
+    ]);
+    expect(askedFirst([quick, long], ['laxity.ninepoint'])[0]?.id).toBe('laxity.ninepoint');
   });
 
   it('keeps what has no place apart from trials', () => {

@@ -7,6 +7,8 @@ type Place = Pick<Spot, 'place' | 'finger'>;
 export type ListChoice =
   { kind: 'look' } | { kind: 'spot'; spot: Spot } | { kind: 'trials' } | { kind: 'placeless' };
 
+const HELPED = 2;
+
 export function isDone(lesson: Lesson, evidence: string): boolean {
   return evidence in lesson.findings || lesson.skipped.includes(evidence);
 }
@@ -52,10 +54,14 @@ export function firstFingers(
   return before.filter(([, grade]) => grade === worst).map(([finger]) => Number(finger));
 }
 
-/** Trials in the order of use: the one that would settle most, then those for the likely causes. */
+/** Trials in the order of use: the one that would settle most, what helped last time, then those for
+ * the likely causes. */
 export function trialsInOrder(lesson: Lesson, evidence: Evidence[]): Evidence[] {
+  const before = Object.entries(lesson.previous?.findings ?? {});
+  const helped = before.filter(([, found]) => found.grade >= HELPED).map(([id]) => id);
   const wanted = [
     lesson.settle,
+    ...helped,
     ...lesson.causes.filter((c) => c.word !== 'unlikely').map((c) => c.settle),
   ].filter((id): id is string => id !== null);
   const rank = (item: Evidence) => {
@@ -64,6 +70,12 @@ export function trialsInOrder(lesson: Lesson, evidence: Evidence[]): Evidence[] 
     return index === -1 ? wanted.length : index;
   };
   return evidence.filter((item) => item.stage === 'trial').sort((a, b) => rank(a) - rank(b));
+}
+
+/** At a touched place: what was asked for first, then the quick checks before the long ones. */
+export function askedFirst(items: Evidence[], look: string[]): Evidence[] {
+  const rank = (item: Evidence) => (look.includes(item.id) ? -1 : item.seconds);
+  return [...items].sort((a, b) => rank(a) - rank(b));
 }
 
 export function placeless(evidence: Evidence[]): Evidence[] {

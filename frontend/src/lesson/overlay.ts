@@ -34,6 +34,10 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
       return { ...lesson, complaint: (entry.value as string | null) ?? null };
     case 'break':
       return { ...lesson, break_weeks: entry.value as number | null };
+    case 'practised': {
+      const practised = entry.value as string[] | null;
+      return { ...lesson, paper_week: lesson.paper_week && { ...lesson.paper_week, practised } };
+    }
     case 'plan':
       return withPlan(lesson, entry.value);
     case 'harder':

@@ -1,8 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
-
 import type { Schemas } from '../api/client';
-import { handQuery } from '../api/queries';
-import { HandPaths } from '../drawings/HandPaths';
+import { SeenHand } from '../drawings/SeenHand';
 import { shortDate } from '../words/words';
 import css from './ThenAndNow.module.css';
 import { thenAndNow } from './thenAndNow';
@@ -22,25 +19,13 @@ export function ThenAndNow({ instrument, lessons, rows }: Props) {
   return (
     <section aria-label="Then and now">
       <div className={css.both}>
-        <Seen instrument={instrument} signs={then} words={`Then, from ${shortDate(first.date)}`} />
-        <Seen instrument={instrument} signs={now} words={`Now, ${shortDate(last.date)}`} />
+        <SeenHand
+          instrument={instrument}
+          signs={then}
+          words={`Then, from ${shortDate(first.date)}`}
+        />
+        <SeenHand instrument={instrument} signs={now} words={`Now, ${shortDate(last.date)}`} />
       </div>
     </section>
-  );
-}
-
-function Seen({ instrument, signs, words }: { instrument: string; signs: string; words: string }) {
-  const hand = useQuery(handQuery(instrument, signs)).data;
-  return (
-    <figure className={css.one}>
-      {hand ? (
-        <svg viewBox={`0 0 ${hand.width} ${hand.height}`} role="img" aria-label={words}>
-          <HandPaths hand={hand} />
-        </svg>
-      ) : (
-        <div className={css.waiting} data-pending />
-      )}
-      <figcaption>{words}</figcaption>
-    </figure>
   );
 }

@@ -40,6 +40,7 @@ const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
   result: 'Last week’s result',
   order: 'Order of looking',
   break: 'Break',
+  practised: 'Days practised',
   disliked: 'Dislike',
   harder: 'Harder piece',
   fit: 'Fit judged',

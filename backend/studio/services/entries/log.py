@@ -12,7 +12,7 @@ from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Lesson, LessonEntry
 from studio.services.decisions import follow_theory
-from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, REPORTS
+from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, PRACTISED, REPORTS
 from studio.services.entries.causes import CAUSE, FOCUS
 from studio.services.entries.fit import FIT
 from studio.services.entries.kind import EntryKind
@@ -34,6 +34,7 @@ KINDS: Mapping[str, EntryKind] = {
     "result": RESULT,
     "order": ORDER,
     "break": BREAK,
+    "practised": PRACTISED,
     "disliked": DISLIKED,
     "harder": HARDER,
     "fit": FIT,
