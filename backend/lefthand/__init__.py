@@ -5,14 +5,16 @@
     diagnosis = diagnose(case, catalogue)
     plan = prescribe(diagnosis, catalogue)
 
-Floors, each using only those before it: values, catalogue, case, reason, then practice and music
-side by side; drawing on these; simulation, fit and picture on top. Inside the core modules are
-imported from where they stand.
+Floors, each using only those before it: values, catalogue, case, reason, then practice, music and
+change side by side; drawing on these; simulation, fit and picture on top. Inside the core modules
+are imported from where they stand.
 """
 
 from lefthand.case.case import Case, Finding, Measurement
 from lefthand.case.parsing import parse_case, read_case
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.change.change import Change, change_json, change_of
+from lefthand.change.course import Course, parse_course
 from lefthand.drawing.hand_json import parse_hand, picture_json
 from lefthand.fit.reach_json import parse_fit, reach_json
 from lefthand.music.drill_json import drill_json
@@ -29,6 +31,8 @@ __all__ = [
     "Case",
     "Catalogue",
     "CatalogueError",
+    "Change",
+    "Course",
     "Diagnosis",
     "Finding",
     "ForWhom",
@@ -37,12 +41,15 @@ __all__ = [
     "Plan",
     "Wishes",
     "angles_json",
+    "change_json",
+    "change_of",
     "diagnose",
     "diagnosis_json",
     "drill_json",
     "drill_of",
     "load_catalogue",
     "parse_case",
+    "parse_course",
     "parse_fit",
     "parse_hand",
     "parse_points",

@@ -8,7 +8,7 @@ import io
 import json
 import os
 import sys
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from pathlib import Path
 from typing import Any
 
@@ -16,10 +16,13 @@ from lefthand import (
     Catalogue,
     InputError,
     angles_json,
+    change_json,
+    change_of,
     diagnose,
     diagnosis_json,
     load_catalogue,
     parse_case,
+    parse_course,
     parse_fit,
     parse_hand,
     parse_points,
@@ -29,6 +32,7 @@ from lefthand import (
     reach_json,
 )
 from lefthand.drill_command import add_drill_options, drill_answer
+from lefthand.simulation.course_report import course_report
 from lefthand.simulation.report import report
 from lefthand.values.json_text import parse_json, read_json
 from lefthand.values.vocabulary import Instrument
@@ -55,6 +59,10 @@ def _hand(data: Any, catalogue: Catalogue) -> dict[str, Any]:
     return picture_json(*parse_hand(data, catalogue))
 
 
+def _change(data: Any, catalogue: Catalogue) -> dict[str, Any]:
+    return change_json(change_of(parse_course(data, catalogue), catalogue))
+
+
 Answer = Callable[[Any, Catalogue], dict[str, Any]]
 BAD_INPUT = 2
 
@@ -62,6 +70,7 @@ BAD_INPUT = 2
 COMMANDS: dict[str, tuple[Answer, str, str]] = {
     "diagnose": (_diagnose, "jolf-case/1", "causes, focus, next look and safety of a case"),
     "prescribe": (_prescribe, "jolf-case/1", "the week's plan for a case"),
+    "change": (_change, "jolf-course/1", "what truly changed over the lessons of a player"),
     "reach": (_reach, "jolf-fit/1", "the span a frame needs, against the hand's"),
     "hand": (_hand, "jolf-hand/1", "a left hand drawn as it was seen, with its joint angles"),
     "angles": (_angles, "jolf-points/1", "angles of the hand from points on a picture"),
@@ -123,6 +132,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
         )
     trial = commands.add_parser("simulate", help="how well the next look does on simulated players")
     trial.add_argument("--players", type=_count, default=200)
+    trial.add_argument(
+        "--courses", type=_count, help="instead: how often what is said of so many courses is right"
+    )
     trial.add_argument("--seed", type=int, default=1)
     trial.add_argument(
         "--instrument", choices=list(Instrument), nargs="*", default=list(Instrument)
@@ -132,11 +144,18 @@ def main(arguments: Sequence[str] | None = None) -> int:
     if chosen.command == "drill":
         return _told(lambda: drill_answer(chosen, load_catalogue()))
     if chosen.command == "simulate":
-        for line in report(map(Instrument, chosen.instrument), chosen.players, chosen.seed):
+        for line in _simulated(chosen):
             print(line, flush=True)
         return 0
     run, _, _ = COMMANDS[chosen.command]
     return (_many if chosen.lines else _one)(run, chosen.file, load_catalogue())
+
+
+def _simulated(chosen: argparse.Namespace) -> Iterable[str]:
+    instruments = [Instrument(each) for each in chosen.instrument]
+    if chosen.courses:
+        return course_report(load_catalogue(), instruments, chosen.courses, chosen.seed)
+    return report(instruments, chosen.players, chosen.seed)
 
 
 def run_as_command() -> int:

@@ -39,7 +39,8 @@ ALL_INSTRUMENTS = frozenset(Instrument)
 @dataclass(frozen=True, slots=True)
 class Cause:
     """One reason for trouble. `order` is upstream first; `prior` a probability in 0..1. `takes`:
-    how long it usually takes, in words."""
+    how long it usually takes, in words; `weeks`: the same as (soonest, latest), None where it is
+    not a matter of weeks."""
 
     id: str
     order: int
@@ -49,6 +50,7 @@ class Cause:
     meaning: str
     because: str
     takes: str
+    weeks: tuple[int, int] | None
     settle: tuple[str, ...]
     begin_with: tuple[str, ...]
     places: tuple[str, ...]
@@ -235,12 +237,25 @@ def _cause(record: Record) -> Cause:
         meaning=record.text("meaning"),
         because=record.text("because"),
         takes=record.text("takes"),
+        weeks=_weeks(record),
         settle=tuple(record.words("settle")),
         begin_with=tuple(record.words("begin_with")),
         places=tuple(record.words("places")),
     )
     record.done()
     return cause
+
+
+def _weeks(record: Record) -> tuple[int, int] | None:
+    raw = record.take("weeks", None)
+    if raw is None:
+        return None
+    if not (isinstance(raw, list) and len(raw) == 2 and all(type(week) is int for week in raw)):
+        record.fail(f"weeks: expected [soonest, latest], got {raw!r}")
+    soonest, latest = raw
+    if not 1 <= soonest <= latest:
+        record.fail(f"weeks: expected 1 or more, the soonest first, got {raw!r}")
+    return soonest, latest
 
 
 def _evidence(

@@ -1,0 +1,1 @@
+"""What truly changed over the lessons of one player, what helped, and what comes next."""
