@@ -21,6 +21,7 @@ from api.players.routes import router as players
 from api.session.routes import router as session
 from api.setups.routes import router as setups
 from api.sheets.routes import router as sheets
+from api.term.routes import router as term
 
 ERRORS = {
     "4XX": "Refused: what was asked cannot be done, and why.",
@@ -61,6 +62,7 @@ api.add_router("/session", session)
 api.add_router("/catalogue", catalogue)
 api.add_router("/desk", desk)
 api.add_router("/players", players)
+api.add_router("/players", term)
 api.add_router("/players", setups)
 api.add_router("/players", pictures)
 api.add_router("/drills", drills)

@@ -49,7 +49,7 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     keep("sign-in")
     sign_in(page, address)
     keep("today")
-    page.get_by_role("link", name="Mira Oslund").click()
+    page.get_by_role("link", name="Mira Oslund").first.click()
     page.get_by_role("heading", name="Mira Oslund").wait_for()
     keep("player", full=True)
     page.get_by_role("button", name="Begin a lesson").click()

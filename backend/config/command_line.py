@@ -85,7 +85,9 @@ def run_server(port: int, env: dict[str, str], *, network: bool = False) -> None
 def demo(options: argparse.Namespace) -> None:
     env = environment(DEMO)
     manage("update_database", env=env)
-    manage("demo", *(["--fresh"] if options.fresh else []), env=env)
+    fresh = ["--fresh"] if options.fresh or options.weeks is not None else []
+    weeks = [] if options.weeks is None else ["--weeks", str(options.weeks)]
+    manage("demo", *fresh, *weeks, env=env)
     run_server(free_port(options.port), env, network=options.network)
 
 
@@ -126,6 +128,7 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
         )
         if name == "demo":
             served.add_argument("--fresh", action="store_true", help="build the demo studio anew")
+            served.add_argument("--weeks", type=int, help="anew, and reaching so many weeks back")
     for name, run, summary in (
         ("backup", backup, "copy the studio into one file, while it is served too"),
         ("restore", restore, "put a backup in the place of the studio"),

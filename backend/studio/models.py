@@ -16,9 +16,10 @@ class TeacherSettings(models.Model):
     """What a teacher set once for all players.
 
     `learns`: own lessons shift the starting probabilities of causes; only lessons after
-    `learns_after` count. `time_zone`: in which the teacher's days begin; "" for this computer's.
-    `letter_keys`: single keys act while nothing is being typed. `hand_tone`: in which the hand is
-    drawn; 'outline' leaves its skin unpainted.
+    `learns_after` count. `shows_helped`: the desk tells what went before a change. `time_zone`: in
+    which the teacher's days begin; "" for this computer's. `letter_keys`: single keys act while
+    nothing is being typed. `hand_tone`: in which the hand is drawn; 'outline' leaves its skin
+    unpainted.
     """
 
     teacher = models.OneToOneField(
@@ -29,6 +30,7 @@ class TeacherSettings(models.Model):
     thresholds = models.JSONField(default=dict, blank=True)
     learns = models.BooleanField(default=False)
     learns_after = models.DateField(null=True, blank=True)
+    shows_helped = models.BooleanField(default=True)
     time_zone = models.CharField(max_length=60, blank=True)
     letter_keys = models.BooleanField(default=True)
     hand_tone = models.CharField(max_length=10, choices=HAND_TONES, default="outline")
@@ -402,8 +404,9 @@ class Summary(models.Model):
 
     Made from the other records. `verdicts`: causes that the lessons have settled, {cause:
     "confirmed" or "refuted"}, of lessons after the day `after`. `day`: what the day's list shows,
-    from the lessons up to `day_of`. None while it was not asked for. `made_by`: the rules and the
-    knowledge that all of it was made with.
+    from the lessons up to `day_of`. `term`: what has changed over all lessons up to `term_of`, and
+    `line`: what of it lists of players say. None while it was not asked for. `made_by`: the rules
+    and the knowledge that all of it was made with.
     """
 
     player = models.OneToOneField(Player, on_delete=models.CASCADE, related_name="summary")
@@ -411,6 +414,9 @@ class Summary(models.Model):
     after = models.DateField(null=True)
     day = models.JSONField(null=True)
     day_of = models.DateField(null=True)
+    term = models.JSONField(null=True)
+    line = models.JSONField(null=True)
+    term_of = models.DateField(null=True)
     made_by = models.CharField(max_length=16, blank=True)
 
     def __str__(self) -> str:

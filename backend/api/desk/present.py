@@ -4,11 +4,21 @@ from collections.abc import Mapping
 
 from django.conf import settings as django_settings
 
-from api.desk.schemas import DeskOut, LearningOut, MeasureOut, SettledOut, WayOut, WayValueOut
+from api.desk.schemas import (
+    DeskOut,
+    HelpedOut,
+    LearningOut,
+    MeasureOut,
+    SettledOut,
+    ShareOut,
+    WayOut,
+    WayValueOut,
+)
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.learning import starting_value
 from lefthand.values.measures import MEASURES
 from studio.models import TeacherSettings
+from studio.services.attention import StudioShares
 from studio.services.desk import FIXED_MEASURES
 from studio.services.learning import settled_by
 
@@ -71,4 +81,26 @@ def _learning_out(settings: TeacherSettings) -> LearningOut:
             for cause in load_catalogue().causes.values()
             if cause.id in settled
         ],
+    )
+
+
+def helped_out(settings: TeacherSettings, found: StudioShares | None) -> HelpedOut:
+    """`found`: None while it is not to be shown."""
+    catalogue = load_catalogue()
+    return HelpedOut(
+        on=settings.shows_helped,
+        shares=[
+            ShareOut(
+                cause=catalogue.causes[each.cause].name,
+                exercise=catalogue.exercises[each.exercise].name,
+                players=each.players,
+                less=each.less,
+                share=each.share,
+                low=each.low,
+                high=each.high,
+                is_few=each.is_few,
+            )
+            for each in (found.shares if found else [])
+        ],
+        uncounted=found.uncounted if found else 0,
     )

@@ -7,14 +7,27 @@ from ninja import Router, Status
 from ninja.throttling import AuthRateThrottle
 
 from api.days import today
-from api.desk.present import desk_out
-from api.desk.schemas import CutsIn, DeskOut, KeysIn, LearningIn, PasswordIn, ToneIn, WayIn, ZoneIn
+from api.desk.present import desk_out, helped_out
+from api.desk.schemas import (
+    CutsIn,
+    DeskOut,
+    HelpedOut,
+    KeysIn,
+    LearningIn,
+    PasswordIn,
+    ToneIn,
+    WayIn,
+    ZoneIn,
+)
+from studio.models import TeacherSettings
+from studio.services.attention import shares_of
 from studio.services.desk import (
     choose_password,
     forget_settled,
     set_hand_tone,
     set_learning,
     set_letter_keys,
+    set_shows_helped,
     set_teachers_way,
     set_thresholds,
     set_time_zone,
@@ -73,3 +86,19 @@ def switch_learning(request: HttpRequest, data: LearningIn) -> DeskOut:
 @router.post("/learning/forget", response=DeskOut)
 def forget(request: HttpRequest) -> DeskOut:
     return desk_out(forget_settled(request.user, today(request)))
+
+
+@router.get("/helped", response=HelpedOut)
+def read_helped(request: HttpRequest) -> HelpedOut:
+    """What went before a change, over the teacher's own players."""
+    return _helped(request, settings_of(request.user))
+
+
+@router.post("/helped", response=HelpedOut)
+def show_helped(request: HttpRequest, data: KeysIn) -> HelpedOut:
+    return _helped(request, set_shows_helped(request.user, on=data.on))
+
+
+def _helped(request: HttpRequest, settings: TeacherSettings) -> HelpedOut:
+    found = shares_of(request.user, today(request)) if settings.shows_helped else None
+    return helped_out(settings, found)

@@ -88,3 +88,25 @@ class WayIn(Schema):
 class CutsIn(Schema):
     measure: str = Field(max_length=40)
     cuts: list[float] | None = None
+
+
+class ShareOut(Schema):
+    """Of `players` with the cause who practised the exercise, `less` had less of it two to six
+    weeks later. share: drawn towards the others, with its 80 % interval."""
+
+    cause: str
+    exercise: str
+    players: int
+    less: int
+    share: float
+    low: float
+    high: float
+    is_few: bool
+
+
+class HelpedOut(Schema):
+    """`uncounted`: players whose lessons have not been told yet."""
+
+    on: bool
+    shares: list[ShareOut]
+    uncounted: int

@@ -21,6 +21,7 @@ from studio.services.known import focus_of, known_items
 from studio.services.lessons import DayRow
 from studio.services.notes import notes_of
 from studio.services.players import PLAIN_FACTS
+from studio.services.term import term_page
 from studio.services.timeline import LESSONS_SHOWN, Ladder, build_timeline
 
 
@@ -45,6 +46,8 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
     timeline = build_timeline(player, on, None if whole else LESSONS_SHOWN)
     causes = load_catalogue().causes
     notes = notes_of(timeline.lessons)
+    signs = term_page(player, on).signs
+    answers = {sign.evidence: sign.answer for sign in signs if sign.finger is None}
     return PlayerOut(
         player=player_brief(player, on),
         facts=_facts(player),
@@ -64,7 +67,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
             TimelineRow(
                 evidence=row.evidence.id,
                 label=row.evidence.label,
-                change=row.change,
+                change=answers.get(row.evidence.id, ""),
                 grades=[
                     row.seen[each.pk].grade if each.pk in row.seen else None
                     for each in timeline.lessons
@@ -77,7 +80,6 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
             for row in timeline.rows
         ],
         ladders=[_ladder_out(ladder) for ladder in timeline.ladders],
-        headline=timeline.headline,
         hidden=timeline.hidden,
         reminders=[reminder_out(each) for each in timeline.reminders],
         flags=[flag_out(f) for f in player.red_flags.all()],

@@ -12,8 +12,9 @@ from api.desk.schemas import WayIn
 from api.lessons.present import lesson_out
 from api.lessons.schemas import LessonOut
 from api.players.present import day_row, player_out
-from api.players.schemas import DayOut, ImportedOut, LiftIn, PlayerIn, PlayerOut
+from api.players.schemas import DayOut, ImportedOut, LiftIn, LineOut, PlayerIn, PlayerOut
 from studio.errors import StudioError
+from studio.services.attention import lines_today
 from studio.services.desk import set_players_way
 from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
@@ -28,7 +29,15 @@ router = Router(tags=["players"])
 @router.get("/today", response=DayOut)
 def read_day(request: HttpRequest) -> DayOut:
     on = today(request)
-    return DayOut(date=on, rows=[day_row(row, on) for row in day_rows(request.user, on)])
+    rows = day_rows(request.user, on)
+    return DayOut(
+        date=on,
+        rows=[day_row(row, on) for row in rows],
+        lines=[
+            LineOut(player=line.player.pk, name=line.player.name, words=line.words)
+            for line in lines_today(rows, on)
+        ],
+    )
 
 
 @router.post("", response=PlayerOut)

@@ -38,12 +38,23 @@ class DayRowOut(Schema):
     pain: PainOut | None
 
 
+class LineOut(Schema):
+    """Somebody who wants a thought, and why."""
+
+    player: int
+    name: str
+    words: str
+
+
 class DayOut(Schema):
     date: date
     rows: list[DayRowOut]
+    lines: list[LineOut]
 
 
 class TimelineRow(Schema):
+    """`change`: how it has truly changed, in words."""
+
     evidence: str
     label: str
     grades: list[int | None]
@@ -82,7 +93,6 @@ class PlayerOut(Schema):
     hidden: int
     rows: list[TimelineRow]
     ladders: list[LadderOut]
-    headline: str
     reminders: list[ReminderOut]
     flags: list[FlagOut]
     stop: FlagOut | None

@@ -39,6 +39,7 @@ BODIES = {
     "checks": {"checks": ["web.closed"]},
     "grades": {"client_key": KEY, "player": 0, "check": "web.closed", "grade": 1},
     "rest": {"client_key": KEY, "check": "web.closed"},
+    "helped": {"on": True},
 }
 
 
@@ -72,7 +73,7 @@ class Access(StudioCase):
             "setup_id": self.setup,
         }
         numbers = {name: record.pk for name, record in ids.items()}
-        address = path.format(token="a" * 43, name=self.picture.name, **numbers)
+        address = path.format(token="a" * 43, name=self.picture.name, kind="svg", **numbers)
         if (method, path) == ("POST", "/api/players/{player_id}/pictures"):
             sent = SimpleUploadedFile("hand.png", picture_bytes(), "image/png")
             return client.post(address, {"file": sent})

@@ -23,7 +23,7 @@ class FitAndTempo(BrowserCase):
     def test_the_fit_is_written_down_on_the_players_page(self):
         page = self.page
         self.sign_in()
-        page.get_by_role("link", name="Mira Oslund").click()
+        page.get_by_role("link", name="Mira Oslund").first.click()
         page.get_by_text("Fit of the instrument", exact=True).click()
         page.get_by_role("button", name="Write down the fit").click()
         page.get_by_label("What was changed: one thing").wait_for()

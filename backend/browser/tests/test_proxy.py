@@ -39,7 +39,7 @@ class BehindHttps(TestCase):
             page.get_by_label("Name").fill(DEMO_USERNAME)
             page.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
             page.keyboard.press("Enter")
-            page.get_by_role("link", name="Mira Oslund").wait_for()
+            page.get_by_role("link", name="Mira Oslund").first.wait_for()
             cookies = {cookie["name"]: cookie for cookie in page.context.cookies()}
             self.assertTrue(all(cookie["secure"] for cookie in cookies.values()), cookies)
             page.get_by_role("button", name="lesson of Mira Oslund").click()

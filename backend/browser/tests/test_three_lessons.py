@@ -84,7 +84,7 @@ class ThreeLessons(BrowserCase):
         page.keyboard.press("g")
         expect(page.get_by_text("No exercises while the stop is up")).to_be_visible()
         page.goto(self.live_server_url)
-        page.get_by_role("link", name="Mira Oslund").click()
+        page.get_by_role("link", name="Mira Oslund").first.click()
         page.get_by_role("button", name="Lift").first.click()
         page.get_by_role("textbox").fill("seen by the physiotherapist, begin gently")
         page.get_by_role("button", name="Lift").last.click()

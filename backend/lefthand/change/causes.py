@@ -20,6 +20,7 @@ from lefthand.catalogue.catalogue import Catalogue
 from lefthand.change.course import Course
 from lefthand.change.memory import CausesOverTime, Heard
 from lefthand.change.signs import ChangeWord, SignChange
+from lefthand.change.work import work_on
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
 
 OWN_SIGN_FROM = 0.4
@@ -27,6 +28,9 @@ BACK_ABOVE = 1.2  # log likelihood ratio
 BACK_LESSONS = 2
 EASED_BELOW = 0.5  # log likelihood ratio
 NEVER_EASED_ABOVE = 0.8
+# How likely it must be again, so that signs that others explain raise no alarm: of what is worked
+# on now, was worked on once, and never was.
+LIKELY_AGAIN = (0.06, 0.25, 0.45)
 IS_THERE_ABOVE = 0.45
 GONE_BELOW = 0.15
 CLEARLY_LESS_FROM = 0.75
@@ -36,6 +40,7 @@ PROBABLY_LESS_SHARE = 0.75
 MORE_BY = 0.25
 FEWEST_LOOKS = 3
 STUCK_LESSONS = 4
+STUCK_BELOW = 0.4
 STRONGEST = 2
 
 
@@ -142,6 +147,8 @@ def is_back(course: Course, cause: str, probability: Sequence[float], catalogue:
     """True when the own signs of the last two lessons speak for a cause that was likely before, or
     worked on, and had eased in between. `probability`: of the cause, by lesson."""
     heard = course.heard
+    if max(probability[-BACK_LESSONS:], default=0.0) < _likely_again(course, cause):
+        return False  # other causes explain these signs
     earlier = [
         number
         for number, lesson in enumerate(course.lessons[:-BACK_LESSONS])
@@ -157,6 +164,13 @@ def is_back(course: Course, cause: str, probability: Sequence[float], catalogue:
     weights = [_weight(own, lesson, catalogue) for lesson in since]
     between = [*weights, *(one + other for one, other in pairwise(weights))]
     return min(between, default=EASED_BELOW) < EASED_BELOW
+
+
+def _likely_again(course: Course, cause: str) -> float:
+    newest = next((lesson.focus for lesson in reversed(course.lessons) if lesson.focus), ())
+    worked = any(cause in lesson.focus for lesson in course.lessons)
+    now, once, never = LIKELY_AGAIN
+    return now if cause in newest else once if worked else never
 
 
 def _weight(own: Mapping[str, float], lesson: Heard, catalogue: Catalogue) -> float:
@@ -203,13 +217,20 @@ def _word(
         return CauseWord.PROBABLY_LESS
     if trouble[last] > trouble[looks[0]] + MORE_BY:
         return CauseWord.MORE
-    late = course.lessons[-STUCK_LESSONS:]
-    if (
-        len(late) == STUCK_LESSONS
-        and sum(cause in lesson.focus for lesson in late) >= STUCK_LESSONS - 1
-    ):
+    is_same = less < STUCK_BELOW and trouble[last] >= PROBABLY_LESS_SHARE * peak
+    if is_same and _is_overdue(course, cause, catalogue):
         return CauseWord.STUCK
     return CauseWord.NO_CLEAR_CHANGE
+
+
+def _is_overdue(course: Course, cause: str, catalogue: Catalogue) -> bool:
+    """Worked on in the last lessons, for as long as it takes at the soonest."""
+    late = course.lessons[-STUCK_LESSONS:]
+    worked = sum(cause in lesson.focus for lesson in late)
+    if len(late) < STUCK_LESSONS or worked < STUCK_LESSONS - 1:
+        return False
+    expected = catalogue.causes[cause].weeks
+    return expected is None or work_on(course, cause).weeks >= expected[0]
 
 
 def _mean_less(signs: Sequence[SignChange]) -> float:

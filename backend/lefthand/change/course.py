@@ -36,8 +36,7 @@ class Practice:
 class CourseLesson:
     """One lesson. findings: those that count, a complaint among them. outside: by evidence, the
     chance that something outside the hand brings it. practice: None where nobody knows. plan:
-    exercises given in it. given: rungs of them, where they are known. pain: the most that was told
-    since the lesson before, 0..10."""
+    exercises given in it. pain: the most that was told since the lesson before, 0..10."""
 
     on: date
     findings: Mapping[str, Finding] = field(default_factory=dict)

@@ -8,18 +8,15 @@ explains more, it hurt, the step was too hard, or the time is simply not over ye
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from datetime import date
 from enum import StrEnum
 
 from lefthand.catalogue.catalogue import Catalogue
-from lefthand.change.causes import BETTER, CauseChange, CauseWord
+from lefthand.change.causes import BETTER, PROBABLY_LESS_SHARE, CauseChange, CauseWord
 from lefthand.change.course import Course
+from lefthand.change.work import Work, work_on
 from lefthand.reason.safety import Safety
 
 LESSONS_WITHOUT_CHANGE = 3
-PAUSE_DAYS = 28
-DAYS_A_WEEK = 7
-HARDLY = 0.5  # of the planned days
 RED_PAIN = 4
 UNLIKELY_BELOW = 0.25
 
@@ -46,22 +43,6 @@ class NextStep:
     weeks: float | None = None
     expected: tuple[int, int] | None = None
     check: str | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class Work:
-    """Work on a cause until now: since when, in how many lessons since, and days at home (None
-    where nobody knows)."""
-
-    since: date
-    weeks: float
-    lessons: int
-    planned: int | None
-    done: int | None
-
-    @property
-    def is_hardly_practised(self) -> bool:
-        return bool(self.planned) and (self.done or 0) < HARDLY * (self.planned or 0)
 
 
 def next_step(
@@ -163,6 +144,9 @@ def _stuck(
     if expected is not None and work.weeks < expected[0]:
         why = _too_early(work, expected)
         return NextStep(Step.AS_EXPECTED, why, change.cause, work.weeks, expected)
+    if change.trouble[-1] < PROBABLY_LESS_SHARE * max(change.trouble):
+        why = f"{_weeks(work.weeks)} of work; it seems less, and a lesson or two will tell."
+        return NextStep(Step.AS_EXPECTED, why, change.cause, work.weeks, expected)
     told = f"{work.lessons} lessons of work and no clear change"
     return _look_again(change.cause, told, work, catalogue)
 
@@ -173,7 +157,7 @@ def _look_again(
     known = catalogue.causes[cause]
     trials = catalogue.causes[settles or cause].settle
     check = trials[0] if trials else None
-    what = f" {catalogue.evidence[check].label} would tell most." if check else ""
+    what = f" “{catalogue.evidence[check].label}” would tell most." if check else ""
     weeks = work.weeks if work else None
     why = f"{known.name}: {told}.{what}"
     return NextStep(Step.LOOK_AGAIN, why, cause, weeks, known.weeks, check)
@@ -188,25 +172,3 @@ def _too_early(work: Work, expected: tuple[int, int] | None) -> str:
 def _weeks(weeks: float) -> str:
     whole = round(weeks)
     return "less than a week" if whole < 1 else "one week" if whole == 1 else f"{whole} weeks"
-
-
-def work_on(course: Course, cause: str) -> Work:
-    """The work on a cause since it last became the focus. Raises ValueError where it never was."""
-    lessons = course.lessons
-    worked = [number for number, lesson in enumerate(lessons) if cause in lesson.focus]
-    if not worked:
-        raise ValueError(f"{cause!r} was never the focus")
-    start = worked[-1]
-    for number in reversed(worked[:-1]):
-        if (lessons[start].on - lessons[number].on).days > PAUSE_DAYS:
-            break
-        start = number
-    later = lessons[start + 1 :]
-    told = [lesson.practice for lesson in later if lesson.practice is not None]
-    return Work(
-        since=lessons[start].on,
-        weeks=(lessons[-1].on - lessons[start].on).days / DAYS_A_WEEK,
-        lessons=len(later),
-        planned=sum(p.planned for p in told) if told else None,
-        done=sum(p.done for p in told) if told else None,
-    )

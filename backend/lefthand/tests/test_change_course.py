@@ -13,7 +13,8 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.change.change import change_json, change_of
 from lefthand.change.course import Course, CourseLesson, Practice, parse_course, series_of
 from lefthand.change.helped import Helped, better_than_others, shares, what_helped
-from lefthand.change.next_step import Step, work_on
+from lefthand.change.next_step import Step
+from lefthand.change.work import work_on
 from lefthand.reason.safety import Safety, SafetyLevel
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument

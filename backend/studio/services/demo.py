@@ -16,6 +16,7 @@ from studio.demo_shapes import DemoLesson, DemoPicture, DemoPlayer
 from studio.drawn_pictures import drawn_picture
 from studio.models import Group, HomeDay, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.cases import LessonView
+from studio.services.demo_past import build_past
 from studio.services.entries import record
 from studio.services.lessons import start_lesson
 from studio.services.pictures import Kept, keep_picture
@@ -25,8 +26,11 @@ DEMO_LOGS = (("done", "soft"), ("partly", "mixed"), ("done", "soft"), ("done", "
 
 
 @transaction.atomic
-def build_demo(today: date, players: tuple[DemoPlayer, ...] = PLAYERS) -> list[Player]:
-    """Replace the demo teacher and all of that teacher's players, dated relative to `today`."""
+def build_demo(
+    today: date, players: tuple[DemoPlayer, ...] = PLAYERS, *, weeks: int = 0
+) -> list[Player]:
+    """Replace the demo teacher and all of that teacher's players, dated relative to `today`.
+    `weeks`: how far back their lessons reach; 0 for those alone that are written out."""
     users = get_user_model().objects
     users.filter(username=DEMO_USERNAME).delete()
     teacher = users.create_user(DEMO_USERNAME, password=DEMO_PASSWORD)
@@ -34,10 +38,12 @@ def build_demo(today: date, players: tuple[DemoPlayer, ...] = PLAYERS) -> list[P
     group = None
     if any(demo.in_group for demo in players):
         group = Group.objects.create(teacher=teacher, name=GROUP, checks=list(GROUP_CHECKS))
-    return [_build_player(teacher.pk, demo, today, group) for demo in players]
+    return [_build_player(teacher.pk, demo, today, group, weeks) for demo in players]
 
 
-def _build_player(teacher_id: int, demo: DemoPlayer, today: date, group: Group | None) -> Player:
+def _build_player(
+    teacher_id: int, demo: DemoPlayer, today: date, group: Group | None, weeks: int
+) -> Player:
     lesson_day = today + timedelta(days=demo.day)
     player = Player.objects.create(
         teacher_id=teacher_id,
@@ -59,6 +65,8 @@ def _build_player(teacher_id: int, demo: DemoPlayer, today: date, group: Group |
         on = lesson_day - timedelta(weeks=fit.weeks_ago)
         kept = save_setup(player, {**fit.facts, "date": on}, today)
         judge_setup(player, kept.pk, fit.judged)
+    if demo.lessons:
+        build_past(player, lesson_day, demo.lessons[0].weeks_ago, weeks)
     for planned in demo.lessons:
         _build_lesson(player, planned, lesson_day - timedelta(weeks=planned.weeks_ago))
     for each in demo.pictures:

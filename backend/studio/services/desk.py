@@ -14,7 +14,8 @@ from lefthand.values.fields import read_number
 from lefthand.values.measures import MEASURES
 from studio.errors import StudioError
 from studio.models import HAND_TONES, Player, TeacherSettings
-from studio.services.lessons import Teacher
+from studio.services.lessons import Teacher, players_of
+from studio.services.standing import forget_summaries
 
 FIXED_MEASURES = {"laxity_score"}  # published cut-offs
 
@@ -52,6 +53,19 @@ def set_teachers_way(teacher: Teacher, key: str, value: str | None) -> TeacherSe
     settings = settings_of(teacher)
     settings.way_of_teaching = choose_way(settings.way_of_teaching, key, value)
     settings.save(update_fields=["way_of_teaching"])
+    _forget_all(teacher)
+    return settings
+
+
+def _forget_all(teacher: Teacher) -> None:
+    forget_summaries(players_of(teacher).values_list("pk", flat=True))
+
+
+def set_shows_helped(teacher: Teacher, *, on: bool) -> TeacherSettings:
+    """Whether the desk tells what went before a change."""
+    settings = settings_of(teacher)
+    settings.shows_helped = on
+    settings.save(update_fields=["shows_helped"])
     return settings
 
 
@@ -102,6 +116,7 @@ def forget_settled(teacher: Teacher, today: date) -> TeacherSettings:
 def set_players_way(player: Player, key: str, value: str | None) -> Player:
     player.way_of_teaching = choose_way(player.way_of_teaching, key, value)
     player.save(update_fields=["way_of_teaching"])
+    forget_summaries([player.pk])
     return player
 
 
@@ -113,6 +128,7 @@ def set_thresholds(teacher: Teacher, measure: str, cuts: list[Any] | None) -> Te
     others = {k: v for k, v in settings.thresholds.items() if k != measure}
     settings.thresholds = others if cuts is None else {**others, measure: _cuts(measure, cuts)}
     settings.save(update_fields=["thresholds"])
+    _forget_all(teacher)
     return settings
 
 

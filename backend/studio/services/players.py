@@ -12,6 +12,7 @@ from lefthand.values.vocabulary import Instrument, Level
 from studio.errors import StudioError
 from studio.models import Player
 from studio.services.lessons import Teacher
+from studio.services.standing import forget_summaries
 
 MAX_NAME = 80
 PLAIN_FACTS = (
@@ -38,6 +39,7 @@ def save_player(
     for name, value in fields.items():
         setattr(player, name, value)
     player.save()
+    forget_summaries([player.pk])
     return player
 
 

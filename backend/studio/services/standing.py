@@ -79,6 +79,14 @@ def forget_many(players: Iterable[int], changed: date) -> None:
     Summary.objects.filter(player__in=ids).delete()
 
 
+def forget_summaries(players: Iterable[int]) -> None:
+    """Forget what lists and terms say of players, after a change that moves no lesson: of the way
+    of teaching, of edges, of the player's own facts."""
+    ids = list(players)
+    Player.objects.filter(pk__in=ids).update(changes=F("changes") + 1)
+    Summary.objects.filter(player__in=ids).delete()
+
+
 def changes_of(players: Iterable[int]) -> dict[int, int]:
     """How often each player's lessons have changed, by player."""
     return dict(Player.objects.filter(pk__in=list(players)).values_list("pk", "changes"))

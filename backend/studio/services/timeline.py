@@ -1,4 +1,4 @@
-"""A player's evidence over the lessons, the ladders climbed, and what has become better."""
+"""A player's evidence over the lessons, and the ladders climbed."""
 
 import json
 from dataclasses import dataclass, field
@@ -40,25 +40,6 @@ class Row:
     def graded(self) -> list[int]:
         return [each.grade for each in self.seen.values()]
 
-    @property
-    def change(self) -> str:
-        """ "back" when it was gone in between; "risen" or "fallen" when last time says
-        another thing than the first; else first against newest: "better", "worse" or "same";
-        "once" when there is nothing to compare."""
-        grades = self.graded
-        if len(grades) < 2:
-            return "once"
-        worst = max(grades[:-1])
-        if grades[-1] > 0 and worst > 0 and 0 in grades[grades.index(worst) : -1]:
-            return "back"
-        if grades[-1] > grades[-2] and grades[-1] <= grades[0]:
-            return "risen"
-        if grades[-1] < grades[-2] and grades[-1] >= grades[0]:
-            return "fallen"
-        if grades[-1] == grades[0]:
-            return "same"
-        return "better" if grades[-1] < grades[0] else "worse"
-
 
 @dataclass(frozen=True)
 class Ladder:
@@ -68,14 +49,13 @@ class Ladder:
 
 @dataclass(frozen=True)
 class Timeline:
-    """lessons: those shown, oldest first; hidden: how many stand before them. The rows and the
-    headline speak of all lessons, the ladders of those shown."""
+    """lessons: those shown, oldest first; hidden: how many stand before them. The rows speak of all
+    lessons, the ladders of those shown."""
 
     lessons: list[Lesson]
     hidden: int
     rows: list[Row]
     ladders: list[Ladder]
-    headline: str
     reminders: list[Reminder]
 
 
@@ -87,11 +67,9 @@ def build_timeline(player: Player, on: date, most: int | None = LESSONS_SHOWN) -
     hidden = 0 if most is None else max(0, count - most)
     shown = so_far.select_related("plan").prefetch_related("focuses", "plan__items", "cause_words")
     lessons = list(shown.order_by("date", "pk")[hidden:])
-    rows = _rows(player, on)
     kept = summaries_of([player.pk], on)[player.pk].kept
-    return Timeline(
-        lessons, hidden, rows, _ladders(lessons), _headline(rows), due_or_back(kept, on)
-    )
+    reminders = due_or_back(kept, on)
+    return Timeline(lessons, hidden, _rows(player, on), _ladders(lessons), reminders)
 
 
 def _rows(player: Player, on: date) -> list[Row]:
@@ -106,9 +84,7 @@ def _rows(player: Player, on: date) -> list[Row]:
         if found is None or found.is_trial or instrument not in found.instruments:
             continue
         rows.setdefault(found.id, Row(found)).seen[lesson] = _seen(text)
-    shows = [rows[name] for name in evidence if name in rows and any(rows[name].graded)]
-    order = ("better", "back", "worse", "risen", "fallen", "same", "once")
-    return sorted(shows, key=lambda r: (order.index(r.change), -_gain(r)))
+    return [rows[name] for name in evidence if name in rows and any(rows[name].graded)]
 
 
 @lru_cache(maxsize=4096)
@@ -119,10 +95,6 @@ def _seen(entered: str) -> Seen:
     return Seen(grade, worst)
 
 
-def _gain(row: Row) -> int:
-    return row.graded[0] - row.graded[-1]
-
-
 def _ladders(lessons: list[Lesson]) -> list[Ladder]:
     exercises = load_catalogue().exercises
     steps: dict[str, list[tuple[date, int]]] = {}
@@ -130,18 +102,3 @@ def _ladders(lessons: list[Lesson]) -> list[Ladder]:
         for item in known_items(lesson.plan) if hasattr(lesson, "plan") else []:
             steps.setdefault(item.exercise, []).append((lesson.date, item.rung))
     return [Ladder(exercises[name], found) for name, found in steps.items()]
-
-
-def _headline(rows: list[Row]) -> str:
-    """One sentence on what has become better."""
-    better = [row for row in rows if row.change == "better"]
-    if not rows:
-        return "Nothing has been looked at yet."
-    if not better:
-        return "No clear change yet."
-    gone = [row for row in better if row.graded[-1] == 0]
-    best = (gone or better)[0]
-    state = "gone" if gone else "less than at first"
-    more = len(better) - 1
-    tail = f", and {more} more better" if more else ""
-    return f"{best.evidence.label}: {state}{tail}."

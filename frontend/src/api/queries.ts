@@ -121,6 +121,27 @@ export const linkQuery = (lessonId: number) =>
     staleTime: 0,
   });
 
+export const helpedQuery = queryOptions({
+  queryKey: ['helped'],
+  queryFn: async () => unwrap(await client.GET('/api/desk/helped')),
+  staleTime: 0,
+});
+
+export const termQuery = (playerId: number, span: string, size: 'wide' | 'narrow') =>
+  queryOptions({
+    queryKey: ['term', playerId, span, size],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/term', {
+          params: {
+            path: { player_id: playerId },
+            query: { span: span as Schemas['Span'], size },
+          },
+        }),
+      ),
+    staleTime: 0,
+  });
+
 export const lastTimeQuery = (lessonId: number) =>
   queryOptions({
     queryKey: ['last-time', lessonId],

@@ -55,6 +55,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/helped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Helped
+         * @description What went before a change, over the teacher's own players.
+         */
+        get: operations["api_desk_routes_read_helped"];
+        put?: never;
+        /** Show Helped */
+        post: operations["api_desk_routes_show_helped"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/keys": {
         parameters: {
             query?: never;
@@ -1058,6 +1079,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/term": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Term
+         * @description What has changed, in words and as a picture for a wide or a narrow screen.
+         */
+        get: operations["api_term_routes_read_term"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/term.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Picture
+         * @description The picture as a file, svg or png, in the colours of paper.
+         */
+        get: operations["api_term_routes_read_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/way": {
         parameters: {
             query?: never;
@@ -1418,6 +1479,8 @@ export interface components {
              * Format: date
              */
             date: string;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
             /** Rows */
             rows: components["schemas"]["DayRowOut"][];
         };
@@ -1978,6 +2041,18 @@ export interface components {
             /** Value */
             value: boolean;
         };
+        /**
+         * HelpedOut
+         * @description `uncounted`: players whose lessons have not been told yet.
+         */
+        HelpedOut: {
+            /** On */
+            on: boolean;
+            /** Shares */
+            shares: components["schemas"]["ShareOut"][];
+            /** Uncounted */
+            uncounted: number;
+        };
         /** HomeDayIn */
         HomeDayIn: {
             /**
@@ -2379,6 +2454,18 @@ export interface components {
             value: string;
         };
         /**
+         * LineOut
+         * @description Somebody who wants a thought, and why.
+         */
+        LineOut: {
+            /** Name */
+            name: string;
+            /** Player */
+            player: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * LinkOut
          * @description The private link as an address and as a square code (SVG); None when there is none.
          *     `is_local`: it works on this computer only.
@@ -2766,8 +2853,6 @@ export interface components {
             facts: components["schemas"]["PlayerIn"];
             /** Flags */
             flags: components["schemas"]["FlagOut"][];
-            /** Headline */
-            headline: string;
             /** Hidden */
             hidden: number;
             /** Ladders */
@@ -3267,6 +3352,29 @@ export interface components {
             /** Weight */
             weight?: number | null;
         };
+        /**
+         * ShareOut
+         * @description Of `players` with the cause who practised the exercise, `less` had less of it two to six
+         *     weeks later. share: drawn towards the others, with its 80 % interval.
+         */
+        ShareOut: {
+            /** Cause */
+            cause: string;
+            /** Exercise */
+            exercise: string;
+            /** High */
+            high: number;
+            /** Is Few */
+            is_few: boolean;
+            /** Less */
+            less: number;
+            /** Low */
+            low: number;
+            /** Players */
+            players: number;
+            /** Share */
+            share: number;
+        };
         /** SheetItemOut */
         SheetItemOut: {
             /** Beat */
@@ -3364,6 +3472,11 @@ export interface components {
             username: string;
         };
         /**
+         * Size
+         * @enum {string}
+         */
+        Size: "wide" | "narrow" | "letter";
+        /**
          * SkipEntry
          * @description `key`: an evidence id.
          */
@@ -3383,6 +3496,11 @@ export interface components {
             /** Value */
             value: boolean;
         };
+        /**
+         * Span
+         * @enum {string}
+         */
+        Span: "term" | "year" | "all";
         /**
          * SpanIn
          * @description `points`: string.nut, string.bridge, span.a and span.b. `string_length`: mm.
@@ -3517,6 +3635,147 @@ export interface components {
             /** Slow */
             slow: number;
         };
+        /** TermLesson */
+        TermLesson: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Id */
+            id: number;
+        };
+        /**
+         * TermMarkOut
+         * @description A part of the picture, in its px: where it is, what it says, the lesson that it leads to.
+         */
+        TermMarkOut: {
+            /** Cause */
+            cause: string | null;
+            /** Height */
+            height: number;
+            /** Lesson */
+            lesson: number | null;
+            /** Width */
+            width: number;
+            /** Words */
+            words: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * TermMeasureOut
+         * @description `least`: the smallest change that counts, `basis` what it rests on.
+         */
+        TermMeasureOut: {
+            /** Answer */
+            answer: string;
+            /** Basis */
+            basis: string;
+            /** First */
+            first: number;
+            /** Label */
+            label: string;
+            /** Last */
+            last: number;
+            /** Least */
+            least: number | null;
+            /** Note */
+            note: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * TermNextOut
+         * @description The one next step: `step` as in `jolf-change/1`, `why` in a sentence, and the check that
+         *     would tell, where one is asked.
+         */
+        TermNextOut: {
+            /** Cause */
+            cause: string | null;
+            /** Check */
+            check: string | null;
+            /** Step */
+            step: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * TermOut
+         * @description `better`, `stuck`: the two sentences, "" for none. `picture`: None where nothing shows
+         *     yet.
+         */
+        TermOut: {
+            /** Better */
+            better: string;
+            /** Lessons */
+            lessons: components["schemas"]["TermLesson"][];
+            /** Measures */
+            measures: components["schemas"]["TermMeasureOut"][];
+            next: components["schemas"]["TermNextOut"] | null;
+            picture: components["schemas"]["TermPictureOut"] | null;
+            /** Span */
+            span: string;
+            /** Spans */
+            spans: string[];
+            /** Strings */
+            strings: components["schemas"]["TermStringOut"][];
+            /** Stuck */
+            stuck: string;
+        };
+        /**
+         * TermPictureOut
+         * @description `svg`: drawn here, without colours of its own. `folded`: names of what is free and not
+         *     drawn.
+         */
+        TermPictureOut: {
+            /** Folded */
+            folded: string[];
+            /** Height */
+            height: number;
+            /** Marks */
+            marks: components["schemas"]["TermMarkOut"][];
+            /** Svg */
+            svg: string;
+            /** Width */
+            width: number;
+        };
+        /**
+         * TermSignOut
+         * @description `grades`: by the ids of the lessons that looked.
+         */
+        TermSignOut: {
+            /** Answer */
+            answer: string;
+            /** Evidence */
+            evidence: string;
+            /** Finger */
+            finger: number | null;
+            /** Grades */
+            grades: {
+                [key: string]: number;
+            };
+            /** Label */
+            label: string;
+        };
+        /**
+         * TermStringOut
+         * @description One cause in words. `helped`: exercises after which there was less of it.
+         */
+        TermStringOut: {
+            /** Answer */
+            answer: string;
+            /** Cause */
+            cause: string;
+            /** Helped */
+            helped: string[];
+            /** Name */
+            name: string;
+            /** Signs */
+            signs: components["schemas"]["TermSignOut"][];
+        };
         /**
          * TimelineLesson
          * @description `notes`: what else was done in it, a line each.
@@ -3536,7 +3795,10 @@ export interface components {
             /** Notes */
             notes: string[];
         };
-        /** TimelineRow */
+        /**
+         * TimelineRow
+         * @description `change`: how it has truly changed, in words.
+         */
         TimelineRow: {
             /** Change */
             change: string;
@@ -3759,6 +4021,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_routes_read_helped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HelpedOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_routes_show_helped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeysIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HelpedOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
@@ -6530,6 +6872,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_term_routes_read_term: {
+        parameters: {
+            query?: {
+                size?: "wide" | "narrow" | "letter";
+                span?: "term" | "year" | "all";
+            };
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TermOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_term_routes_read_picture: {
+        parameters: {
+            query?: {
+                span?: "term" | "year" | "all";
+            };
+            header?: never;
+            path: {
+                player_id: number;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": unknown;
+                    "image/svg+xml": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

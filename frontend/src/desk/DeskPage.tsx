@@ -12,6 +12,7 @@ import { usePageTitle } from '../components/usePageTitle';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
 import { HandTone } from './HandTone';
+import { Helped } from './Helped';
 import { Learning } from './Learning';
 
 const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
@@ -46,6 +47,7 @@ export function DeskPage() {
         />
       </section>
       <Learning learning={desk.data.learning} onSaved={keep} />
+      <Helped />
       <section>
         <h2>From numbers to grades</h2>
         <p className="quiet">

@@ -11,7 +11,6 @@ import { useKeys } from '../components/useKeys';
 import { signsOf } from '../drawings/signs';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { loadMeasure } from './loadMeasure';
-import { KeyHelp } from '../components/KeyHelp';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './LessonPage.module.css';
 import { SafetyBand } from './SafetyBand';
@@ -34,6 +33,7 @@ const loadLook = () => import('./LookStep');
 const loadAsk = () => import('./AskStep');
 const loadDecide = () => import('./DecideStep');
 const loadGive = () => import('./GiveStep');
+const KeyHelp = lazy(async () => ({ default: (await import('../components/KeyHelp')).KeyHelp }));
 const LookStep = lazy(async () => ({ default: (await loadLook()).LookStep }));
 const AskStep = lazy(async () => ({ default: (await loadAsk()).AskStep }));
 const DecideStep = lazy(async () => ({ default: (await loadDecide()).DecideStep }));
@@ -133,7 +133,11 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         )}
         {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
       </Suspense>
-      <KeyHelp opened={help} onClose={() => setHelp(false)} />
+      {help && (
+        <Suspense fallback={null}>
+          <KeyHelp opened onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

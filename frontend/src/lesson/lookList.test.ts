@@ -114,11 +114,13 @@ describe('the list of checks', () => {
     ]);
   });
 
-  it('asks at a touched place what was asked for, then the quick checks before the long', () => {
+  it('asks at a touched place what was asked for, and whole tests last', () => {
     const long = evidence('laxity.ninepoint', { seconds: 90 });
     const quick = evidence('base.drops', { seconds: 10 });
-    expect(askedFirst([long, quick], []).map((e) => e.id)).toEqual([
+    const quicker = evidence('hand.tilts', { seconds: 5 });
+    expect(askedFirst([long, quick, quicker], []).map((e) => e.id)).toEqual([
       'base.drops',
+      'hand.tilts',
       'laxity.ninepoint',
     ]);
     expect(askedFirst([quick, long], ['laxity.ninepoint'])[0]?.id).toBe('laxity.ninepoint');

@@ -8,6 +8,7 @@ export type ListChoice =
   { kind: 'look' } | { kind: 'spot'; spot: Spot } | { kind: 'trials' } | { kind: 'placeless' };
 
 const HELPED = 2;
+const LONG_SECONDS = 60;
 
 export function isDone(lesson: Lesson, evidence: string): boolean {
   return evidence in lesson.findings || lesson.skipped.includes(evidence);
@@ -72,9 +73,12 @@ export function trialsInOrder(lesson: Lesson, evidence: Evidence[]): Evidence[] 
   return evidence.filter((item) => item.stage === 'trial').sort((a, b) => rank(a) - rank(b));
 }
 
-/** At a touched place: what was asked for first, then the quick checks before the long ones. */
+/** At a touched place: what was asked for first, and whole tests after all that is seen at once. */
 export function askedFirst(items: Evidence[], look: string[]): Evidence[] {
-  const rank = (item: Evidence) => (look.includes(item.id) ? -1 : item.seconds);
+  const rank = (item: Evidence) => {
+    if (look.includes(item.id)) return 0;
+    return item.seconds < LONG_SECONDS ? 1 : 2;
+  };
   return [...items].sort((a, b) => rank(a) - rank(b));
 }
 

@@ -12,7 +12,6 @@ import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
 import { useKeys } from '../components/useKeys';
 import { usePageTitle } from '../components/usePageTitle';
-import { WayChoices } from '../components/WayChoices';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
 import { Fit } from './Fit';
 import { Ladders } from './Ladders';
@@ -21,11 +20,15 @@ import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
 import { Sheets } from './Sheets';
 import { ThenAndNow } from './ThenAndNow';
-import { Timeline } from './Timeline';
 import { WhatElse } from './WhatElse';
 
 const LiftFlag = lazy(async () => ({
   default: (await import('../components/LiftFlag')).LiftFlag,
+}));
+const Term = lazy(async () => ({ default: (await import('./Term')).Term }));
+const Timeline = lazy(async () => ({ default: (await import('./Timeline')).Timeline }));
+const WayChoices = lazy(async () => ({
+  default: (await import('../components/WayChoices')).WayChoices,
 }));
 const PlayerDialog = lazy(async () => ({
   default: (await import('../components/PlayerDialog')).PlayerDialog,
@@ -56,7 +59,7 @@ export function PlayerPage() {
   });
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
-  const { player, lessons, rows, ladders, headline, flags, lesson_today, ways } = query.data;
+  const { player, lessons, rows, ladders, flags, lesson_today, ways } = query.data;
   const { stop, pain } = query.data;
   return (
     <div className={css.page}>
@@ -90,10 +93,12 @@ export function PlayerPage() {
           the phone eases off.
         </p>
       )}
-      <p className={css.headline}>{headline}</p>
+      <Suspense fallback={null}>
+        <Term playerId={player.id} />
+      </Suspense>
       <Reminders reminders={query.data.reminders} />
       <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
-      {rows.length > 0 && <Timeline lessons={lessons} rows={rows} />}
+      {rows.length > 0 && <EverySign lessons={lessons} rows={rows} />}
       {query.data.hidden > 0 && (
         <Button variant="subtle" className={css.earlier} onClick={() => setWhole(true)}>
           Show {query.data.hidden} earlier {query.data.hidden === 1 ? 'lesson' : 'lessons'}
@@ -117,14 +122,11 @@ export function PlayerPage() {
         isHeldUp={player.instrument === 'vn' || player.instrument === 'va'}
       />
       <Pictures player={player} />
-      <details>
-        <summary className={css.summary}>Way of teaching for {player.name}</summary>
-        <WayChoices
-          ways={ways}
-          onChoose={(key, value) => way.mutate({ key, value })}
-          backWords="as at your desk"
-        />
-      </details>
+      <OwnWay
+        name={player.name}
+        ways={ways}
+        onChoose={(key, value) => way.mutate({ key, value })}
+      />
       {flags.some((flag) => flag.lifted_on !== null) && (
         <section>
           <h2>Stops that were lifted</h2>
@@ -143,6 +145,42 @@ export function PlayerPage() {
       )}
       <PlayerFile id={player.id} name={player.name} />
     </div>
+  );
+}
+
+/** Each sign over the lessons, fetched and drawn when it is opened. */
+function EverySign({ lessons, rows }: Pick<Schemas['PlayerOut'], 'lessons' | 'rows'>) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className={css.summary}>Every sign, lesson by lesson</summary>
+      {open && (
+        <Suspense fallback={null}>
+          <Timeline lessons={lessons} rows={rows} />
+        </Suspense>
+      )}
+    </details>
+  );
+}
+
+interface OwnWayProps {
+  name: string;
+  ways: Schemas['PlayerOut']['ways'];
+  onChoose: (key: string, value: string | null) => void;
+}
+
+/** Ways of teaching that hold for this player alone. */
+function OwnWay({ name, ways, onChoose }: OwnWayProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className={css.summary}>Way of teaching for {name}</summary>
+      {open && (
+        <Suspense fallback={null}>
+          <WayChoices ways={ways} onChoose={onChoose} backWords="as at your desk" />
+        </Suspense>
+      )}
+    </details>
   );
 }
 

@@ -3,16 +3,6 @@ import { GradeMarks } from '../components/GradeMarks';
 import { gradeWord, shortDate } from '../words/words';
 import css from './Timeline.module.css';
 
-const CHANGE_WORDS: Record<string, string> = {
-  better: 'better',
-  back: 'back again',
-  worse: 'stronger',
-  risen: 'up and down, more than last time',
-  fallen: 'up and down, less than last time',
-  same: 'no change',
-  once: 'seen once',
-};
-
 interface Props {
   lessons: Schemas['TimelineLesson'][];
   rows: Schemas['TimelineRow'][];
@@ -47,14 +37,14 @@ export function Timeline({ lessons, rows }: Props) {
         </thead>
         <tbody>
           {rows.map((row) => (
-            <tr key={row.evidence} data-change={row.change}>
+            <tr key={row.evidence}>
               <th scope="row">{row.label}</th>
               {lessons.map((lesson, index) => (
                 <td key={lesson.id}>
                   <Cell grade={row.grades[index] ?? null} fingers={row.fingers[index] ?? []} />
                 </td>
               ))}
-              <td className={css.change}>{CHANGE_WORDS[row.change]}</td>
+              <td className={css.change}>{row.change}</td>
             </tr>
           ))}
         </tbody>

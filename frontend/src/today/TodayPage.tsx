@@ -73,6 +73,18 @@ export function TodayPage() {
           ))}
         </ol>
       )}
+      {day.data.lines.length > 0 && (
+        <section aria-label="Worth a thought">
+          <h2 className={css.others}>Worth a thought</h2>
+          <ul className={css.lines}>
+            {day.data.lines.map((line) => (
+              <li key={line.player}>
+                <Link href={`/players/${line.player}`}>{line.name}</Link> {line.words}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {others.length > 0 && (
         <>
           <h2 className={css.others}>Other players</h2>

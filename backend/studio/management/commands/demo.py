@@ -7,6 +7,7 @@ from django.core.management.base import BaseCommand, CommandParser
 from django.utils import timezone
 
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.demo_past import MOST_WEEKS, TERM_WEEKS
 from studio.services.demo import build_demo
 
 
@@ -15,11 +16,19 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("--fresh", action="store_true", help="build it anew")
+        parser.add_argument(
+            "--weeks",
+            type=int,
+            choices=range(MOST_WEEKS + 1),
+            metavar=f"0..{MOST_WEEKS}",
+            default=TERM_WEEKS,
+            help="how far back the lessons reach (default: a term)",
+        )
 
-    def handle(self, *_args: Any, fresh: bool, **_options: Any) -> None:
+    def handle(self, *_args: Any, fresh: bool, weeks: int, **_options: Any) -> None:
         if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
             self.stdout.write("The demo studio is as you left it; --fresh builds it anew.")
         else:
-            players = build_demo(timezone.localdate())
+            players = build_demo(timezone.localdate(), weeks=weeks)
             self.stdout.write(f"Demo studio with {len(players)} players is ready.")
         self.stdout.write(f"Sign in as {DEMO_USERNAME} with {DEMO_PASSWORD}")

@@ -1,0 +1,72 @@
+"""The player's page opens on what truly changed: sentence, picture, keys and touch."""
+
+from django.utils import timezone
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import Lesson, Player
+from studio.services.demo_past import build_past
+
+
+class Term(BrowserCase):
+    players = PLAYERS[:1]
+
+    def setUp(self):
+        super().setUp()
+        player = Player.objects.get(name="Mira Oslund")
+        build_past(player, timezone.localdate(), first=4, weeks=9)
+        self.sign_in()
+        self.page.goto(f"{self.live_server_url}/players/{player.pk}")
+        self.picture = self.page.get_by_role("application")
+        self.picture.wait_for()
+
+    def test_the_picture_is_one_stop_for_keys_and_leads_to_the_lesson(self):
+        page = self.page
+        self.assert_accessible("player, the term")
+        self.picture.focus()
+        page.keyboard.press("ArrowRight")
+        page.keyboard.press("ArrowRight")
+        said = page.locator("#term-says")
+        expect(said).to_contain_text("Thumb squeezes")
+        page.get_by_role("button", name="Its signs").click()
+        signs = page.get_by_role("region", name="Signs of: Thumb squeezes")
+        expect(signs.get_by_role("row", name="Thumb will not tap")).to_be_visible()
+        self.assert_accessible("player, the signs of a cause")
+        signs.get_by_role("button", name="Close").click()
+        expect(signs).to_have_count(0)
+        self.picture.focus()
+        page.keyboard.press("Enter")
+        page.wait_for_url("**/lessons/*")
+        lesson = Lesson.objects.get(pk=int(page.url.rsplit("/", 1)[1].split("?")[0]))
+        self.assertEqual(lesson.player.name, "Mira Oslund")
+
+    def test_a_touch_says_what_lies_there_and_the_page_fits_a_phone(self):
+        page = self.page
+        page.set_viewport_size({"width": 390, "height": 844})
+        page.wait_for_timeout(500)
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+        box = self.picture.bounding_box()
+        page.mouse.click(box["x"] + box["width"] * 0.3, box["y"] + 115)
+        expect(page.locator("#term-says")).not_to_contain_text("Touch the picture")
+        self.assert_accessible("player, the term on a phone")
+
+    def test_the_picture_can_be_taken_along(self):
+        for kind, start in (("PNG", b"\x89PNG"), ("SVG", b"<svg")):
+            address = self.page.get_by_role("link", name=kind).get_attribute("href")
+            answer = self.page.request.get(self.live_server_url + address)
+            self.assertEqual(answer.body()[: len(start)], start)
+            self.assertIn("attachment", answer.headers["content-disposition"])
+
+    def test_today_and_the_desk_say_what_follows_from_it(self):
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_role("list", name="Lessons today").wait_for()
+        thought = page.get_by_role("region", name="Worth a thought")
+        expect(thought.get_by_role("link", name="Mira Oslund")).to_be_visible()
+        page.goto(f"{self.live_server_url}/desk")
+        page.get_by_role("heading", name="What went before a change").wait_for()
+        expect(page.get_by_text("of 1 player").first).to_be_visible()
+        self.assert_accessible("desk, what went before a change")
+        page.get_by_label("Show this here").click()
+        expect(page.get_by_text("of 1 player")).to_have_count(0)

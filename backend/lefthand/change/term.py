@@ -1,0 +1,349 @@
+"""A player's term as it is told and drawn: one string a cause, with what happened along the way."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import date, timedelta
+
+from lefthand.case.case import WHOLE_HAND, Finding
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.change.causes import CauseChange, CauseWord
+from lefthand.change.change import Change
+from lefthand.change.course import values_of
+from lefthand.change.measures import Basis, MeasureChange
+from lefthand.change.signs import ChangeWord, SignChange
+from lefthand.values.measures import MEASURES
+
+GRADE_WORDS = ("not there", "slight", "clear", "strong")
+FREE_BELOW = 0.2
+PAUSE_DAYS = 7
+LONG_PAUSE_DAYS = 21
+WORST_FIRST = "The first was the worst day: part of it would have come by itself."
+
+ANSWERS: Mapping[CauseWord, str] = {
+    CauseWord.GONE: "gone",
+    CauseWord.CLEARLY_LESS: "clearly less",
+    CauseWord.PROBABLY_LESS: "probably less",
+    CauseWord.NO_CLEAR_CHANGE: "no clear change",
+    CauseWord.STUCK: "stuck",
+    CauseWord.MORE: "more",
+    CauseWord.BACK: "look again",
+    CauseWord.NOT_SEEN: "not likely",
+}
+SIGN_ANSWERS: Mapping[ChangeWord, str] = {
+    ChangeWord.GONE: "gone",
+    ChangeWord.CLEARLY_LESS: "clearly less",
+    ChangeWord.PROBABLY_LESS: "probably less",
+    ChangeWord.NO_CLEAR_CHANGE: "no clear change",
+    ChangeWord.PROBABLY_MORE: "probably more",
+    ChangeWord.MORE: "more",
+}
+
+
+@dataclass(frozen=True)
+class Stretch:
+    """Days since the first lesson, from and to."""
+
+    start: int
+    end: int
+    words: str = ""
+
+
+@dataclass(frozen=True)
+class TermSign:
+    """One sign, or one finger of it: what it is called, how it has changed, and its grades by the
+    number of the lesson."""
+
+    evidence: str
+    label: str
+    finger: int | None
+    word: str
+    answer: str
+    grades: Mapping[int, int]
+
+
+@dataclass(frozen=True)
+class TermString:
+    """One cause. probability, trouble: by lesson, 0..1. looked: whether it was looked at. why: what
+    was seen of it, a line a lesson. focus: when it was worked on, with the exercise. steps: (day,
+    rung, rungs, exercise) of what was given for it. helped: exercises after which it was less."""
+
+    cause: str
+    name: str
+    word: str
+    answer: str
+    probability: Sequence[float]
+    trouble: Sequence[float]
+    looked: Sequence[bool]
+    why: Sequence[str]
+    focus: Sequence[Stretch]
+    steps: Sequence[tuple[int, int, int, str]]
+    helped: Sequence[str]
+    signs: Sequence[TermSign]
+    is_focus: bool = False
+
+    @property
+    def is_free(self) -> bool:
+        return self.word == CauseWord.GONE.value and not self.is_focus
+
+
+@dataclass(frozen=True)
+class TermMeasure:
+    """points: (day, value). least: the smallest change that counts, None where nobody knows."""
+
+    label: str
+    unit: str
+    points: Sequence[tuple[int, float]]
+    least: float | None
+    basis: str
+    answer: str
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class TermFacts:
+    """What happened besides. practice: by day what was done, "done" or "partly". pains: (day,
+    1..10, where). stops: from when to when a stop was up, None while it is, and why. rungs: by
+    lesson those of the exercises given."""
+
+    practice: Mapping[date, str] = field(default_factory=dict)
+    pains: Sequence[tuple[date, int, str]] = ()
+    stops: Sequence[tuple[date, date | None, str]] = ()
+    rungs: Sequence[Mapping[str, int]] = ()
+
+
+@dataclass(frozen=True)
+class NextLine:
+    step: str
+    why: str
+    cause: str | None
+    check: str | None
+
+
+@dataclass(frozen=True)
+class Term:
+    """Days count from `start`, the first lesson. better, stuck: the two sentences; "" for none.
+    harder: numbers of the lessons before which a harder piece was given."""
+
+    start: date
+    lessons: Sequence[int]
+    last: int
+    better: str
+    stuck: str
+    next: NextLine
+    strings: Sequence[TermString]
+    measures: Sequence[TermMeasure]
+    harder: Sequence[int]
+    breaks: Sequence[Stretch]
+    practice: Sequence[tuple[int, str]]
+    pains: Sequence[tuple[int, int, str]]
+    stops: Sequence[Stretch]
+
+    def date_of(self, day: int) -> date:
+        return self.start + timedelta(days=day)
+
+
+def term_of(change: Change, catalogue: Catalogue, facts: TermFacts) -> Term | None:
+    """The term of a course; None before the first lesson."""
+    course = change.course
+    if not course.lessons:
+        return None
+    start = course.lessons[0].on
+    days = course.days
+    practised = sorted(((day - start).days, done) for day, done in facts.practice.items())
+    last = max([days[-1], *(day for day, _ in practised)])
+    step = change.next
+    return Term(
+        start=start,
+        lessons=days,
+        last=last,
+        better=_better(change, catalogue),
+        stuck=_stuck(change, catalogue),
+        next=NextLine(step.step.value, step.why, step.cause, step.check),
+        strings=_strings(change, catalogue, facts, last),
+        measures=_measures(change, catalogue, start),
+        harder=[n for n, lesson in enumerate(course.lessons) if lesson.is_harder],
+        breaks=_breaks(days),
+        practice=practised,
+        pains=[((day - start).days, pain, where) for day, pain, where in facts.pains],
+        stops=[
+            Stretch((up - start).days, last if down is None else (down - start).days, why)
+            for up, down, why in facts.stops
+        ],
+    )
+
+
+def _better(change: Change, catalogue: Catalogue) -> str:
+    best = change.most_clearly_better
+    if best is None:
+        return ""
+    name = catalogue.causes[best.cause].name
+    if best.word is CauseWord.GONE:
+        return f"{name}: gone since {_since_free(change, best):%B}."
+    return f"{name}: clearly less than in {_worst(change, best):%B}."
+
+
+def _since_free(change: Change, cause: CauseChange) -> date:
+    """The first lesson after which there was hardly any trouble."""
+    lessons = change.course.lessons
+    troubled = [n for n, trouble in enumerate(cause.trouble) if trouble >= FREE_BELOW]
+    after = min(troubled[-1] + 1, len(lessons) - 1) if troubled else 0
+    return lessons[after].on
+
+
+def _worst(change: Change, cause: CauseChange) -> date:
+    worst = max(range(len(cause.trouble)), key=lambda n: cause.trouble[n])
+    return change.course.lessons[worst].on
+
+
+def _stuck(change: Change, catalogue: Catalogue) -> str:
+    back = next((c for c in change.causes if c.word is CauseWord.BACK), None)
+    if back is not None:
+        return f"Look again: {_lower(catalogue.causes[back.cause].name)} may be back."
+    if change.stuck is None:
+        return ""
+    return f"Stuck: {_lower(catalogue.causes[change.stuck.cause].name)}."
+
+
+def _lower(name: str) -> str:
+    return name[:1].lower() + name[1:]
+
+
+def _strings(change: Change, catalogue: Catalogue, facts: TermFacts, last: int) -> list[TermString]:
+    """Causes in the order in which they were first worked on, then by trouble."""
+    course = change.course
+    first_focus: dict[str, int] = {}
+    for number, lesson in enumerate(course.lessons):
+        for cause in lesson.focus:
+            first_focus.setdefault(cause, number)
+    never = len(course.lessons)
+    shown = [c for c in change.causes if c.word is not CauseWord.NOT_SEEN or c.cause in first_focus]
+    shown.sort(key=lambda c: (first_focus.get(c.cause, never), -max(c.trouble)))
+    return [_string(change, each, catalogue, facts, last) for each in shown]
+
+
+def _string(
+    change: Change, cause: CauseChange, catalogue: Catalogue, facts: TermFacts, last: int
+) -> TermString:
+    course = change.course
+    known = catalogue.causes[cause.cause]
+    newest = next((lesson.focus for lesson in reversed(course.lessons) if lesson.focus), ())
+    return TermString(
+        cause=cause.cause,
+        name=known.name,
+        word=cause.word.value,
+        answer=ANSWERS[cause.word],
+        probability=cause.probability,
+        trouble=cause.trouble,
+        looked=cause.looked,
+        why=[
+            _seen(course.lessons[n].findings, cause.signs, catalogue)
+            for n in range(len(course.days))
+        ],
+        focus=_focus(change, cause.cause, catalogue, last),
+        steps=_steps(change, cause.cause, catalogue, facts),
+        helped=[
+            catalogue.exercises[h.exercise].name
+            for h in change.helped
+            if h.cause == cause.cause and h.is_less and h.is_practised
+        ],
+        signs=term_signs(change.signs, cause.signs),
+        is_focus=cause.cause in newest,
+    )
+
+
+def _seen(findings: Mapping[str, Finding], signs: Sequence[str], catalogue: Catalogue) -> str:
+    seen = [
+        f"{catalogue.evidence[name].label}: {GRADE_WORDS[findings[name].grade]}"
+        for name in signs
+        if name in findings
+    ]
+    return "; ".join(seen) or "not looked at"
+
+
+def _focus(change: Change, cause: str, catalogue: Catalogue, last: int) -> list[Stretch]:
+    """Stretches of lessons that had it as the focus, each until the lesson after."""
+    days, lessons = change.course.days, change.course.lessons
+    found: list[Stretch] = []
+    for number, lesson in enumerate(lessons):
+        if cause not in lesson.focus:
+            continue
+        end = days[number + 1] if number + 1 < len(days) else max(last, days[number] + 7)
+        aiming = [e for e in lesson.plan if cause in catalogue.exercises[e].aims]
+        name = catalogue.exercises[aiming[0]].name if aiming else ""
+        if found and found[-1].end == days[number]:
+            found[-1] = Stretch(found[-1].start, end, name or found[-1].words)
+        else:
+            found.append(Stretch(days[number], end, name))
+    return found
+
+
+def _steps(
+    change: Change, cause: str, catalogue: Catalogue, facts: TermFacts
+) -> list[tuple[int, int, int, str]]:
+    """Each change of the exercise given for it first, or of its rung, as (day, rung, rungs,
+    exercise)."""
+    found: list[tuple[int, int, int, str]] = []
+    for number, lesson in enumerate(change.course.lessons):
+        if cause not in lesson.focus or number >= len(facts.rungs):
+            continue
+        for exercise in lesson.plan:
+            rungs = facts.rungs[number]
+            if cause in catalogue.exercises[exercise].aims and exercise in rungs:
+                known = catalogue.exercises[exercise]
+                step = (rungs[exercise], len(known.rungs), known.name)
+                if not found or found[-1][1:] != step:
+                    found.append((change.course.days[number], *step))
+                break
+    return found
+
+
+def term_signs(signs: Sequence[SignChange], of: Sequence[str] | None = None) -> list[TermSign]:
+    """The signs that ever showed, of these or of all."""
+    return [
+        TermSign(
+            evidence=each.series.evidence.id,
+            label=each.series.evidence.label,
+            finger=each.series.finger,
+            word=each.word.value,
+            answer=SIGN_ANSWERS[each.word],
+            grades=each.series.grades,
+        )
+        for each in signs
+        if (of is None or each.series.evidence.id in of) and any(each.series.grades.values())
+    ]
+
+
+def _breaks(days: Sequence[int]) -> list[Stretch]:
+    """Three weeks and more between two lessons, from a week after the one."""
+    return [
+        Stretch(days[n] + PAUSE_DAYS, days[n + 1], "no lesson")
+        for n in range(len(days) - 1)
+        if days[n + 1] - days[n] >= LONG_PAUSE_DAYS
+    ]
+
+
+def _measures(change: Change, catalogue: Catalogue, start: date) -> list[TermMeasure]:
+    taken = values_of(change.course)
+    found = []
+    for (name, finger), each in change.measures.items():
+        label = catalogue.evidence[name].label
+        found.append(
+            TermMeasure(
+                label=label if finger == WHOLE_HAND else f"{label}, finger {finger}",
+                unit=MEASURES[each.measure].unit,
+                points=[((day - start).days, value) for day, value, _ in taken[name, finger]],
+                least=each.least.least,
+                basis=each.least.basis.value,
+                answer=_measured(each),
+                note=WORST_FIRST if each.is_first_worst else "",
+            )
+        )
+    return found
+
+
+def _measured(measured: MeasureChange) -> str:
+    if measured.least.basis is Basis.NONE:
+        return "not known yet"
+    if not measured.is_real:
+        return "may be chance"
+    return "better, real" if measured.gain > 0 else "worse, real"

@@ -1,0 +1,150 @@
+"""From rows to the course that the core reads for what has changed."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import date
+
+from lefthand.case.case import Case
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.change.course import Course, CourseLesson, Practice, lesson_findings
+from lefthand.change.term import TermFacts
+from lefthand.practice.week import LAST_DAY
+from lefthand.values.vocabulary import Instrument, Level
+from studio.models import Lesson, Player, PracticeResult, RedFlag
+from studio.services.findings import (
+    age_at,
+    findings_of,
+    way_of_teaching,
+    youngest_age_at,
+)
+from studio.services.known import focus_of, known_items
+from studio.services.records import lesson_rows
+
+
+@dataclass(frozen=True)
+class PlayersCourse:
+    """lessons: the rows behind the course, in its order."""
+
+    lessons: Sequence[Lesson]
+    course: Course
+    facts: TermFacts
+
+
+def course_of(player: Player, on: date) -> PlayersCourse:
+    """The lessons of a player up to and including a day. Looks over a class count: they are
+    grades of that day."""
+    rows = lesson_rows().filter(player=player, date__lte=on).prefetch_related("home_days")
+    lessons = list(rows.order_by("date", "pk"))
+    results = _days_with_results(player)
+    return PlayersCourse(
+        lessons=lessons,
+        course=Course(
+            _who(player, lessons[-1] if lessons else None),
+            [_lesson(lesson, lessons[:n], results) for n, lesson in enumerate(lessons)],
+        ),
+        facts=TermFacts(
+            practice=_practised(lessons, results),
+            pains=_pains(lessons),
+            stops=_stops(player),
+            rungs=[_rungs(lesson) for lesson in lessons],
+        ),
+    )
+
+
+def _who(player: Player, lesson: Lesson | None) -> Case:
+    age = age_at(player, lesson) if lesson else None
+    return Case(
+        Instrument(player.instrument), {}, Level(player.level), age, hours_a_day=player.hours_a_day
+    )
+
+
+def _lesson(
+    lesson: Lesson, earlier: Sequence[Lesson], results: dict[int, set[date]]
+) -> CourseLesson:
+    player = lesson.player
+    age = age_at(player, lesson)
+    catalogue = load_catalogue()
+    complaint = catalogue.evidence.get(lesson.complaint)
+    has_it = complaint is not None and player.instrument in complaint.instruments
+    case = replace(
+        _who(player, lesson),
+        findings=findings_of(lesson),
+        youngest_age=None if age is None else youngest_age_at(player, lesson),
+        way_of_teaching=way_of_teaching(player),
+        complaint=complaint.id if complaint is not None and has_it else None,
+    )
+    findings, outside = lesson_findings(case, catalogue)
+    before = next((each for each in reversed(earlier) if hasattr(each, "plan")), None)
+    return CourseLesson(
+        on=lesson.date,
+        findings=findings,
+        outside=outside,
+        practice=_practice(before, lesson, results) if before else None,
+        focus=tuple(focus_of(lesson)),
+        plan=tuple(_rungs(lesson)),
+        is_harder=lesson.harder_piece,
+        pain=_pain_since(earlier[-1] if earlier else None, lesson),
+    )
+
+
+def _rungs(lesson: Lesson) -> dict[str, int]:
+    if not hasattr(lesson, "plan"):
+        return {}
+    return {item.exercise: item.rung for item in known_items(lesson.plan)}
+
+
+def _practice(before: Lesson, lesson: Lesson, results: dict[int, set[date]]) -> Practice | None:
+    """Days of the week before, planned and done; None where nothing was logged, told or shown."""
+    planned = {
+        day for item in known_items(before.plan) for day in item.days if 1 <= day <= LAST_DAY
+    }
+    logged = {log.date for log in before.home_days.all() if log.done != "not"}
+    told = {date.fromisoformat(day) for day in lesson.practised or []}
+    done = {day for day in logged | told | results.get(before.pk, set()) if day <= lesson.date}
+    is_known = bool(before.home_days.all()) or lesson.practised is not None or bool(done)
+    return Practice(len(planned), len(done)) if is_known else None
+
+
+def _days_with_results(player: Player) -> dict[int, set[date]]:
+    """Days at home on which an exercise went somehow, by the lesson that gave the week."""
+    rows = PracticeResult.objects.filter(item__plan__lesson__player=player, lesson=None)
+    found: dict[int, set[date]] = {}
+    for lesson, day in rows.values_list("item__plan__lesson", "date").distinct():
+        found.setdefault(lesson, set()).add(day)
+    return found
+
+
+def _practised(lessons: Sequence[Lesson], results: dict[int, set[date]]) -> dict[date, str]:
+    found: dict[date, str] = {}
+    for lesson in lessons:
+        found.update(dict.fromkeys(results.get(lesson.pk, set()), "done"))
+        found.update(dict.fromkeys(map(date.fromisoformat, lesson.practised or []), "done"))
+        found.update({log.date: log.done for log in lesson.home_days.all() if log.done != "not"})
+    return found
+
+
+def _told_pain(lesson: Lesson) -> float:
+    """The most that was told in a lesson, of the body or of an exercise shown."""
+    hurt = max((result.pain or 0 for result in lesson.results.all()), default=0)
+    return float(max(hurt, lesson.reports.get("pain") or 0))
+
+
+def _pain_since(before: Lesson | None, lesson: Lesson) -> float:
+    at_home = [log.pain for log in before.home_days.all()] if before else []
+    return max([_told_pain(lesson), *map(float, at_home)])
+
+
+def _pains(lessons: Sequence[Lesson]) -> list[tuple[date, int, str]]:
+    found = []
+    for lesson in lessons:
+        told = _told_pain(lesson)
+        if told > 0:
+            where = str(lesson.reports.get("place") or "")
+            found.append((lesson.date, round(told) or 1, where))
+        found += [(log.date, log.pain, "") for log in lesson.home_days.all() if log.pain > 0]
+    return sorted(found)
+
+
+def _stops(player: Player) -> list[tuple[date, date | None, str]]:
+    flags = RedFlag.objects.filter(player=player, mistaken=False).order_by("raised_on")
+    return [(flag.raised_on, flag.lifted_on, "; ".join(flag.reasons)) for flag in flags]

@@ -1,0 +1,110 @@
+"""Building the weeks before the demo's written lessons, with grades that waver as real ones do."""
+
+import random
+from datetime import date, timedelta
+from itertools import count
+
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.network import grades_if_not
+from studio.demo_past import PASTS, DemoPast, levels
+from studio.models import HomeDay, Lesson, Observation, PlanItem, Player, PracticeResult
+from studio.services.cases import LessonView
+from studio.services.entries import record
+from studio.services.lessons import start_lesson
+
+# Chances of each grade by how strong a sign truly is.
+GRADE_IF = {1: (0.2, 0.55, 0.22, 0.03), 2: (0.05, 0.25, 0.5, 0.2), 3: (0.02, 0.08, 0.35, 0.55)}
+LOOKED_AT = 0.9
+SHOWN_WELL = 0.7
+PARTLY = 0.25
+
+
+def build_past(player: Player, lesson_day: date, first: int, weeks: int) -> None:
+    """The weekly lessons from `weeks` ago until the first written one, `first` weeks ago."""
+    past = PASTS.get(player.name)
+    if past is None:
+        return
+    chooser = random.Random(player.name)
+    for ago in range(weeks, first, -1):
+        if ago not in past.away:
+            _build_week(player, past, lesson_day - timedelta(weeks=ago), ago - first, ago, chooser)
+
+
+def _build_week(
+    player: Player, past: DemoPast, on: date, before: int, ago: int, chooser: random.Random
+) -> None:
+    """`before`: weeks before the first written lesson."""
+    _practise(player, past, on, chooser)
+    lesson = start_lesson(player, on)
+    lesson.harder_piece = ago in past.harder
+    lesson.save(update_fields=["harder_piece"])
+    keys = (f"past-{lesson.pk}-{number}" for number in count())
+    for review in LessonView(lesson).review:
+        shown = {"passed": chooser.random() < SHOWN_WELL}
+        _enter(lesson, next(keys), "result", str(review.item.pk), shown)
+    entered = _looked(past, before, chooser)
+    Observation.objects.bulk_create(
+        Observation(lesson=lesson, evidence=name, entered=grade, position=number)
+        for number, (name, grade) in enumerate(entered.items(), start=1)
+    )
+    pain = past.pains.get(ago)
+    _enter(lesson, next(keys), "reports", "", {"pain": pain} if pain else {})
+    view = LessonView(Lesson.objects.get(pk=lesson.pk))
+    _enter(lesson, next(keys), "focus", "", [focus.cause for focus in view.diagnosis.focus])
+    view = LessonView(Lesson.objects.get(pk=lesson.pk))
+    if not view.safety.is_red:
+        wishes = [{"exercise": item.exercise, "rung": item.rung} for item in view.proposal.items]
+        _enter(lesson, next(keys), "plan", "", wishes)
+
+
+def _looked(past: DemoPast, before: int, chooser: random.Random) -> dict[str, object]:
+    """What was graded so many weeks before the first written lesson."""
+    entered: dict[str, object] = {}
+    for key, course in past.signs.items():
+        name, _, finger = key.partition("/")
+        told = levels(course)
+        level = told[-before] if before <= len(told) else told[0]
+        if chooser.random() > LOOKED_AT:
+            continue
+        grade = _graded(name, level, chooser)
+        if not finger:
+            entered[name] = grade
+            continue
+        fingers = entered.setdefault(name, {})
+        if isinstance(fingers, dict):
+            fingers[finger] = grade
+    return entered
+
+
+def _graded(name: str, level: int, chooser: random.Random) -> int:
+    evidence = load_catalogue().evidence[name]
+    table = GRADE_IF[level] if level else tuple(grades_if_not(evidence).tolist())
+    return chooser.choices(range(4), weights=table)[0]
+
+
+def _practise(player: Player, past: DemoPast, until: date, chooser: random.Random) -> None:
+    """Logs and results of the week before a lesson."""
+    last = player.lessons.filter(plan__isnull=False, date__lt=until).order_by("date").last()
+    if last is None:
+        return
+    items = list(PlanItem.objects.filter(plan__lesson=last))
+    for number in sorted({day for item in items for day in item.days}):
+        day = last.date + timedelta(days=number)
+        if day >= until or chooser.random() > past.keen:
+            continue
+        is_whole = chooser.random() > PARTLY
+        HomeDay.objects.create(
+            lesson=last,
+            date=day,
+            done="done" if is_whole else "partly",
+            felt="soft" if is_whole else "mixed",
+        )
+        PracticeResult.objects.bulk_create(
+            PracticeResult(item=item, date=day, passed=is_whole, pain=0)
+            for item in items
+            if number in item.days
+        )
+
+
+def _enter(lesson: Lesson, key: str, kind: str, name: str, value: object) -> None:
+    record(lesson.pk, client_key=key, kind=kind, key=name, value=value)
