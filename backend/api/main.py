@@ -16,6 +16,7 @@ from api.groups.routes import router as groups
 from api.hands.routes import router as hands
 from api.home.routes import router as home
 from api.lessons.routes import router as lessons
+from api.letters.routes import router as letters
 from api.pictures.routes import router as pictures
 from api.players.routes import router as players
 from api.session.routes import router as session
@@ -69,6 +70,7 @@ api.add_router("/drills", drills)
 api.add_router("/groups", groups)
 api.add_router("/hands", hands)
 api.add_router("/home", home)
+api.add_router("/letters", letters)
 api.add_router("/lessons", lessons)
 api.add_router("/lessons", sheets)
 

@@ -17,6 +17,7 @@ const GroupsPage = page(() => import('./class/GroupsPage'), 'GroupsPage');
 const SweepPage = page(() => import('./class/SweepPage'), 'SweepPage');
 const CardsPage = page(() => import('./class/CardsPage'), 'CardsPage');
 const LibraryPage = page(() => import('./library/LibraryPage'), 'LibraryPage');
+const LettersPage = page(() => import('./letters/LettersPage'), 'LettersPage');
 const DeskPage = page(() => import('./desk/DeskPage'), 'DeskPage');
 
 export function Pages() {
@@ -32,6 +33,7 @@ export function Pages() {
           <Route path="/class/:groupId" component={SweepPage} />
           <Route path="/class/:groupId/cards" component={CardsPage} />
           <Route path="/library" component={LibraryPage} />
+          <Route path="/letters" component={LettersPage} />
           <Route path="/desk" component={DeskPage} />
           <Route component={NotFound} />
         </Switch>

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from api.exercises.present import exercise_page
 from api.home.schemas import (
     CallsOut,
+    ClimbedOut,
     CueOut,
     EasedOut,
     HomeDayOut,
@@ -28,6 +29,7 @@ from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.findings import way_of_teaching
 from studio.services.home import HomeWeek, days_between, planned_dates, self_checks_of
 from studio.services.records import item_dose
+from studio.services.term import better_words
 
 
 def home_out(week: HomeWeek) -> HomeOut:
@@ -52,7 +54,18 @@ def home_out(week: HomeWeek) -> HomeOut:
         ],
         days=[day_out(log) for log in week.logs],
         self_check=_self_check_out(lesson),
+        climbed=_climbed_out(week),
+        better=better_words(lesson.player, week.today),
     )
+
+
+def _climbed_out(week: HomeWeek) -> list[ClimbedOut]:
+    exercises = load_catalogue().exercises
+    return [
+        ClimbedOut(name=known.name, step=item.rung, of=len(known.rungs))
+        for item in week.given
+        if len((known := exercises[item.exercise]).rungs) > 1
+    ]
 
 
 def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> HomeItemOut:

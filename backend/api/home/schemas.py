@@ -84,8 +84,17 @@ class HomeItemOut(ExercisePage):
     eased: EasedOut | None
 
 
+class ClimbedOut(Schema):
+    """How far an exercise of the week has come: the step that is practised now, of how many."""
+
+    name: str
+    step: int
+    of: int
+
+
 class HomeOut(Schema):
-    """`eased`: something hurt, or a stop was lifted; half doses hold."""
+    """`eased`: something hurt, or a stop was lifted; half doses hold. `better`: what is less
+    trouble than before, said to the player."""
 
     first_name: str
     instrument: str
@@ -99,6 +108,8 @@ class HomeOut(Schema):
     items: list[HomeItemOut]
     days: list[HomeDayOut]
     self_check: list[SelfCheckOut]
+    climbed: list[ClimbedOut]
+    better: list[str]
 
 
 class HomeDayIn(Schema):

@@ -1,4 +1,4 @@
-"""The term of a player: on screen, and as a picture to take along."""
+"""The term of a player: on screen, as a picture and as a table to take along."""
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
@@ -10,7 +10,8 @@ from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span
 from studio.errors import StudioError
 from studio.paper.picture import term_png, term_svg
-from studio.services.lessons import player_of
+from studio.services.lessons import player_of, players_of
+from studio.services.tables import table_of
 from studio.services.term import term_page
 
 router = Router(tags=["term"])
@@ -41,4 +42,29 @@ def read_picture(
     else:
         response = HttpResponse(term_png(kept.term, span), content_type="image/png")
     response["Content-Disposition"] = f'attachment; filename="term-{player_id}.{kind}"'
+    return response
+
+
+@router.get(
+    "/{int:player_id}/table.csv",
+    openapi_extra={"responses": {200: {"content": {"text/csv": {}}}}},
+)
+def read_table(request: HttpRequest, player_id: int) -> HttpResponse:
+    """Everything that was written down of a player, a row each."""
+    return _csv(table_of([player_of(request.user, player_id)]), f"player-{player_id}")
+
+
+@router.get(
+    "/table.csv",
+    openapi_extra={"responses": {200: {"content": {"text/csv": {}}}}},
+)
+def read_all(request: HttpRequest) -> HttpResponse:
+    """The same of all players."""
+    players = players_of(request.user).select_related("teacher__studio_settings")
+    return _csv(table_of(list(players.order_by("name", "pk"))), "players")
+
+
+def _csv(table: str, name: str) -> HttpResponse:
+    response = HttpResponse(table.encode(), content_type="text/csv; charset=utf-8")
+    response["Content-Disposition"] = f'attachment; filename="{name}.csv"'
     return response

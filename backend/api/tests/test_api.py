@@ -40,6 +40,7 @@ BODIES = {
     "grades": {"client_key": KEY, "player": 0, "check": "web.closed", "grade": 1},
     "rest": {"client_key": KEY, "check": "web.closed"},
     "helped": {"on": True},
+    "pdf": {"letters": []},
 }
 
 
@@ -73,15 +74,21 @@ class Access(StudioCase):
             "setup_id": self.setup,
         }
         numbers = {name: record.pk for name, record in ids.items()}
-        address = path.format(token="a" * 43, name=self.picture.name, kind="svg", **numbers)
+        words = {"token": "a" * 43, "name": self.picture.name, "kind": "svg", "reader": "parent"}
+        address = path.format(**words, **numbers)
         if (method, path) == ("POST", "/api/players/{player_id}/pictures"):
             sent = SimpleUploadedFile("hand.png", picture_bytes(), "image/png")
             return client.post(address, {"file": sent})
         if path.endswith("/how"):
             address += "?exercise=thumb_taps"
+        if path.endswith("{reader}"):
+            address += f"?players={self.player.pk}"
         body = BODIES.get(path.rsplit("/", 1)[-1], ENTRY)
         if isinstance(body.get("players"), list):
             body = {**body, "players": [self.player.pk]}
+        if "letters" in body:
+            letter = {"player": self.player.pk, "title": "T", "paragraphs": []}
+            body = {"letters": [letter]}
         if "player" in body:
             body = {**body, "player": self.player.pk}
         data = json.dumps(body) if method == "POST" else None

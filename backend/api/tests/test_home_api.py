@@ -91,6 +91,12 @@ class HomeApi(StudioCase):
                 self.assertEqual(answer.status_code, 422)
                 self.assertEqual(answer.json()["fields"][0]["field"], field)
 
+    def test_steps_climbed_and_what_is_better_are_said_to_the_player(self):
+        week = self.client.get(f"/api/home/{self.token}").json()
+        self.assertTrue(week["climbed"])
+        self.assertTrue(all(1 <= each["step"] <= each["of"] for each in week["climbed"]))
+        self.assertEqual(week["better"], [])
+
     def test_the_youngest_are_not_asked_to_look_at_their_hand(self):
         self.player.self_check = True
         self.player.birth_year = self.today.year - 6

@@ -38,9 +38,9 @@ ALL_INSTRUMENTS = frozenset(Instrument)
 
 @dataclass(frozen=True, slots=True)
 class Cause:
-    """One reason for trouble. `order` is upstream first; `prior` a probability in 0..1. `takes`:
-    how long it usually takes, in words; `weeks`: the same as (soonest, latest), None where it is
-    not a matter of weeks."""
+    """One reason for trouble. `order` is upstream first; `prior` a probability in 0..1. `easier`:
+    said to the player when it is less. `takes`: how long it usually takes, in words; `weeks`: the
+    same as (soonest, latest), None where it is not a matter of weeks."""
 
     id: str
     order: int
@@ -49,6 +49,7 @@ class Cause:
     name: str
     meaning: str
     because: str
+    easier: str
     takes: str
     weeks: tuple[int, int] | None
     settle: tuple[str, ...]
@@ -236,6 +237,7 @@ def _cause(record: Record) -> Cause:
         name=record.text("name"),
         meaning=record.text("meaning"),
         because=record.text("because"),
+        easier=record.text("easier"),
         takes=record.text("takes"),
         weeks=_weeks(record),
         settle=tuple(record.words("settle")),

@@ -8,6 +8,8 @@ from datetime import date, timedelta
 from pathlib import Path
 from unittest import TestCase
 
+import jsonschema_rs
+
 from lefthand.case.case import Case, Finding
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.change.change import change_json, change_of
@@ -221,3 +223,23 @@ class WhatHelped(TestCase):
 
         self.assertEqual(studio(0.8, 0.2), {GRIP: "thumb_taps"})
         self.assertEqual(studio(0.5, 0.5), {})
+
+
+class Schemas(TestCase):
+    """JSON Schema 2020-12, read by the package jsonschema-rs."""
+
+    def valid(self, name, data):
+        path = Path(__file__).parents[1] / "schemas" / f"jolf-{name}.json"
+        validator = jsonschema_rs.validator_for(json.loads(path.read_text(encoding="utf-8")))
+        return [str(error.message) for error in validator.iter_errors(data)]
+
+    def test_courses_in_and_changes_out_are_as_they_say(self):
+        measured = with_lesson(observations={"tip.gives": {"4": {"value": -12.0}}, "web.closed": 2})
+        later = {**measured["lessons"][0], "date": "2026-02-18"}
+        two = {**COURSE, "lessons": [measured["lessons"][0], later]}
+        for data in (COURSE, {**COURSE, "lessons": []}, two):
+            self.assertEqual(self.valid("course-1", data), [])
+            told = change_json(change_of(parse_course(data, CATALOGUE), CATALOGUE))
+            self.assertEqual(self.valid("change-1", json.loads(json.dumps(told))), [])
+        self.assertTrue(self.valid("course-1", {**COURSE, "instrument": "kazoo"}))
+        self.assertTrue(self.valid("course-1", with_lesson(observations={"web.closed": 4})))

@@ -25,6 +25,11 @@ def settings_of(teacher: Teacher) -> TeacherSettings:
     return settings
 
 
+def name_of(teacher: Teacher) -> str:
+    """How the teacher signs."""
+    return settings_of(teacher).display_name or teacher.get_username()
+
+
 def choose_password(teacher: Teacher, old: str, new: str) -> User:
     """A new password for one who knows the present one. Raises StudioError naming the field."""
     if not isinstance(teacher, User) or not teacher.check_password(old):

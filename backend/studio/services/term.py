@@ -7,6 +7,7 @@ from datetime import date
 from pydantic import TypeAdapter, ValidationError
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.change.causes import CauseWord
 from lefthand.change.change import Change, change_of
 from lefthand.change.helped import Helped
 from lefthand.change.term import Term, TermSign, term_of, term_signs
@@ -62,6 +63,15 @@ def term_page(player: Player, on: date) -> KeptTerm:
     fresh = told_term(player, on)
     write_if_free(lambda: _keep(player, fresh, on, known))
     return fresh
+
+
+def better_words(player: Player, on: date) -> list[str]:
+    """What is less trouble than before, said to the player; nothing that is not clear."""
+    term = term_page(player, on).term
+    causes = load_catalogue().causes
+    clear = (CauseWord.GONE.value, CauseWord.CLEARLY_LESS.value)
+    strings = [each for each in (term.strings if term else ()) if each.word in clear]
+    return [causes[each.cause].easier for each in strings if each.cause in causes]
 
 
 def told_term(player: Player, on: date) -> KeptTerm:

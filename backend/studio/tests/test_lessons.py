@@ -5,7 +5,9 @@ from io import BytesIO
 
 from pypdf import PdfReader
 
+from lefthand.catalogue.catalogue import load_catalogue
 from studio.demo_data import PLAYERS
+from studio.demo_past import PASTS, levels
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult
 from studio.paper.pdf import Paper, sheet_pdf
@@ -159,6 +161,28 @@ class NextLesson(StudioCase):
                 weeks, {**GRIP, "tip.gives": {"4": 3}, "arch.fails": {"4": 2}}
             )
             self.assertEqual(objections(self.view(lesson)), [])
+
+
+class DemoTerm(StudioCase):
+    def test_a_term_reaches_back_as_far_as_it_is_asked_and_is_the_same_every_time(self):
+        told = []
+        for _ in "ab":
+            (mira,) = build_demo(DAY, PLAYERS[:1], weeks=7)
+            self.assertEqual(mira.lessons.first().date, DAY - timedelta(weeks=7))
+            told.append([o.entered for each in mira.lessons.all() for o in each.observations.all()])
+            self.assertTrue(any(each.home_days.exists() for each in mira.lessons.all()))
+        self.assertEqual(*told)
+
+    def test_every_sign_of_the_past_is_one_of_the_players_instrument(self):
+        evidence = load_catalogue().evidence
+        instruments = {demo.name: demo.instrument for demo in PLAYERS}
+        for name, past in PASTS.items():
+            for key, course in past.signs.items():
+                with self.subTest(player=name, sign=key):
+                    known = evidence[key.partition("/")[0]]
+                    self.assertIn(instruments[name], known.instruments)
+                    self.assertEqual("/" in key, known.per_finger and "/" in key)
+                    self.assertTrue(all(0 <= level <= 3 for level in levels(course)))
 
 
 class Wishes(StudioCase):

@@ -121,6 +121,22 @@ export const linkQuery = (lessonId: number) =>
     staleTime: 0,
   });
 
+export const lettersQuery = (
+  reader: Schemas['Reader'],
+  players: readonly number[],
+  group: number | null,
+) =>
+  queryOptions({
+    queryKey: ['letters', reader, players, group],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/letters/{reader}', {
+          params: { path: { reader }, query: { players: [...players], group } },
+        }),
+      ),
+    staleTime: Infinity,
+  });
+
 export const helpedQuery = queryOptions({
   queryKey: ['helped'],
   queryFn: async () => unwrap(await client.GET('/api/desk/helped')),

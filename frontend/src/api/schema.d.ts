@@ -825,6 +825,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/letters/{reader}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Drafts
+         * @description Drafts for players, or for all players of a group.
+         */
+        get: operations["api_letters_routes_read_drafts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/letters/{reader}/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Pdf
+         * @description The letters as they were edited.
+         */
+        post: operations["api_letters_routes_make_pdf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players": {
         parameters: {
             query?: never;
@@ -856,6 +896,26 @@ export interface paths {
          * @description A player from a player file, of another teacher or another computer.
          */
         post: operations["api_players_routes_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read All
+         * @description The same of all players.
+         */
+        get: operations["api_term_routes_read_all"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1074,6 +1134,26 @@ export interface paths {
         post?: never;
         /** Remove */
         delete: operations["api_setups_routes_remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Table
+         * @description Everything that was written down of a player, a row each.
+         */
+        get: operations["api_term_routes_read_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1381,6 +1461,18 @@ export interface components {
         ChecksIn: {
             /** Checks */
             checks: string[];
+        };
+        /**
+         * ClimbedOut
+         * @description How far an exercise of the week has come: the step that is practised now, of how many.
+         */
+        ClimbedOut: {
+            /** Name */
+            name: string;
+            /** Of */
+            of: number;
+            /** Step */
+            step: number;
         };
         /** CloserOut */
         CloserOut: {
@@ -2204,9 +2296,14 @@ export interface components {
         };
         /**
          * HomeOut
-         * @description `eased`: something hurt, or a stop was lifted; half doses hold.
+         * @description `eased`: something hurt, or a stop was lifted; half doses hold. `better`: what is less
+         *     trouble than before, said to the player.
          */
         HomeOut: {
+            /** Better */
+            better: string[];
+            /** Climbed */
+            climbed: components["schemas"]["ClimbedOut"][];
             /** Days */
             days: components["schemas"]["HomeDayOut"][];
             /** Eased */
@@ -2426,6 +2523,40 @@ export interface components {
             /** Weeks Away */
             weeks_away: number | null;
         };
+        /** LetterIn */
+        LetterIn: {
+            /** Paragraphs */
+            paragraphs: components["schemas"]["ParagraphIn"][];
+            /**
+             * Picture
+             * @default true
+             */
+            picture?: boolean;
+            /** Player */
+            player: number;
+            /** Title */
+            title: string;
+        };
+        /** LetterOut */
+        LetterOut: {
+            /** Has Picture */
+            has_picture: boolean;
+            /** Name */
+            name: string;
+            /** Paragraphs */
+            paragraphs: components["schemas"]["ParagraphOut"][];
+            /** Player */
+            player: number;
+            /** Title */
+            title: string;
+        };
+        /** LettersIn */
+        LettersIn: {
+            /** Letters */
+            letters: components["schemas"]["LetterIn"][];
+            /** @default a4 */
+            paper?: components["schemas"]["Paper"];
+        };
         /**
          * LiftIn
          * @description `reasons`: those that stood before the teacher; None for all.
@@ -2625,6 +2756,26 @@ export interface components {
             planned: string[];
             /** Practised */
             practised: string[] | null;
+        };
+        /** ParagraphIn */
+        ParagraphIn: {
+            /**
+             * Heading
+             * @default
+             */
+            heading?: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ParagraphOut
+         * @description `text`: lines parted by newlines; one that begins with "- " is an item of a list.
+         */
+        ParagraphOut: {
+            /** Heading */
+            heading: string;
+            /** Text */
+            text: string;
         };
         /**
          * PasswordIn
@@ -2978,6 +3129,11 @@ export interface components {
             /** Turn */
             turn?: ("enough" | "perhaps" | "not enough") | null;
         };
+        /**
+         * Reader
+         * @enum {string}
+         */
+        Reader: "parent" | "colleague" | "doctor";
         /** ReasonOut */
         ReasonOut: {
             /** Evidence */
@@ -6113,6 +6269,93 @@ export interface operations {
             };
         };
     };
+    api_letters_routes_read_drafts: {
+        parameters: {
+            query?: {
+                players?: number[];
+                group?: number | null;
+            };
+            header?: never;
+            path: {
+                reader: "parent" | "colleague" | "doctor";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_letters_routes_make_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reader: "parent" | "colleague" | "doctor";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LettersIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_players_routes_add_player: {
         parameters: {
             query?: never;
@@ -6181,6 +6424,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_term_routes_read_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
@@ -6872,6 +7153,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_term_routes_read_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -55,6 +55,9 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
           <Button variant="default" onClick={() => setChoosing(true)}>
             {checks.length === 0 ? 'Choose what to look at' : 'Other checks'}
           </Button>
+          <Button variant="default" component={Link} href={`/letters?group=${sweep.id}`}>
+            Letters
+          </Button>
           {checks.length > 0 && sweep.pairs.length > 0 && (
             <Button variant="default" component={Link} href={`/class/${sweep.id}/cards`}>
               Partner cards

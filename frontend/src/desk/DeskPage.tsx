@@ -61,6 +61,13 @@ export function DeskPage() {
       <HandTone tone={desk.data.hand_tone} onSaved={keep} />
       <Habits desk={desk.data} onSaved={keep} />
       <section>
+        <h2>All records as a table</h2>
+        <p>
+          <a href="/api/players/table.csv">A table for a spreadsheet</a>, a row for each thing that
+          was written down.
+        </p>
+      </section>
+      <section>
         <h2>Your password</h2>
         <ChangePassword />
       </section>

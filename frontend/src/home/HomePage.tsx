@@ -5,6 +5,7 @@ import { savedWords } from '../outbox/outbox';
 import { AskLater } from './AskLater';
 import { Exercise } from './Exercise';
 import css from './HomePage.module.css';
+import { HowFar } from './HowFar';
 import { LogDay } from './LogDay';
 import { Practice } from './Practice';
 import { type HomeHandle, useHome } from './useHome';
@@ -165,6 +166,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
       {items.map((item) => (
         <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
       ))}
+      <HowFar climbed={week.climbed} better={week.better} />
       <p className={css.foot}>
         Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop
         and tell your teacher.{' '}

@@ -17,6 +17,9 @@ export function PlayerFile({ id, name }: { id: number; name: string }) {
       <Button component="a" variant="subtle" href={`/api/players/${id}/file`}>
         Save all records as a file
       </Button>
+      <Button component="a" variant="subtle" href={`/api/players/${id}/table.csv`}>
+        A table for a spreadsheet
+      </Button>
       {hasPictures && (
         <Button component="a" variant="subtle" href={`/api/players/${id}/file?pictures=true`}>
           The same with the pictures of the hand

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
-import { useParams } from 'wouter';
+import { Link, useParams } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
@@ -76,6 +76,11 @@ export function PlayerPage() {
         <Button variant="subtle" onClick={() => setChanging(true)}>
           Change
         </Button>
+        {lessons.length > 0 && (
+          <Button variant="subtle" component={Link} href={`/letters?players=${player.id}`}>
+            Letters
+          </Button>
+        )}
         <Button
           size="lg"
           aria-keyshortcuts="Enter"

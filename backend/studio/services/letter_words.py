@@ -1,0 +1,348 @@
+"""The words of the three letters. No opinion on health in any of them, and no disease is named."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from functools import cached_property
+
+from lefthand.catalogue.catalogue import Catalogue, Cause, load_catalogue
+from lefthand.change.causes import CauseWord
+from lefthand.change.term import Term, TermString
+from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
+from studio.services.findings import age_at, way_of_teaching
+from studio.services.known import known_items, known_words
+from studio.services.notes import notes_of
+
+BETTER = (CauseWord.GONE.value, CauseWord.CLEARLY_LESS.value, CauseWord.PROBABLY_LESS.value)
+NEWEST_LESSONS = 20
+REPORTED = {
+    "numbness": "numbness or tingling",
+    "radiating": "pain that travels along the arm",
+    "curling": "a finger that curls or does what it wants",
+    "swelling": "swelling",
+    "sudden_weakness": "sudden weakness, dropping things",
+    "tired_next_day": "tiredness into the next day",
+    "earlier_injury": "an earlier injury or operation of this arm",
+    "playing_jump": "much more playing than the week before",
+}
+TIMES = {
+    "playing": "while playing", "rest": "at rest", "night": "at night",
+    "next_day": "still the next day",
+}  # fmt: skip
+
+
+@dataclass(frozen=True)
+class About:
+    """What a letter is written from. term: None before the first lesson."""
+
+    player: Player
+    term: Term | None
+    on: date
+
+    @property
+    def first(self) -> str:
+        return self.player.name.split()[0]
+
+    @property
+    def catalogue(self) -> Catalogue:
+        return load_catalogue()
+
+    @cached_property
+    def lessons(self) -> list[Lesson]:
+        rows = self.player.lessons.filter(date__lte=self.on).prefetch_related(
+            "cause_words", "home_days", "results", "plan__items"
+        )
+        return list(rows.order_by("date"))
+
+    @cached_property
+    def flags(self) -> list[RedFlag]:
+        return list(self.player.red_flags.filter(mistaken=False).order_by("raised_on"))
+
+    @cached_property
+    def is_stopped(self) -> bool:
+        return any(flag.lifted_on is None for flag in self.flags)
+
+    @property
+    def strings(self) -> Sequence[TermString]:
+        return self.term.strings if self.term else ()
+
+    @cached_property
+    def newest_plan(self) -> Plan | None:
+        plans = Plan.objects.filter(lesson__player=self.player, lesson__date__lte=self.on)
+        return plans.order_by("lesson__date").prefetch_related("items").last()
+
+    def cause(self, string: TermString) -> Cause:
+        return self.catalogue.causes[string.cause]
+
+
+# ------------------------------------------------------------------ a parent
+
+
+def parent_paragraphs(about: About) -> list[tuple[str, str]]:
+    """Kind and concrete: what was worked on, what is better, what comes next, one thing to see."""
+    return [
+        ("What we worked on", _worked_on(about)),
+        ("What is better", _better(about)),
+        ("What comes next", _next(about)),
+        ("One thing to watch for at home", _watch(about)),
+        (
+            "If something hurts",
+            "Soft and short is better than long and tight. If anything hurts, tingles or goes "
+            "numb: please stop, put the instrument down and tell me. A doctor or physiotherapist "
+            "is the right person to ask about pain.",
+        ),
+    ]
+
+
+def _worked_on(about: About) -> str:
+    worked = [s for s in about.strings if s.focus and s.word != CauseWord.NOT_SEEN.value]
+    if not worked:
+        return f"{about.first} and I have looked at how the left hand plays."
+    lines = []
+    for each in worked:
+        exercises = list(dict.fromkeys(s.words for s in each.focus if s.words))
+        with_what = f" With: {', '.join(exercises)}." if exercises else ""
+        lines.append(f"- {about.cause(each).meaning}{with_what}")
+    return "\n".join([f"This is what {about.first} and I have worked on:", *lines])
+
+
+def _better(about: About) -> str:
+    better = [each for each in about.strings if each.word in BETTER]
+    if not better:
+        return (
+            "Hands change slowly, and it is too early to see a clear difference. Practice in "
+            "small, soft portions is what brings it."
+        )
+    lines = []
+    for each in better:
+        sure = "" if each.word != CauseWord.PROBABLY_LESS.value else " (as far as one can see)"
+        lines.append(f"- {_for_other(about.cause(each).easier)}{sure}.")
+    return "\n".join(lines)
+
+
+def _for_other(words: str) -> str:
+    """What is said to the player, said of the player."""
+    told = f" {words}".replace(" your ", " the ").replace(" you play ", " playing goes ")
+    told = told.replace(" on you ", " ").strip()
+    return _upper(told)
+
+
+def _next(about: About) -> str:
+    if about.is_stopped:
+        return (
+            "The exercises are paused for now. Please see a doctor or a physiotherapist first; we "
+            "go on, gently, when they say that it is all right."
+        )
+    now = [each for each in about.strings if each.is_focus and each.word != CauseWord.GONE.value]
+    if not now:
+        return (
+            "We keep what has been won, look at it again from time to time, and go on with music."
+        )
+    cause = about.cause(now[0])
+    return f"We go on with this: {_lower(cause.meaning)} It usually takes {cause.takes}."
+
+
+def _watch(about: About) -> str:
+    plan = about.newest_plan
+    items = known_items(plan) if plan and not about.is_stopped else []
+    if not items:
+        return "That there is a short break before the hand gets tired."
+    exercise = about.catalogue.exercises[items[0].exercise]
+    return f"{exercise.name}: {_lower(exercise.mirror)} When you see this, it goes well."
+
+
+def _lower(words: str) -> str:
+    return words[:1].lower() + words[1:]
+
+
+def _upper(words: str) -> str:
+    return words[:1].upper() + words[1:]
+
+
+# ------------------------------------------------------------------ a colleague
+
+
+def colleague_paragraphs(about: About) -> list[tuple[str, str]]:
+    """Numbers, reasons, what was tried, what to avoid."""
+    return [
+        ("The player", _who(about)),
+        ("Where it stands", _standing(about)),
+        ("What it is told from", _reasons(about)),
+        ("What was tried", _tried(about)),
+        ("Trials, own words and choices", _notes(about)),
+        ("What to avoid", _avoid(about)),
+        ("What I would do next", about.term.next.why if about.term else ""),
+    ]
+
+
+def _who(about: About) -> str:
+    player = about.player
+    lessons = about.lessons
+    age = age_at(player, lessons[-1]) if lessons else None
+    told = [
+        dict(player._meta.get_field("instrument").flatchoices)[player.instrument],
+        player.level,
+        *([f"about {age} years"] if age is not None else []),
+        f"plays about {player.hours_a_day:g} hours a day",
+        *([f"now: {player.piece}"] if player.piece else []),
+    ]
+    ways = way_of_teaching(player)
+    known = about.catalogue.ways
+    chosen = [
+        f"- {known[key].label}: {known[key].words[value]}"
+        for key, value in ways.items()
+        if value != known[key].default
+        and player.instrument in {i.value for i in known[key].instruments}
+    ]
+    count = f"{len(lessons)} lessons" if len(lessons) != 1 else "one lesson"
+    head = f"{_upper(', '.join(told))}. {count} so far."
+    return "\n".join([head, *chosen])
+
+
+def _standing(about: About) -> str:
+    lines = [
+        f"- {each.name}: {each.answer} ({round(100 * each.probability[-1])} % likely to be there "
+        "now, by all lessons)"
+        for each in about.strings
+    ]
+    return "\n".join(lines) or "Nothing was likely so far."
+
+
+def _reasons(about: About) -> str:
+    lines = []
+    for each in about.strings:
+        seen = [why for why in each.why if why != "not looked at"]
+        if seen:
+            lines.append(f"- {each.name}, at the last look: {_lower(seen[-1])}")
+    for measure in about.term.measures if about.term else ():
+        first, last = measure.points[0][1], measure.points[-1][1]
+        least = f"; a change counts from {measure.least:.1f}" if measure.least is not None else ""
+        lines.append(
+            f"- {measure.label}: {first:g} to {last:g} {measure.unit}, {measure.answer}{least}"
+        )
+    return "\n".join(lines)
+
+
+def _tried(about: About) -> str:
+    rungs: dict[str, int] = {}
+    for lesson in about.lessons:
+        for item in known_items(lesson.plan) if hasattr(lesson, "plan") else []:
+            rungs[item.exercise] = max(item.rung, rungs.get(item.exercise, 0))
+    helped = {name for each in about.strings for name in each.helped}
+    lines = []
+    for name, rung in rungs.items():
+        exercise = about.catalogue.exercises[name]
+        after = "; less trouble after it" if exercise.name in helped else ""
+        lines.append(f"- {exercise.name}, up to step {rung} of {len(exercise.rungs)}{after}")
+    return "\n".join(lines) or "No exercise was given yet."
+
+
+def _notes(about: About) -> str:
+    late = about.lessons[-NEWEST_LESSONS:]
+    notes = notes_of(late)
+    return "\n".join(
+        f"- {lesson.date:%-d %B %Y}: {'; '.join(notes[lesson.pk])}"
+        for lesson in late
+        if lesson.pk in notes
+    )
+
+
+def _avoid(about: About) -> str:
+    lines = []
+    for flag in about.flags:
+        until = (
+            f"lifted {flag.lifted_on:%-d %B %Y}: “{flag.note}”" if flag.lifted_on else "still up"
+        )
+        lines.append(
+            f"- Stopped on {flag.raised_on:%-d %B %Y} ({'; '.join(flag.reasons)}), {until}"
+        )
+    if any(each.cause == "joint_laxity" for each in about.strings):
+        lines.append("- Loose joints: no stretching, no pushing into place by anybody’s hand.")
+    if any(each.cause == "thumb_index_grip" and each.is_focus for each in about.strings):
+        lines.append("- Strength exercises, until the thumb lets go.")
+    for name in about.player.disliked:
+        if name in about.catalogue.exercises:
+            lines.append(f"- {about.catalogue.exercises[name].name}: not liked")
+    dismissed = {
+        word.cause: lesson.date
+        for lesson in about.lessons
+        for word in known_words(lesson)
+        if word.word == "dismissed"
+    }
+    for cause, day in dismissed.items():
+        lines.append(f"- {about.catalogue.causes[cause].name}: ruled out on {day:%-d %B %Y}")
+    return "\n".join(lines)
+
+
+# ------------------------------------------------------------------ a doctor or physiotherapist
+
+
+def doctor_paragraphs(about: About) -> list[tuple[str, str]]:
+    """What was reported and when, hours of playing, what was stopped; nothing else."""
+    instrument = dict(about.player._meta.get_field("instrument").flatchoices)
+    return [
+        (
+            "About this letter",
+            "I teach a stringed instrument. This is a record of what was told in lessons and in "
+            "practice logs at home. It is no medical opinion.",
+        ),
+        (
+            "Playing",
+            f"{about.first} plays the {instrument[about.player.instrument]}, about "
+            f"{about.player.hours_a_day:g} hours a day.",
+        ),
+        ("What was reported", _reported(about)),
+        ("What was stopped", _stopped(about)),
+        (
+            "What I would like to know",
+            "May the hand practise, how much, and what should it leave out for now?",
+        ),
+    ]
+
+
+def _reported(about: About) -> str:
+    lines: list[tuple[date, str]] = []
+    for lesson in about.lessons:
+        told = _of_reports(lesson)
+        if told:
+            lines.append((lesson.date, f"in the lesson: {told}"))
+        for log in lesson.home_days.all():
+            told = _of_log(log)
+            if told:
+                lines.append((log.date, f"at home: {told}"))
+    return "\n".join(f"- {day:%-d %B %Y}, {words}" for day, words in sorted(lines)) or (
+        "No pain and none of the other signs were reported."
+    )
+
+
+def _of_reports(lesson: Lesson) -> str:
+    reports = lesson.reports
+    told = []
+    if reports.get("pain"):
+        where = f" in the {reports['place']}" if reports.get("place") else ""
+        when = [TIMES[time] for time in reports.get("pain_when", []) if time in TIMES]
+        told.append(f"pain {reports['pain']:g} of 10{where}{', ' if when else ''}{', '.join(when)}")
+    weeks = reports.get("same_place_weeks")
+    if weeks:
+        told.append(f"in the same place for about {weeks:g} weeks")
+    hurt = max((result.pain or 0 for result in lesson.results.all()), default=0)
+    if hurt > 0:
+        told.append(f"pain {hurt:g} of 10 in an exercise that was shown")
+    told += [words for name, words in REPORTED.items() if reports.get(name)]
+    return "; ".join(told)
+
+
+def _of_log(log: HomeDay) -> str:
+    told = [f"pain {log.pain} of 10"] if log.pain else []
+    told += [REPORTED[sign] for sign in log.signs if sign in REPORTED]
+    told += [TIMES[time] for time in log.later or [] if time in TIMES]
+    return "; ".join(told)
+
+
+def _stopped(about: About) -> str:
+    lines = []
+    for flag in about.flags:
+        end = f"until {flag.lifted_on:%-d %B %Y}" if flag.lifted_on else "and they still are"
+        why = "; ".join(flag.reasons)
+        lines.append(f"- From {flag.raised_on:%-d %B %Y} the exercises were paused ({why}), {end}.")
+    return "\n".join(lines) or "Nothing was stopped."

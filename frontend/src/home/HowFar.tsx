@@ -1,0 +1,49 @@
+import css from './HomePage.module.css';
+import type { Week } from './weekNow';
+
+const RISE = 7;
+const STEP = 18;
+
+/** Steps climbed and what is better, in a player's words; nothing is counted or compared. */
+export function HowFar({ climbed, better }: Pick<Week, 'climbed' | 'better'>) {
+  if (climbed.length === 0 && better.length === 0) return null;
+  return (
+    <section className={css.howFar}>
+      <h2>How far you are</h2>
+      {better.map((words) => (
+        <p key={words} className={css.child}>
+          {words.charAt(0).toUpperCase() + words.slice(1)}.
+        </p>
+      ))}
+      <ul>
+        {climbed.map((each) => (
+          <li key={each.name}>
+            <Stairs step={each.step} of={each.of} />
+            <span>
+              {each.name}: step {each.step} of {each.of}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Stairs({ step, of }: { step: number; of: number }) {
+  const height = of * RISE + 2;
+  return (
+    <svg width={of * STEP} height={height} aria-hidden="true">
+      {Array.from({ length: of }, (_, n) => (
+        <rect
+          key={n}
+          x={n * STEP + 1}
+          y={height - (n + 1) * RISE - 1}
+          width={STEP - 3}
+          height={(n + 1) * RISE}
+          fill={n < step ? 'var(--accent)' : 'none'}
+          stroke="var(--accent)"
+        />
+      ))}
+    </svg>
+  );
+}
