@@ -52,10 +52,14 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("link", name="Mira Oslund").first.click()
     page.get_by_role("heading", name="Mira Oslund").wait_for()
     keep("player", full=True)
+    page.get_by_role("link", name="Letters").click()
+    page.get_by_role("region", name="Letter about Mira Oslund").wait_for()
+    keep("letters")
+    page.go_back()
     page.get_by_role("button", name="Begin a lesson").click()
     page.get_by_role("heading", name="Last week: show me").wait_for()
     keep("lesson-ask")
-    page.get_by_role("group", name="Thumb taps, shown today").get_by_text("Shown").click()
+    page.get_by_role("button", name="Shown", exact=True).first.click()
     page.get_by_role("button", name="All is well").click()
     page.get_by_role("heading", name="What it means").wait_for()
     settle(page)
@@ -107,7 +111,7 @@ def take_library(page: Page, address: str, folder: Path) -> None:
 def take_sheet(page: Page, address: str, folder: Path) -> None:
     """A week with a tune in it, on the sheet and on the phone."""
     page.goto(address)
-    page.get_by_role("link", name="Lene Moravec").click()
+    page.get_by_role("link", name="Lene Moravec").first.click()
     page.get_by_role("heading", name="Lene Moravec").wait_for()
     number = page.url.rsplit("/", 1)[-1]
     given = page.request.get(f"{address}/api/players/{number}").json()["lessons"][-1]["id"]
