@@ -91,6 +91,7 @@ def roster_row_out(row: RosterRow) -> RosterRowOut:
         instrument=row.known.instrument if row.known else row.instrument,
         birth_year=row.birth_year,
         level=row.level,
+        lesson=row.lesson,
         is_known=row.known is not None,
         problems=dict(row.problems),
     )

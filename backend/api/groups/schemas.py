@@ -107,5 +107,6 @@ class RosterRowOut(Schema):
     instrument: str
     birth_year: str
     level: str
+    lesson: str
     is_known: bool
     problems: dict[str, str]

@@ -84,7 +84,7 @@ def change_json(change: Change) -> dict[str, Any]:
     """The change as `jolf-change/1`."""
     signs: dict[str, dict[str, Any]] = {}
     for each in change.signs:
-        told = {"word": each.word.value, "less": round(each.less, 4), "more": round(each.more, 4)}
+        told = _sign_json(each)
         if each.series.finger is None:
             signs[each.series.evidence.id] = {**told, "fingers": {}}
         else:
@@ -105,6 +105,16 @@ def change_json(change: Change) -> dict[str, Any]:
         "measures": [_measure_json(*key, found) for key, found in change.measures.items()],
         "helped": [_helped_json(each) for each in change.helped],
         "next": _next_json(change.next),
+    }
+
+
+def _sign_json(sign: SignChange) -> dict[str, Any]:
+    month = sign.less_than_a_month_ago
+    return {
+        "word": sign.word.value,
+        "less": round(sign.less, 4),
+        "more": round(sign.more, 4),
+        "less_than_a_month_ago": None if month is None else round(month, 4),
     }
 
 

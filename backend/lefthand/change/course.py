@@ -36,7 +36,8 @@ class Practice:
 class CourseLesson:
     """One lesson. findings: those that count, a complaint among them. outside: by evidence, the
     chance that something outside the hand brings it. practice: None where nobody knows. plan:
-    exercises given in it. pain: the most that was told since the lesson before, 0..10."""
+    exercises given in it. pain: the most that was told since the lesson before, 0..10. is_glance: a
+    mere look over a class."""
 
     on: date
     findings: Mapping[str, Finding] = field(default_factory=dict)
@@ -46,6 +47,7 @@ class CourseLesson:
     plan: tuple[str, ...] = ()
     is_harder: bool = False
     pain: float = 0
+    is_glance: bool = False
 
 
 @dataclass(frozen=True, eq=False)

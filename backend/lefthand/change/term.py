@@ -260,16 +260,27 @@ def _seen(findings: Mapping[str, Finding], signs: Sequence[str], catalogue: Cata
     return "; ".join(seen) or "not looked at"
 
 
-def _focus(change: Change, cause: str, catalogue: Catalogue, last: int) -> list[Stretch]:
-    """Stretches of lessons that had it as the focus, each until the lesson after."""
-    days, lessons = change.course.days, change.course.lessons
-    found: list[Stretch] = []
-    for number, lesson in enumerate(lessons):
+def _chosen(change: Change, cause: str, catalogue: Catalogue) -> dict[int, str]:
+    """By lesson that had it as the focus, the exercise that stands for the work on it: the one of
+    the lesson before while it is still given, else the first that aims at it."""
+    found: dict[int, str] = {}
+    before = ""
+    for number, lesson in enumerate(change.course.lessons):
         if cause not in lesson.focus:
             continue
-        end = days[number + 1] if number + 1 < len(days) else max(last, days[number] + 7)
         aiming = [e for e in lesson.plan if cause in catalogue.exercises[e].aims]
-        name = catalogue.exercises[aiming[0]].name if aiming else ""
+        before = before if before in aiming else next(iter(aiming), "")
+        found[number] = before
+    return found
+
+
+def _focus(change: Change, cause: str, catalogue: Catalogue, last: int) -> list[Stretch]:
+    """Stretches of lessons that had it as the focus, each until the lesson after."""
+    days = change.course.days
+    found: list[Stretch] = []
+    for number, exercise in _chosen(change, cause, catalogue).items():
+        end = days[number + 1] if number + 1 < len(days) else max(last, days[number] + 7)
+        name = catalogue.exercises[exercise].name if exercise else ""
         if found and found[-1].end == days[number]:
             found[-1] = Stretch(found[-1].start, end, name or found[-1].words)
         else:
@@ -280,20 +291,16 @@ def _focus(change: Change, cause: str, catalogue: Catalogue, last: int) -> list[
 def _steps(
     change: Change, cause: str, catalogue: Catalogue, facts: TermFacts
 ) -> list[tuple[int, int, int, str]]:
-    """Each change of the exercise given for it first, or of its rung, as (day, rung, rungs,
-    exercise)."""
+    """Each change of the exercise that stands for the work on it, or of its rung, as (day, rung,
+    rungs, exercise)."""
     found: list[tuple[int, int, int, str]] = []
-    for number, lesson in enumerate(change.course.lessons):
-        if cause not in lesson.focus or number >= len(facts.rungs):
-            continue
-        for exercise in lesson.plan:
-            rungs = facts.rungs[number]
-            if cause in catalogue.exercises[exercise].aims and exercise in rungs:
-                known = catalogue.exercises[exercise]
-                step = (rungs[exercise], len(known.rungs), known.name)
-                if not found or found[-1][1:] != step:
-                    found.append((change.course.days[number], *step))
-                break
+    for number, exercise in _chosen(change, cause, catalogue).items():
+        rungs = facts.rungs[number] if number < len(facts.rungs) else {}
+        if exercise in rungs:
+            known = catalogue.exercises[exercise]
+            step = (rungs[exercise], len(known.rungs), known.name)
+            if not found or found[-1][1:] != step:
+                found.append((change.course.days[number], *step))
     return found
 
 

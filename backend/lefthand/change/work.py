@@ -42,7 +42,7 @@ def work_on(course: Course, cause: str) -> Work:
     return Work(
         since=lessons[start].on,
         weeks=(lessons[-1].on - lessons[start].on).days / DAYS_A_WEEK,
-        lessons=len(later),
+        lessons=sum(not lesson.is_glance for lesson in later),
         planned=sum(p.planned for p in told) if told else None,
         done=sum(p.done for p in told) if told else None,
     )

@@ -83,6 +83,7 @@ def _lesson(
         focus=tuple(focus_of(lesson)),
         plan=tuple(_rungs(lesson)),
         is_harder=lesson.harder_piece,
+        is_glance=lesson.is_glance,
         pain=_pain_since(earlier[-1] if earlier else None, lesson),
     )
 

@@ -111,6 +111,7 @@ def raise_from_home(
     lesson: Lesson, reasons: list[str], *, on: date, pain: float | None = None, log_key: str = ""
 ) -> None:
     """Raise a flag for what was logged at home; reasons add up while one is up."""
+    forget(lesson.player_id, lesson.date)
     flag = RedFlag.objects.filter(
         player=lesson.player, from_home=True, lifted_on__isnull=True
     ).first()
@@ -135,6 +136,7 @@ def raise_from_home(
 
 def take_back_from_home(lesson: Lesson, log_key: str, *, on: date) -> bool:
     """Take back the stop that one log raised; False when there is none that it alone raised."""
+    forget(lesson.player_id, lesson.date)
     flags = RedFlag.objects.filter(lesson=lesson, from_home=True, lifted_on=None, log_key=log_key)
     note = "Tapped by mistake: taken back on the phone within a minute."
     return bool(log_key) and flags.update(lifted_on=on, note=note, mistaken=True) > 0

@@ -1,6 +1,7 @@
 """A class brought in from a pasted list or a CSV file: a name, an instrument and a year a line."""
 
 import csv
+import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field, replace
 from datetime import date
@@ -23,8 +24,11 @@ HEADINGS: Mapping[str, str] = {
     **dict.fromkeys(("instrument",), "instrument"),
     **dict.fromkeys(("year", "birth year", "born", "birth_year", "year of birth"), "birth_year"),
     **dict.fromkeys(("level",), "level"),
+    **dict.fromkeys(("lesson", "lesson time", "time", "when"), "lesson"),
 }
-USUAL_ORDER = ("name", "instrument", "birth_year", "level")
+USUAL_ORDER = ("name", "instrument", "birth_year", "level", "lesson")
+WEEKDAYS = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
+WHEN = re.compile(r"(?:(?P<day>[a-z]+)\.?,?\s*)?(?P<time>\d{1,2}[:.]\d{2})?")
 INSTRUMENTS: Mapping[str, Instrument] = {
     **{instrument.value: instrument for instrument in Instrument},
     "violin": Instrument.VIOLIN,
@@ -47,6 +51,7 @@ class RosterRow:
     instrument: str
     birth_year: str
     level: str
+    lesson: str = ""
     known: Player | None = None
     problems: Mapping[str, str] = field(default_factory=dict)
 
@@ -108,6 +113,7 @@ def _row(number: int, cells: Mapping[str, str], known: Player | None, on: date) 
         INSTRUMENTS.get(cells.get("instrument", "").lower(), cells.get("instrument", "")),
         cells.get("birth_year", ""),
         (cells.get("level", "") or Level.BEGINNER.value).lower(),
+        cells.get("lesson", ""),
         known,
     )
     return row if known else replace(row, problems=_problems(row, on))
@@ -126,6 +132,8 @@ def _problems(row: RosterRow, on: date) -> dict[str, str]:
         found["level"] = f"expected {', '.join(Level)}"
     if row.birth_year and not row.birth_year.isdigit():
         found["birth_year"] = f"expected a year such as {on.year - 10}, got {row.birth_year!r}"
+    if row.lesson and _when(row.lesson) is None:
+        found["lesson"] = f"expected a day and a time such as Mon 15:30, got {row.lesson!r}"
     if not found:
         try:
             check_facts(_facts(row), on)
@@ -134,8 +142,23 @@ def _problems(row: RosterRow, on: date) -> dict[str, str]:
     return found
 
 
+def _when(text: str) -> tuple[int | None, str | None] | None:
+    """Weekday (0 is Monday) and time of "Mon 15:30", either of which may be missing; None for what
+    is neither."""
+    told = WHEN.fullmatch(text.strip().lower())
+    if told is None or not (told["day"] or told["time"]):
+        return None
+    day = next((n for n, name in enumerate(WEEKDAYS) if (told["day"] or "")[:3] == name), None)
+    if told["day"] and day is None:
+        return None
+    return day, told["time"].replace(".", ":").zfill(5) if told["time"] else None
+
+
 def _facts(row: RosterRow) -> dict[str, object]:
+    weekday, at = _when(row.lesson) or (None, None)
     return {
+        "weekday": weekday,
+        "lesson_time": at,
         "name": row.name,
         "instrument": row.instrument,
         "level": row.level,

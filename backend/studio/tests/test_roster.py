@@ -38,6 +38,8 @@ class Roster(StudioCase):
             ("Ada, violin, soon", "birth_year"),
             ("Ada, violin, 1750", "birth_year"),
             ("Ada, violin, 2016, master", "level"),
+            ("Ada, violin, 2016, beginner, noonish", "lesson"),
+            ("Ada, violin, 2016, beginner, Mon 25:00", "lesson_time"),
             ("x" * 81 + ", violin", "name"),
             ("Bo Marsh, viola", "name"),
         ):
@@ -56,6 +58,21 @@ class Roster(StudioCase):
         self.assertEqual(Player.objects.get(name="Bo Marsh").birth_year, 2015)
         self.player.refresh_from_db()
         self.assertEqual((self.player.group, self.player.level), (group, "intermediate"))
+
+    def test_the_time_of_the_lesson_comes_with_it(self):
+        for text, weekday, at in (
+            ("Mon 15:30", 0, "15:30"),
+            ("saturday, 9.05", 5, "09:05"),
+            ("Thu", 3, None),
+            ("08:00", None, "08:00"),
+            ("", None, None),
+        ):
+            with self.subTest(text):
+                bring_in_class(self.teacher, "G", f'name;instrument;lesson\nBo;cello;"{text}"', DAY)
+                player = Player.objects.get(name="Bo")
+                told = f"{player.lesson_time:%H:%M}" if player.lesson_time else None
+                self.assertEqual((player.weekday, told), (weekday, at))
+                player.delete()
 
     def test_nothing_and_too_much_are_refused(self):
         many = "\n".join(f"P{n}, violin" for n in range(MOST_ROWS + 1))

@@ -2,12 +2,13 @@
 
 from datetime import timedelta
 
+from lefthand.change.work import work_on
 from studio.models import HomeDay, Summary
 from studio.services.attention import lines_today, shares_of
 from studio.services.course import course_of
 from studio.services.desk import set_players_way, set_teachers_way, set_thresholds
 from studio.services.flags import lift_flags
-from studio.services.home import log_day, make_link
+from studio.services.home import answer_later, log_day, make_link, take_back_stop
 from studio.services.lessons import day_rows
 from studio.services.term import SHAPE, lines_of, term_page, told_term
 from studio.tests.studio_case import DAY, GRIP, StudioCase
@@ -110,6 +111,23 @@ class Pages(TermCase):
         self.assertEqual(page.term.stops[0].start, 7)
         lift_flags(self.player, note="seen by a doctor", on=lesson.date)
         self.assertNotEqual(self.page(1).term.next.step, "stop")
+
+    def test_a_stop_from_home_is_known_at_once_and_gone_when_it_is_taken_back(self):
+        self.weeks(GRIP)
+        token, day = make_link(self.player).token, DAY + timedelta(days=1)
+        log_day(token, {"date": day, "done": "done", "felt": "soft", "pain": 2}, day)
+        self.assertEqual(self.page(0).term.next.step, "as_expected")
+        later = DAY + timedelta(days=2)
+        answer_later(token, day, ["night"], later, client_key="answer-01")
+        self.assertEqual(self.page(0).term.next.step, "stop")
+        take_back_stop(token, "answer-01", 5, later)
+        self.assertEqual(self.page(0).term.next.step, "as_expected")
+
+    def test_a_look_over_a_class_is_no_lesson_of_work(self):
+        lessons = self.weeks(*[GRIP] * 5)
+        self.player.lessons.filter(pk__in=[each.pk for each in lessons[1:]]).update(is_glance=True)
+        found = course_of(self.player, DAY + timedelta(weeks=4)).course
+        self.assertEqual(work_on(found, "thumb_index_grip").lessons, 0)
 
     def test_three_hundred_lessons_are_told_once(self):
         self.weeks(GRIP)

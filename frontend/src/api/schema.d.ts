@@ -3326,6 +3326,8 @@ export interface components {
             instrument: string;
             /** Is Known */
             is_known: boolean;
+            /** Lesson */
+            lesson: string;
             /** Level */
             level: string;
             /** Line */

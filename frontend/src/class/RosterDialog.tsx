@@ -13,6 +13,7 @@ const COLUMN_WORDS: Record<string, string> = {
   instrument: 'instrument',
   birth_year: 'year of birth',
   level: 'level',
+  lesson: 'lesson time',
 };
 
 /** A whole class from a pasted list or a CSV file; it says what each line will do before it does. */
@@ -66,7 +67,7 @@ function RosterForm({ onClose }: { onClose: () => void }) {
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <label className={css.list}>
-        A player a line: name, instrument, year of birth
+        A player a line: name, instrument, year of birth, level, lesson (Mon 15:30)
         <textarea
           placeholder={'Ada Lindt, violin, 2016\nBo Marsh, cello, 2015'}
           rows={6}
@@ -131,6 +132,7 @@ function Preview({ rows }: { rows: Schemas['RosterRowOut'][] }) {
             <td>
               {row.name}, {INSTRUMENT_WORDS[row.instrument] ?? row.instrument}
               {row.birth_year && `, born ${row.birth_year}`}
+              {row.lesson && `, ${row.lesson}`}
             </td>
             <td>{whatItDoes(row)}</td>
           </tr>

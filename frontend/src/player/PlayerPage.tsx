@@ -73,14 +73,16 @@ export function PlayerPage() {
             {player.piece && ` · ${player.piece}`}
           </p>
         </div>
-        <Button variant="subtle" onClick={() => setChanging(true)}>
-          Change
-        </Button>
-        {lessons.length > 0 && (
-          <Button variant="subtle" component={Link} href={`/letters?players=${player.id}`}>
-            Letters
+        <div>
+          <Button variant="subtle" onClick={() => setChanging(true)}>
+            Change
           </Button>
-        )}
+          {lessons.length > 0 && (
+            <Button variant="subtle" component={Link} href={`/letters?players=${player.id}`}>
+              Letters
+            </Button>
+          )}
+        </div>
         <Button
           size="lg"
           aria-keyshortcuts="Enter"

@@ -35,7 +35,7 @@ export function Term({ playerId }: Props) {
       <p className={css.better}>{term.better || term.stuck || 'No clear change yet.'}</p>
       {term.better && term.stuck && <p className={css.stuck}>{term.stuck}</p>}
       <p className={css.next}>
-        <strong>{NEXT_WORDS[term.next.step] ?? 'Next'}</strong> {term.next.why}
+        <strong>{NEXT_WORDS[term.next.step] ?? 'Next'}</strong> {whyOf(term, term.next)}
       </p>
       {term.picture && (
         <>
@@ -77,6 +77,13 @@ export function Term({ playerId }: Props) {
       )}
     </section>
   );
+}
+
+/** Why, without the name where the line above has just said it. */
+function whyOf(term: Schemas['TermOut'], next: Schemas['TermNextOut']): string {
+  const name = next.cause === null ? '' : `${next.cause}: `;
+  const isSaid = name !== '' && term.stuck !== '' && next.why.startsWith(name);
+  return isSaid ? next.why.slice(name.length) : next.why;
 }
 
 const NEXT_WORDS: Record<string, string> = {

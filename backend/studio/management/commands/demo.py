@@ -29,6 +29,7 @@ class Command(BaseCommand):
         if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
             self.stdout.write("The demo studio is as you left it; --fresh builds it anew.")
         else:
+            self.stdout.write("Building the demo studio; the lessons of a term take half a minute.")
             players = build_demo(timezone.localdate(), weeks=weeks)
             self.stdout.write(f"Demo studio with {len(players)} players is ready.")
         self.stdout.write(f"Sign in as {DEMO_USERNAME} with {DEMO_PASSWORD}")
