@@ -14,11 +14,13 @@ MOST_WEEKS = 40
 
 @dataclass(frozen=True)
 class DemoPast:
-    """signs: by evidence, or evidence and finger ("tip.gives/4"), a course of levels. away, harder,
-    pains: by weeks ago; pains with 1..10. keen: how many of the planned days were practised, 0..1.
+    """signs: by evidence, or evidence and finger ("tip.gives/4"), a course of levels. measured: by
+    evidence that was measured, what it came to at each level. away, harder, pains: by weeks ago;
+    pains with 1..10. keen: how many of the planned days were practised, 0..1.
     """
 
     signs: Mapping[str, str]
+    measured: Mapping[str, tuple[float, float, float, float]] = field(default_factory=dict)
     away: tuple[int, ...] = ()
     harder: tuple[int, ...] = ()
     pains: Mapping[int, int] = field(default_factory=dict)
@@ -47,6 +49,7 @@ PASTS: Mapping[str, DemoPast] = {
             "nail.pale": "2x32 1x2 0x3",
             "index.pressed": "2x33 1 0x3",
         },
+        measured={"hold.slips": (6.5, 3, 1.6, 0.8)},
         harder=(5,),
     ),
     # A soft fourth that has not changed for long.

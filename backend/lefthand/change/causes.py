@@ -33,6 +33,9 @@ NEVER_EASED_ABOVE = 0.8
 LIKELY_AGAIN = (0.06, 0.25, 0.45)
 IS_THERE_ABOVE = 0.45
 GONE_BELOW = 0.15
+SURELY_ABOVE = 0.6
+AWAY_BELOW = 0.2
+AWAY_LOOKS = 3  # its signs may still show where other causes explain them
 CLEARLY_LESS_FROM = 0.75
 PROBABLY_LESS_FROM = 0.6
 CLEARLY_LESS_SHARE = 0.45
@@ -208,7 +211,9 @@ def _word(
     last, peak = looks[-1], trouble.max()
     words = [each.word for each in signs]
     clear = any(word in (ChangeWord.GONE, ChangeWord.CLEARLY_LESS) for word in words)
-    if probability[last] < GONE_BELOW and clear:
+    late = probability[looks[-AWAY_LOOKS:]]
+    stayed_away = probability.max() > SURELY_ABOVE and late.max() < AWAY_BELOW
+    if stayed_away or (probability[last] < GONE_BELOW and clear):
         return CauseWord.GONE
     less = _mean_less(signs)
     if less >= CLEARLY_LESS_FROM and trouble[last] < CLEARLY_LESS_SHARE * peak:

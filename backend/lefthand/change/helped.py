@@ -109,7 +109,7 @@ def _helped(
         since = [_between(each, given, last) for each in own]
         shown = [each for each in since if each is not None]
         if shown:
-            changes = sign_changes(days, shown)
+            changes = sign_changes(days[given : last + 1], shown)
             return Helped(
                 exercise=exercise,
                 cause=cause,
@@ -122,10 +122,10 @@ def _helped(
 
 
 def _between(series: Series, given: int, last: int) -> Series | None:
-    """The grades from the giving to the later look, where it showed at first and was looked at
-    then."""
-    grades = {n: grade for n, grade in series.grades.items() if given <= n <= last}
-    if given not in grades or last not in grades or grades[given] < SHOWS_FROM:
+    """The grades from the giving, lesson 0 of them, to the later look, where it showed at first and
+    was looked at then."""
+    grades = {n - given: grade for n, grade in series.grades.items() if given <= n <= last}
+    if grades.get(0, 0) < SHOWS_FROM or last - given not in grades:
         return None
     return Series(series.evidence, None, grades)
 

@@ -127,6 +127,22 @@ class Words(TestCase):
             word_of(SHOWS, SHOWS, SHOWS, GONE), (CauseWord.GONE, CauseWord.CLEARLY_LESS)
         )
 
+    def test_gone_is_gone_though_another_cause_still_shows_in_the_same_signs(self):
+        """A hold that was made safe; the thumb goes on squeezing, and both shut the opening."""
+        names = ("hold.slips", "hold.clamps", "web.closed", "thumb.locked", "nail.pale")
+        looks = [(3, 2, 3, 3, 2)] * 3 + [(1, 1, 3, 2, 2)] + [(0, 0, 3, 3, 2)] * 5
+        rows = [
+            CourseLesson(
+                START + timedelta(weeks=week),
+                {name: Finding(grade) for name, grade in zip(names, grades, strict=True)},
+            )
+            for week, grades in enumerate(looks)
+        ]
+        found = change_of(Course(Case(Instrument.VIOLIN, {}), rows), CATALOGUE)
+        words = {each.cause: each.word for each in found.causes}
+        self.assertEqual(words["insecure_hold"], CauseWord.GONE)
+        self.assertNotIn(words[GRIP], (CauseWord.GONE, CauseWord.CLEARLY_LESS))
+
     def test_slow_easing_shows_in_the_trouble_where_the_chance_is_saturated(self):
         lessons = [SHOWS, SHOWS, (2, 2, 2, 2), (2, 2, 1, 2), (1, 2, 1, 1), (1, 1, 1, 1)]
         (found,) = [c for c in change_of(course(*lessons), CATALOGUE).causes if c.cause == GRIP]

@@ -40,7 +40,7 @@ def course_of(player: Player, on: date) -> PlayersCourse:
         lessons=lessons,
         course=Course(
             _who(player, lessons[-1] if lessons else None),
-            [_lesson(lesson, lessons[:n], results) for n, lesson in enumerate(lessons)],
+            _in_order(lessons, results),
         ),
         facts=TermFacts(
             practice=_practised(lessons, results),
@@ -58,9 +58,21 @@ def _who(player: Player, lesson: Lesson | None) -> Case:
     )
 
 
+def _in_order(lessons: Sequence[Lesson], results: dict[int, set[date]]) -> list[CourseLesson]:
+    found = []
+    last: Lesson | None = None
+    week: Lesson | None = None
+    for lesson in lessons:
+        found.append(_lesson(lesson, last, week, results))
+        last = lesson
+        week = lesson if hasattr(lesson, "plan") else week
+    return found
+
+
 def _lesson(
-    lesson: Lesson, earlier: Sequence[Lesson], results: dict[int, set[date]]
+    lesson: Lesson, last: Lesson | None, week: Lesson | None, results: dict[int, set[date]]
 ) -> CourseLesson:
+    """`last`: the lesson before; `week`: the newest before that gave a week."""
     player = lesson.player
     age = age_at(player, lesson)
     catalogue = load_catalogue()
@@ -74,17 +86,16 @@ def _lesson(
         complaint=complaint.id if complaint is not None and has_it else None,
     )
     findings, outside = lesson_findings(case, catalogue)
-    before = next((each for each in reversed(earlier) if hasattr(each, "plan")), None)
     return CourseLesson(
         on=lesson.date,
         findings=findings,
         outside=outside,
-        practice=_practice(before, lesson, results) if before else None,
+        practice=_practice(week, lesson, results) if week else None,
         focus=tuple(focus_of(lesson)),
         plan=tuple(_rungs(lesson)),
         is_harder=lesson.harder_piece,
         is_glance=lesson.is_glance,
-        pain=_pain_since(earlier[-1] if earlier else None, lesson),
+        pain=_pain_since(last, lesson),
     )
 
 

@@ -4,6 +4,7 @@ import random
 from datetime import date, timedelta
 from itertools import count
 
+from lefthand.case.findings import parse_finding, with_grades
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.network import grades_if_not
 from studio.demo_past import PASTS, DemoPast, levels
@@ -66,6 +67,9 @@ def _looked(past: DemoPast, before: int, chooser: random.Random) -> dict[str, ob
         level = told[-before] if before <= len(told) else told[0]
         if chooser.random() > LOOKED_AT:
             continue
+        if name in past.measured:
+            entered[name] = _measured(name, past.measured[name][level], chooser)
+            continue
         grade = _graded(name, level, chooser)
         if not finger:
             entered[name] = grade
@@ -74,6 +78,12 @@ def _looked(past: DemoPast, before: int, chooser: random.Random) -> dict[str, ob
         if isinstance(fingers, dict):
             fingers[finger] = grade
     return entered
+
+
+def _measured(name: str, value: float, chooser: random.Random) -> object:
+    """A number that wavers by a sixth, with the grade that it has."""
+    raw = {"value": round(value * chooser.gauss(1, 0.16), 1)}
+    return with_grades(raw, parse_finding(raw, load_catalogue().evidence[name]))
 
 
 def _graded(name: str, level: int, chooser: random.Random) -> int:
