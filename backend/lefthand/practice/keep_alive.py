@@ -3,7 +3,8 @@
 A fault returns under load, so a cause that was worked on until its signs were gone is looked at
 again after 2, 4, 8 and 16 weeks and whenever the music gets harder (common practice, no source). A
 clean look that was due goes on to the next interval, a late one past all that it covers; a look
-before it is due changes nothing; clear signs are a return whenever they are seen.
+before it is due changes nothing; clear signs are a return whenever they are seen, unless what is
+worked on now brings them as strongly.
 """
 
 from collections.abc import Mapping, Sequence
@@ -117,7 +118,10 @@ def _moved(watch: Watch, cause: str, on: date, facts: LessonFacts, catalogue: Ca
     enough = bool(again) and 2 * sum(name in again for name in asked) >= len(asked)
     gone = enough and not any(again.values())
     is_focus = cause in facts.focus
-    is_back = is_focus or any(grade >= Grade.CLEAR for grade in again.values())
+    is_back = is_focus or any(
+        grade >= Grade.CLEAR and not _is_explained(name, cause, facts, catalogue)
+        for name, grade in again.items()
+    )
     if watch.since is not None and watch.returned is None:
         if is_back:
             return replace(watch, returned=on)
@@ -129,6 +133,12 @@ def _moved(watch: Watch, cause: str, on: date, facts: LessonFacts, catalogue: Ca
         helped = watch.given[:HELPED_SHOWN]
         return replace(watch, since=on, clean=0, returned=None, helped=helped)
     return watch
+
+
+def _is_explained(name: str, cause: str, facts: LessonFacts, catalogue: Catalogue) -> bool:
+    """True for a sign that a focus of this lesson brings as strongly as the cause does."""
+    causes = catalogue.evidence[name].causes
+    return any(causes.get(other, 0.0) >= causes[cause] for other in facts.focus if other != cause)
 
 
 def _shows(cause: str, facts: LessonFacts, catalogue: Catalogue) -> set[str]:

@@ -80,6 +80,25 @@ class KeepAlive(TestCase):
                 self.assertEqual(course((0, True, SHOWN), (2, False, grades)), [])
         self.assertEqual(course((0, True, SHOWN), (2, True, GONE)), [], "still worked on")
 
+    def test_signs_that_the_focus_brings_as_well_are_no_return_of_another_cause(self):
+        held = {"hold.slips": 3, "web.closed": 3}
+        gone = dict.fromkeys(held, 0)
+
+        def after(focus, grades):
+            days = [START + timedelta(weeks=weeks) for weeks in (0, 2, 4)]
+            facts = [
+                LessonFacts(("insecure_hold",), frozenset(), held),
+                LessonFacts((), frozenset(), gone),
+                LessonFacts(focus, frozenset(), grades),
+            ]
+            kept = {k.cause: k for k in kept_after(zip(days, facts, strict=True))}
+            return kept["insecure_hold"].returned
+
+        squeezed = {"web.closed": 3, "hold.slips": 0}
+        self.assertIsNone(after((GRIP,), squeezed))
+        self.assertIsNotNone(after((), squeezed))
+        self.assertIsNotNone(after((GRIP,), {"web.closed": 3, "hold.slips": 2}))
+
     def test_clear_signs_are_a_return_and_slight_ones_only_hold_the_count(self):
         before = [(0, True, SHOWN), (2, False, GONE)]
         (slight,) = course(*before, (4, False, {"web.closed": 1, "thumb.locked": 0}))
