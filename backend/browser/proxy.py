@@ -62,9 +62,9 @@ class Proxy:
 def demo_behind_https(folder: Path) -> Iterator[Proxy]:
     """The demo studio behind a proxy."""
     env = {**os.environ, "JOLF_DATA": str(folder), "JOLF_HTTPS": "1", "JOLF_HOSTS": "localhost"}
-    for command in ("update_database", "demo"):
+    for command in (["update_database"], ["demo", "--weeks", "0"]):
         subprocess.run(
-            [sys.executable, "manage.py", command],
+            [sys.executable, "manage.py", *command],
             cwd=BACKEND, env=env, check=True, stdout=subprocess.DEVNULL,
         )  # fmt: skip
     port = free_port(0)
