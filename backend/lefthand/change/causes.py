@@ -3,9 +3,9 @@
 Trouble is the chance that the cause is there times how strongly its own signs show; the chance by
 itself saturates and hides slow easing. Whether it is *back* is asked of its own signs alone in the
 last two lessons, in full: each grade is weighed by how much more likely it is with the cause than
-without. On simulated courses a return is noticed within two lessons in nine of ten, with fewer than
-two false alarms in ten, so it is told as *look again* (figures: `python -m lefthand simulate
---courses`). The edges are working judgement, with no published source.
+without. On simulated courses a return
+is noticed within two lessons in eight of ten, with one false alarm in ten, so it is told as *look
+again* (figures: `python -m lefthand simulate --courses`). The edges are working judgement, with no published source.
 """
 
 import math
@@ -24,13 +24,13 @@ from lefthand.change.work import work_on
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
 
 OWN_SIGN_FROM = 0.4
-BACK_ABOVE = 1.2  # log likelihood ratio
+BACK_ABOVE = 0.8  # log likelihood ratio
 BACK_LESSONS = 2
 EASED_BELOW = 0.5  # log likelihood ratio
 NEVER_EASED_ABOVE = 0.8
 # How likely it must be again, so that signs that others explain raise no alarm: of what is worked
 # on now, was worked on once, and never was.
-LIKELY_AGAIN = (0.06, 0.25, 0.45)
+LIKELY_AGAIN = (0.02, 0.25, 0.45)
 IS_THERE_ABOVE = 0.45
 GONE_BELOW = 0.15
 SURELY_ABOVE = 0.6
