@@ -3,9 +3,9 @@
 Trouble is the chance that the cause is there times how strongly its own signs show; the chance by
 itself saturates and hides slow easing. Whether it is *back* is asked of its own signs alone in the
 last two lessons, in full: each grade is weighed by how much more likely it is with the cause than
-without. On simulated courses a return
-is noticed within two lessons in eight of ten, with one false alarm in ten, so it is told as *look
-again* (figures: `python -m lefthand simulate --courses`). The edges are working judgement, with no published source.
+without. On simulated courses a return is noticed within two lessons in eight of ten, with one false
+alarm in ten, so it is told as *look again* (figures: `python -m lefthand simulate --courses`). The
+edges are working judgement, with no published source.
 """
 
 import math
