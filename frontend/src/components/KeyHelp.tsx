@@ -16,6 +16,7 @@ const KEYS: [string, [string, string][]][] = [
     [
       ['1 - 9', 'begin the lesson of the first, the second, ...'],
       ['Enter', 'on a player’s page: begin the lesson'],
+      ['← → ↑ ↓', 'in the picture of the term: from mark to mark; Enter opens it'],
     ],
   ],
   [
@@ -24,6 +25,7 @@ const KEYS: [string, [string, string][]][] = [
       ['↑ ↓', 'another exercise of last week'],
       ['S', 'shown'],
       ['N', 'not yet'],
+      ['1 - 7', 'days that were practised, after a week on paper'],
       ['C', 'complaint: type a few letters'],
       ['H', 'harder piece'],
       ['W', 'all is well'],

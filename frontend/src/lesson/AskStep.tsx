@@ -9,6 +9,7 @@ import { Reminders } from '../components/Reminders';
 import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
 import { SearchSelect } from '../components/SearchSelect';
+import touch from '../components/touch.module.css';
 import css from './AskStep.module.css';
 import { HomeReport } from './HomeReport';
 import { JudgeFit } from './JudgeFit';
@@ -180,6 +181,7 @@ function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Cat
             <button
               key={c.evidence}
               type="button"
+              className={touch.button}
               aria-pressed={lesson.complaint === c.evidence}
               onClick={() =>
                 enter('complaint', '', lesson.complaint === c.evidence ? null : c.evidence)

@@ -2,6 +2,7 @@ import type { Catalogue } from '../api/client';
 import { PlacePicture } from '../drawings/PlacePicture';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
+import { LinkRow } from './LinkRow';
 
 interface Props {
   catalogue: Catalogue;
@@ -34,21 +35,12 @@ export function CauseCard({ catalogue, id, instrument, onExercise, onCheck }: Pr
         />
       </div>
       <h3>Shows in</h3>
-      <p className={css.links}>
-        {signs.map((sign) => (
-          <button key={sign.id} type="button" onClick={() => onCheck(sign.id)}>
-            {sign.label}
-          </button>
-        ))}
-      </p>
+      <LinkRow entries={signs.map(({ id, label }) => ({ id, words: label }))} onOpen={onCheck} />
       <h3>What is given for it</h3>
-      <p className={css.links}>
-        {exercises.map((exercise) => (
-          <button key={exercise.id} type="button" onClick={() => onExercise(exercise.id)}>
-            {exercise.name}
-          </button>
-        ))}
-      </p>
+      <LinkRow
+        entries={exercises.map(({ id, name }) => ({ id, words: name }))}
+        onOpen={onExercise}
+      />
     </>
   );
 }

@@ -3,6 +3,7 @@ import { GradeMarks } from '../components/GradeMarks';
 import { CheckPair } from '../drawings/PairPicture';
 import { gradeWord, STAGE_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
+import { LinkRow } from './LinkRow';
 
 interface Props {
   catalogue: Catalogue;
@@ -46,13 +47,7 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
         </ul>
       )}
       <h3>What can lie behind it</h3>
-      <p className={css.links}>
-        {causes.map((cause) => (
-          <button key={cause.id} type="button" onClick={() => onCause(cause.id)}>
-            {cause.name}
-          </button>
-        ))}
-      </p>
+      <LinkRow entries={causes.map(({ id, name }) => ({ id, words: name }))} onOpen={onCause} />
     </>
   );
 }

@@ -3,6 +3,7 @@ import { ExercisePair } from '../drawings/PairPicture';
 import { ExerciseSteps } from '../exercise/ExerciseText';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
+import { LinkRow } from './LinkRow';
 
 interface Props {
   catalogue: Catalogue;
@@ -62,13 +63,7 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
         ))}
       </ol>
       <h3>Aims at</h3>
-      <p className={css.links}>
-        {causes.map((cause) => (
-          <button key={cause.id} type="button" onClick={() => onCause(cause.id)}>
-            {cause.name}
-          </button>
-        ))}
-      </p>
+      <LinkRow entries={causes.map(({ id, name }) => ({ id, words: name }))} onOpen={onCause} />
     </>
   );
 }

@@ -163,7 +163,12 @@ function EverySign({ lessons, rows }: Pick<Schemas['PlayerOut'], 'lessons' | 'ro
       <summary className={css.summary}>Every sign, lesson by lesson</summary>
       {open && (
         <Suspense fallback={null}>
-          <Timeline lessons={lessons} rows={rows} />
+          <Timeline
+            name="Findings over the lessons"
+            lessons={lessons}
+            focus={lessons.map((lesson) => lesson.focus[0] ?? '')}
+            rows={rows.map((row) => ({ key: row.evidence, ...row }))}
+          />
         </Suspense>
       )}
     </details>

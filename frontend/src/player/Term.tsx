@@ -5,6 +5,7 @@ import { useLocation } from 'wouter';
 import type { Schemas } from '../api/client';
 import { termQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
+import touch from '../components/touch.module.css';
 import css from './Term.module.css';
 import { TermPicture } from './TermPicture';
 
@@ -47,6 +48,7 @@ export function Term({ playerId }: Props) {
                   <button
                     key={each}
                     type="button"
+                    className={touch.button}
                     aria-pressed={each === span}
                     onClick={() => setSpan(each)}
                   >

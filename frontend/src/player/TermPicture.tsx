@@ -1,6 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 
 import type { Schemas } from '../api/client';
+import touch from '../components/touch.module.css';
 import css from './Term.module.css';
 import { markAt, nextMark } from './termMarks';
 
@@ -76,12 +77,12 @@ export function TermPicture({ picture, onCause, onLesson }: Props) {
           {mark?.words ?? 'Touch the picture, or use the arrow keys, to see what lies behind it.'}
         </p>
         {mark?.lesson != null && (
-          <button type="button" onClick={() => onLesson(mark.lesson ?? 0)}>
+          <button type="button" className={touch.button} onClick={() => onLesson(mark.lesson ?? 0)}>
             Open the lesson
           </button>
         )}
         {mark?.cause != null && (
-          <button type="button" onClick={() => onCause(mark.cause ?? '')}>
+          <button type="button" className={touch.button} onClick={() => onCause(mark.cause ?? '')}>
             Its signs
           </button>
         )}

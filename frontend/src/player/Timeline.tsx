@@ -1,22 +1,34 @@
-import type { Schemas } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
 import { gradeWord, shortDate } from '../words/words';
 import css from './Timeline.module.css';
 
-interface Props {
-  lessons: Schemas['TimelineLesson'][];
-  rows: Schemas['TimelineRow'][];
+interface Row {
+  key: string;
+  label: string;
+  /** By lesson; null where nobody looked. */
+  grades: (number | null)[];
+  /** By lesson, the fingers that showed it most. */
+  fingers?: number[][];
+  change: string;
 }
 
-/** Each finding over the lessons as strings that thin out: thick is strong, a hair is nothing left. */
-export function Timeline({ lessons, rows }: Props) {
+interface Props {
+  name: string;
+  lessons: { id: number; date: string }[];
+  /** What each lesson worked on, as a row of its own. */
+  focus?: string[];
+  rows: Row[];
+}
+
+/** Signs over the lessons, one column a lesson, with how each has truly changed at the end. */
+export function Timeline({ name, lessons, focus, rows }: Props) {
   return (
-    <div className={css.scroll} tabIndex={0} role="region" aria-label="Findings over the lessons">
+    <div className={css.scroll} tabIndex={0} role="region" aria-label={name}>
       <table className={css.timeline}>
         <thead>
           <tr>
             <th scope="col" className={css.corner}>
-              <span className="sr-only">Finding</span>
+              <span className="sr-only">Sign</span>
             </th>
             {lessons.map((lesson) => (
               <th scope="col" key={lesson.id}>
@@ -27,21 +39,23 @@ export function Timeline({ lessons, rows }: Props) {
               <span className="sr-only">Change</span>
             </th>
           </tr>
-          <tr className={css.focus}>
-            <th scope="row">Focus</th>
-            {lessons.map((lesson) => (
-              <td key={lesson.id}>{lesson.focus[0] ?? ''}</td>
-            ))}
-            <td />
-          </tr>
+          {focus && (
+            <tr className={css.focus}>
+              <th scope="row">Focus</th>
+              {lessons.map((lesson, index) => (
+                <td key={lesson.id}>{focus[index]}</td>
+              ))}
+              <td />
+            </tr>
+          )}
         </thead>
         <tbody>
           {rows.map((row) => (
-            <tr key={row.evidence}>
+            <tr key={row.key}>
               <th scope="row">{row.label}</th>
               {lessons.map((lesson, index) => (
                 <td key={lesson.id}>
-                  <Cell grade={row.grades[index] ?? null} fingers={row.fingers[index] ?? []} />
+                  <Cell grade={row.grades[index] ?? null} fingers={row.fingers?.[index] ?? []} />
                 </td>
               ))}
               <td className={css.change}>{row.change}</td>
