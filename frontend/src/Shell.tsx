@@ -5,6 +5,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { Link } from 'wouter';
 
 import { client } from './api/client';
+import { forgetAllEdits } from './letters/edited';
 import { sessionQuery } from './api/queries';
 import { adoptOldEntries } from './outbox/adopt';
 import { studioOutbox } from './outbox/studio';
@@ -111,6 +112,7 @@ function SignOutButton({ name }: { name: string }) {
       variant="subtle"
       onClick={() => {
         void client.POST('/api/session/sign-out').then(() => {
+          forgetAllEdits();
           cache.clear();
           window.location.assign('/');
         });

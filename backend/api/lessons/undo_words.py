@@ -4,10 +4,10 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.explain import GRADE_WORDS
 from studio.models import LessonEntry
 from studio.services.entries import KINDS
 
-GRADE_WORDS = ("not there", "slight", "clear", "strong")
 TRIAL_WORDS = ("no help", "a little", "clearly", "at once")
 CAUSE_WORDS = {"pinned": "chosen", "dismissed": "not this", "open": "maybe after all"}
 

@@ -13,7 +13,8 @@ from api.term.schemas import (
     TermStringOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.change.term import NextLine, TermMeasure, TermSign
+from lefthand.change.next_step import NextStep
+from lefthand.change.term import TermMeasure, TermSign
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span, spans_of, term_picture
 from studio.services.term import KeptTerm
@@ -51,11 +52,11 @@ def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
     )
 
 
-def _next_out(step: NextLine) -> TermNextOut:
+def _next_out(step: NextStep) -> TermNextOut:
     evidence = load_catalogue().evidence
     causes = load_catalogue().causes
     return TermNextOut(
-        step=step.step,
+        step=step.step.value,
         why=step.why,
         cause=causes[step.cause].name if step.cause else None,
         check=evidence[step.check].label if step.check else None,

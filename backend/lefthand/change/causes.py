@@ -56,6 +56,7 @@ class CauseWord(StrEnum):
     STUCK = "stuck"
     MORE = "more"
     BACK = "back"
+    RULED_OUT = "ruled_out"
 
 
 BETTER = (CauseWord.GONE, CauseWord.CLEARLY_LESS, CauseWord.PROBABLY_LESS)
@@ -94,10 +95,10 @@ def cause_changes(
             continue
         own = own_signs(cause, heard, catalogue)
         looked = np.array([any(name in own for name in each.grades) for each in heard])
-        trouble = probability * _strength(own, signs, len(heard))
         its = [
             each for each in signs if each.series.finger is None and each.series.evidence.id in own
         ]
+        trouble = probability * _strength(its, len(heard))
         word = _word(course, cause, probability, trouble, looked, its, catalogue)
         found.append(
             CauseChange(
@@ -124,15 +125,9 @@ def own_signs(cause: str, heard: Sequence[Heard], catalogue: Catalogue) -> Mappi
     }
 
 
-def _strength(own: Mapping[str, float], signs: Sequence[SignChange], lessons: int) -> np.ndarray:
+def _strength(own: Sequence[SignChange], lessons: int) -> np.ndarray:
     """(lessons,) the mean level of the own signs that show at some time, 0..1; 1 where none was."""
-    shown = [
-        each
-        for each in signs
-        if each.series.finger is None
-        and each.series.evidence.id in own
-        and max(each.level.values()) > 1 / STRONGEST
-    ]
+    shown = [each for each in own if max(each.level.values()) > 1 / STRONGEST]
     if not shown:
         return np.ones(lessons)
     levels = np.array([_held(each.level, lessons) for each in shown])
@@ -170,10 +165,9 @@ def is_back(course: Course, cause: str, probability: Sequence[float], catalogue:
 
 
 def _likely_again(course: Course, cause: str) -> float:
-    newest = next((lesson.focus for lesson in reversed(course.lessons) if lesson.focus), ())
     worked = any(cause in lesson.focus for lesson in course.lessons)
     now, once, never = LIKELY_AGAIN
-    return now if cause in newest else once if worked else never
+    return now if cause in course.newest_focus else once if worked else never
 
 
 def _weight(own: Mapping[str, float], lesson: Heard, catalogue: Catalogue) -> float:
@@ -201,6 +195,8 @@ def _word(
     signs: Sequence[SignChange],
     catalogue: Catalogue,
 ) -> CauseWord:
+    if cause in course.ruled_out:
+        return CauseWord.RULED_OUT
     looks = np.flatnonzero(looked)
     if not len(looks) or probability.max() < IS_THERE_ABOVE:
         return CauseWord.NOT_SEEN

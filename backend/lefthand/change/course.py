@@ -52,15 +52,24 @@ class CourseLesson:
 
 @dataclass(frozen=True, eq=False)
 class Course:
-    """A player over the lessons, oldest first. `case`: who it is, without findings."""
+    """A player over the lessons, oldest first. `case`: who it is, without findings. `ruled_out`:
+    causes that the teacher has dismissed. `pain_since`: the most that was told at home after the
+    last lesson, 0..10."""
 
     case: Case
     lessons: Sequence[CourseLesson]
+    ruled_out: frozenset[str] = frozenset()
+    pain_since: float = 0
 
     @cached_property
     def days(self) -> list[int]:
         """Days of the lessons since the first."""
         return [(lesson.on - self.lessons[0].on).days for lesson in self.lessons]
+
+    @property
+    def newest_focus(self) -> tuple[str, ...]:
+        """The newest focus that was decided; () for none."""
+        return next((lesson.focus for lesson in reversed(self.lessons) if lesson.focus), ())
 
     @cached_property
     def heard(self) -> list[Heard]:

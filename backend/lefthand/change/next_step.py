@@ -57,9 +57,10 @@ def next_step(
     stop = _safety_step(course, safety)
     if stop is not None:
         return stop
+    changes = [change for change in changes if change.word is not CauseWord.RULED_OUT]
     by_cause = {change.cause: change for change in changes}
     back = next((c for c in changes if c.word is CauseWord.BACK), None)
-    focus = next((c for c in _latest_focus(course) if c in by_cause), None)
+    focus = next((c for c in course.newest_focus if c in by_cause), None)
     if back is not None and (focus is None or back.cause != focus):
         return _look_again(back.cause, "it was less and may be back", None, catalogue)
     if focus is None:
@@ -70,16 +71,12 @@ def next_step(
 def _safety_step(course: Course, safety: Safety | None) -> NextStep | None:
     if safety is not None and safety.is_red:
         return NextStep(Step.STOP, f"A stop is up: {safety.reasons[0]}.")
-    pain = course.lessons[-1].pain
+    pain = max(course.lessons[-1].pain, course.pain_since)
     if pain >= RED_PAIN:
         return NextStep(Step.STOP, f"Pain of {pain:g} of 10 was told: stop, and ask a doctor.")
     if pain > 0:
         return NextStep(Step.EASE_OFF, f"Pain of {pain:g} of 10 was told: half as much, soft.")
     return None
-
-
-def _latest_focus(course: Course) -> tuple[str, ...]:
-    return next((lesson.focus for lesson in reversed(course.lessons) if lesson.focus), ())
 
 
 def _without_focus(changes: Sequence[CauseChange], catalogue: Catalogue) -> NextStep:

@@ -10,33 +10,30 @@ from lefthand.change.causes import CauseChange, CauseWord
 from lefthand.change.change import Change
 from lefthand.change.course import values_of
 from lefthand.change.measures import Basis, MeasureChange
+from lefthand.change.next_step import NextStep
 from lefthand.change.signs import ChangeWord, SignChange
+from lefthand.reason.explain import GRADE_WORDS
 from lefthand.values.measures import MEASURES
+from lefthand.values.wording import lower_first
 
-GRADE_WORDS = ("not there", "slight", "clear", "strong")
 FREE_BELOW = 0.2
 PAUSE_DAYS = 7
 LONG_PAUSE_DAYS = 21
+MONTH_SAYS_ENOUGH_DAYS = 300
 WORST_FIRST = "The first was the worst day: part of it would have come by itself."
 
+# What the picture says where the word itself would not do.
 ANSWERS: Mapping[CauseWord, str] = {
-    CauseWord.GONE: "gone",
-    CauseWord.CLEARLY_LESS: "clearly less",
-    CauseWord.PROBABLY_LESS: "probably less",
-    CauseWord.NO_CLEAR_CHANGE: "no clear change",
-    CauseWord.STUCK: "stuck",
-    CauseWord.MORE: "more",
     CauseWord.BACK: "look again",
     CauseWord.NOT_SEEN: "not likely",
+    CauseWord.RULED_OUT: "ruled out by you",
 }
-SIGN_ANSWERS: Mapping[ChangeWord, str] = {
-    ChangeWord.GONE: "gone",
-    ChangeWord.CLEARLY_LESS: "clearly less",
-    ChangeWord.PROBABLY_LESS: "probably less",
-    ChangeWord.NO_CLEAR_CHANGE: "no clear change",
-    ChangeWord.PROBABLY_MORE: "probably more",
-    ChangeWord.MORE: "more",
-}
+
+
+def answer_of(word: CauseWord | ChangeWord) -> str:
+    """A word of change as it is said."""
+    said = ANSWERS.get(word) if isinstance(word, CauseWord) else None
+    return said or word.value.replace("_", " ")
 
 
 @dataclass(frozen=True)
@@ -112,14 +109,6 @@ class TermFacts:
 
 
 @dataclass(frozen=True)
-class NextLine:
-    step: str
-    why: str
-    cause: str | None
-    check: str | None
-
-
-@dataclass(frozen=True)
 class Term:
     """Days count from `start`, the first lesson. better, stuck: the two sentences; "" for none.
     harder: numbers of the lessons before which a harder piece was given."""
@@ -129,7 +118,7 @@ class Term:
     last: int
     better: str
     stuck: str
-    next: NextLine
+    next: NextStep
     strings: Sequence[TermString]
     measures: Sequence[TermMeasure]
     harder: Sequence[int]
@@ -150,21 +139,29 @@ def term_of(change: Change, catalogue: Catalogue, facts: TermFacts) -> Term | No
     start = course.lessons[0].on
     days = course.days
     practised = sorted(((day - start).days, done) for day, done in facts.practice.items())
-    last = max([days[-1], *(day for day, _ in practised)])
-    step = change.next
+    pains = [((day - start).days, pain, where) for day, pain, where in facts.pains]
+    told = [up for up, _, _ in facts.stops] + [down for _, down, _ in facts.stops if down]
+    last = max(
+        [
+            days[-1],
+            *(day for day, _ in practised),
+            *(day for day, _, _ in pains),
+            *((day - start).days for day in told),
+        ]
+    )
     return Term(
         start=start,
         lessons=days,
         last=last,
         better=_better(change, catalogue),
         stuck=_stuck(change, catalogue),
-        next=NextLine(step.step.value, step.why, step.cause, step.check),
+        next=change.next,
         strings=_strings(change, catalogue, facts, last),
         measures=_measures(change, catalogue, start),
         harder=[n for n, lesson in enumerate(course.lessons) if lesson.is_harder],
         breaks=_breaks(days),
         practice=practised,
-        pains=[((day - start).days, pain, where) for day, pain, where in facts.pains],
+        pains=pains,
         stops=[
             Stretch((up - start).days, last if down is None else (down - start).days, why)
             for up, down, why in facts.stops
@@ -178,8 +175,14 @@ def _better(change: Change, catalogue: Catalogue) -> str:
         return ""
     name = catalogue.causes[best.cause].name
     if best.word is CauseWord.GONE:
-        return f"{name}: gone since {_since_free(change, best):%B}."
-    return f"{name}: clearly less than in {_worst(change, best):%B}."
+        return f"{name}: gone since {_month(change, _since_free(change, best))}."
+    return f"{name}: clearly less than in {_month(change, _worst(change, best))}."
+
+
+def _month(change: Change, day: date) -> str:
+    """A month, with its year where it lies most of a year back."""
+    is_long_ago = (change.course.lessons[-1].on - day).days > MONTH_SAYS_ENOUGH_DAYS
+    return f"{day:%B %Y}" if is_long_ago else f"{day:%B}"
 
 
 def _since_free(change: Change, cause: CauseChange) -> date:
@@ -198,14 +201,10 @@ def _worst(change: Change, cause: CauseChange) -> date:
 def _stuck(change: Change, catalogue: Catalogue) -> str:
     back = next((c for c in change.causes if c.word is CauseWord.BACK), None)
     if back is not None:
-        return f"Look again: {_lower(catalogue.causes[back.cause].name)} may be back."
+        return f"Look again: {lower_first(catalogue.causes[back.cause].name)} may be back."
     if change.stuck is None:
         return ""
-    return f"Stuck: {_lower(catalogue.causes[change.stuck.cause].name)}."
-
-
-def _lower(name: str) -> str:
-    return name[:1].lower() + name[1:]
+    return f"Stuck: {lower_first(catalogue.causes[change.stuck.cause].name)}."
 
 
 def _strings(change: Change, catalogue: Catalogue, facts: TermFacts, last: int) -> list[TermString]:
@@ -216,7 +215,8 @@ def _strings(change: Change, catalogue: Catalogue, facts: TermFacts, last: int) 
         for cause in lesson.focus:
             first_focus.setdefault(cause, number)
     never = len(course.lessons)
-    shown = [c for c in change.causes if c.word is not CauseWord.NOT_SEEN or c.cause in first_focus]
+    unseen = (CauseWord.NOT_SEEN, CauseWord.RULED_OUT)
+    shown = [c for c in change.causes if c.word not in unseen or c.cause in first_focus]
     shown.sort(key=lambda c: (first_focus.get(c.cause, never), -max(c.trouble)))
     return [_string(change, each, catalogue, facts, last) for each in shown]
 
@@ -226,19 +226,15 @@ def _string(
 ) -> TermString:
     course = change.course
     known = catalogue.causes[cause.cause]
-    newest = next((lesson.focus for lesson in reversed(course.lessons) if lesson.focus), ())
     return TermString(
         cause=cause.cause,
         name=known.name,
         word=cause.word.value,
-        answer=ANSWERS[cause.word],
+        answer=answer_of(cause.word),
         probability=cause.probability,
         trouble=cause.trouble,
         looked=cause.looked,
-        why=[
-            _seen(course.lessons[n].findings, cause.signs, catalogue)
-            for n in range(len(course.days))
-        ],
+        why=[_seen(lesson.findings, cause.signs, catalogue) for lesson in course.lessons],
         focus=_focus(change, cause.cause, catalogue, last),
         steps=_steps(change, cause.cause, catalogue, facts),
         helped=[
@@ -247,7 +243,7 @@ def _string(
             if h.cause == cause.cause and h.is_less and h.is_practised
         ],
         signs=term_signs(change.signs, cause.signs),
-        is_focus=cause.cause in newest,
+        is_focus=cause.cause in course.newest_focus,
     )
 
 
@@ -312,7 +308,7 @@ def term_signs(signs: Sequence[SignChange], of: Sequence[str] | None = None) -> 
             label=each.series.evidence.label,
             finger=each.series.finger,
             word=each.word.value,
-            answer=SIGN_ANSWERS[each.word],
+            answer=answer_of(each.word),
             grades=each.series.grades,
         )
         for each in signs

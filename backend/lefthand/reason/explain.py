@@ -7,6 +7,7 @@ from lefthand.case.case import Finding
 from lefthand.catalogue.catalogue import Catalogue, Evidence, fingers_named
 from lefthand.reason.network import Posterior, log_odds, without_each
 from lefthand.values.vocabulary import FingerRole, Likelihood, likelihood_of
+from lefthand.values.wording import lower_first
 
 SMALLEST_WEIGHT = 0.05
 FINGER_SHARE = 0.6
@@ -99,7 +100,7 @@ def _grades_by_finger(evidence: Evidence, finding: Finding) -> Mapping[int, int]
 def phrase(evidence: Evidence, finding: Finding) -> str:
     """One finding as a teacher would say it: "opening beside the thumb is shut (strong)"."""
     words = TRIAL_WORDS if evidence.is_trial else GRADE_WORDS
-    label = evidence.label[0].lower() + evidence.label[1:]
+    label = lower_first(evidence.label)
     fingers = [f for f, g in finding.by_finger.items() if g > 0 and g == finding.grade]
     where = f", finger {' and '.join(map(str, fingers))}" if fingers else ""
     return f"{label} ({words[finding.grade]}{where})"

@@ -9,6 +9,7 @@ judgement, with no published source.
 from lefthand.case.case import Case
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.values.vocabulary import Grade
+from lefthand.values.wording import lower_first
 
 NOT_LOOKED_AT = 0.25
 BY_GRADE = {Grade.NONE: 0.0, Grade.SLIGHT: 0.3}
@@ -33,10 +34,7 @@ def explained(case: Case, catalogue: Catalogue) -> dict[str, str]:
         outside = catalogue.evidence[name].rule_out
         looked = case.findings.get(outside) if outside is not None else None
         if outside is not None and looked is not None and looked.grade not in BY_GRADE:
-            found[name] = (
-                catalogue.evidence[outside].label[0].lower()
-                + (catalogue.evidence[outside].label[1:])
-            )
+            found[name] = lower_first(catalogue.evidence[outside].label)
     return found
 
 

@@ -4,6 +4,7 @@ import json
 import subprocess
 import sys
 import tempfile
+from dataclasses import replace
 from datetime import date, timedelta
 from pathlib import Path
 from unittest import TestCase
@@ -165,6 +166,19 @@ class NextStep(TestCase):
         found = self.step(*[SHOWS] * 6, focus=("broken_wrist",))
         self.assertIn("Thumb squeezes explains more", found.why)
         self.assertEqual(found.check, CATALOGUE.causes[GRIP].settle[0])
+
+    def test_pain_at_home_after_the_lesson_eases_off_or_stops(self):
+        for pain, step in ((1, Step.EASE_OFF), (4, Step.STOP)):
+            late = replace(course(SHOWS, SHOWS), pain_since=pain)
+            self.assertEqual(change_of(late, CATALOGUE).next.step, step)
+
+    def test_what_is_ruled_out_is_neither_proposed_nor_called_back(self):
+        back = course(SHOWS, SHOWS, GONE, GONE, GONE, SHOWS)
+        for rows in (back, course(*[SHOWS] * 6, focus=("broken_wrist",))):
+            out = change_of(replace(rows, ruled_out=frozenset({GRIP})), CATALOGUE)
+            words = {each.cause: each.word.value for each in out.causes}
+            self.assertEqual(words[GRIP], "ruled_out")
+            self.assertNotIn("Thumb squeezes", out.next.why)
 
     def test_a_stop_comes_before_everything(self):
         red = Safety(SafetyLevel.RED, ("numbness",))

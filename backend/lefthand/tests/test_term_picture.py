@@ -102,6 +102,16 @@ class Picture(TestCase):
         self.assertIn("stopped", found.svg)
         self.assertTrue(any("numbness" in mark.words for mark in found.marks))
 
+    def test_a_stop_and_a_pain_after_all_practice_are_in_the_picture(self):
+        first = a_term()
+        after = first.date_of(first.last + 3)
+        for facts in ({"stops": [(after, None, "numbness")]}, {"pains": [(after, 5, "thumb")]}):
+            with self.subTest(facts):
+                found = term_picture(a_term(**facts), Size.WIDE)
+                self.assertIn("f-red", found.svg)
+                for mark in found.marks:
+                    self.assertLessEqual(mark.x, found.width)
+
     def test_a_measure_is_filled_only_where_the_change_is_real(self):
         term = a_term()
         points = [(0, 10.0), (14, 12.0), (28, 25.0)]

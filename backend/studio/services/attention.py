@@ -12,7 +12,7 @@ from studio.services.term import TermLine, lines_of
 
 MOST_LINES = 5
 AWAY_DAYS = 21
-TOLD_ANEW = 6
+TOLD_ANEW = 4
 SHARES_TOLD_ANEW = 20
 
 
@@ -39,15 +39,15 @@ def lines_today(rows: Sequence[DayRow], on: date) -> list[Line]:
 
 def _ranked(row: DayRow, line: TermLine | None, on: date) -> tuple[int, str] | None:
     last = row.last_on
-    if line is not None and line.step == Step.LOOK_AGAIN.value:
-        return 0, line.why
-    if line is not None and line.step == Step.PRACTISE.value:
-        return 1, line.why
     if last is not None and row.today is None and (on - last).days >= AWAY_DAYS:
         return 2, f"Has not come for {(on - last).days // 7} weeks."
-    if line is not None and line.ready:
-        return 3, "Nothing shows any more: ready for a harder piece."
-    return None
+    if line is None:
+        return None
+    if line.step is Step.LOOK_AGAIN:
+        return 0, line.why
+    if line.step is Step.PRACTISE:
+        return 1, line.why
+    return (3, "Nothing shows any more: ready for a harder piece.") if line.ready else None
 
 
 @dataclass(frozen=True)

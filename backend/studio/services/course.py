@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from datetime import date
+from datetime import date, timedelta
 
 from lefthand.case.case import Case
 from lefthand.catalogue.catalogue import load_catalogue
@@ -19,6 +19,7 @@ from studio.services.findings import (
 )
 from studio.services.known import focus_of, known_items
 from studio.services.records import lesson_rows
+from studio.services.standing import standing_after
 
 
 @dataclass(frozen=True)
@@ -41,6 +42,8 @@ def course_of(player: Player, on: date) -> PlayersCourse:
         course=Course(
             _who(player, lessons[-1] if lessons else None),
             _in_order(lessons, results),
+            ruled_out=frozenset(standing_after(player.pk, on).ruled_out),
+            pain_since=_pain_since(lessons),
         ),
         facts=TermFacts(
             practice=_practised(lessons, results),
@@ -60,19 +63,45 @@ def _who(player: Player, lesson: Lesson | None) -> Case:
 
 def _in_order(lessons: Sequence[Lesson], results: dict[int, set[date]]) -> list[CourseLesson]:
     found = []
-    last: Lesson | None = None
+    last = date.min
     week: Lesson | None = None
     for lesson in lessons:
-        found.append(_lesson(lesson, last, week, results))
-        last = lesson
+        found.append(_lesson(lesson, _AtHome.of(week, results, (last, lesson.date))))
+        last = lesson.date
         week = lesson if hasattr(lesson, "plan") else week
     return found
 
 
-def _lesson(
-    lesson: Lesson, last: Lesson | None, week: Lesson | None, results: dict[int, set[date]]
-) -> CourseLesson:
-    """`last`: the lesson before; `week`: the newest before that gave a week."""
+@dataclass(frozen=True)
+class _AtHome:
+    """What there was at home after one lesson and until the next, by the week that was given last:
+    days planned, days told or logged, whether anything was logged at all, and the most pain."""
+
+    planned: set[date]
+    done: set[date]
+    is_logged: bool
+    pain: float
+
+    @staticmethod
+    def of(
+        week: Lesson | None, results: dict[int, set[date]], between: tuple[date, date]
+    ) -> "_AtHome | None":
+        if week is None:
+            return None
+        after, until = between
+        numbers = {day for item in known_items(week.plan) for day in item.days}
+        planned = {week.date + timedelta(days=n) for n in numbers if 1 <= n <= LAST_DAY}
+        logs = [log for log in week.home_days.all() if after < log.date <= until]
+        done = {log.date for log in logs if log.done != "not"} | results.get(week.pk, set())
+        return _AtHome(
+            planned={day for day in planned if after < day <= until},
+            done={day for day in done if after < day <= until},
+            is_logged=bool(logs),
+            pain=max((float(log.pain) for log in logs), default=0.0),
+        )
+
+
+def _lesson(lesson: Lesson, at_home: _AtHome | None) -> CourseLesson:
     player = lesson.player
     age = age_at(player, lesson)
     catalogue = load_catalogue()
@@ -90,12 +119,12 @@ def _lesson(
         on=lesson.date,
         findings=findings,
         outside=outside,
-        practice=_practice(week, lesson, results) if week else None,
+        practice=_practice(lesson, at_home) if at_home else None,
         focus=tuple(focus_of(lesson)),
         plan=tuple(_rungs(lesson)),
         is_harder=lesson.harder_piece,
         is_glance=lesson.is_glance,
-        pain=_pain_since(last, lesson),
+        pain=max(_told_pain(lesson), at_home.pain if at_home else 0.0),
     )
 
 
@@ -105,16 +134,12 @@ def _rungs(lesson: Lesson) -> dict[str, int]:
     return {item.exercise: item.rung for item in known_items(lesson.plan)}
 
 
-def _practice(before: Lesson, lesson: Lesson, results: dict[int, set[date]]) -> Practice | None:
-    """Days of the week before, planned and done; None where nothing was logged, told or shown."""
-    planned = {
-        day for item in known_items(before.plan) for day in item.days if 1 <= day <= LAST_DAY
-    }
-    logged = {log.date for log in before.home_days.all() if log.done != "not"}
+def _practice(lesson: Lesson, at_home: _AtHome) -> Practice | None:
+    """None where nothing was logged, told or shown."""
     told = {date.fromisoformat(day) for day in lesson.practised or []}
-    done = {day for day in logged | told | results.get(before.pk, set()) if day <= lesson.date}
-    is_known = bool(before.home_days.all()) or lesson.practised is not None or bool(done)
-    return Practice(len(planned), len(done)) if is_known else None
+    done = at_home.done | told
+    is_known = at_home.is_logged or lesson.practised is not None or bool(done)
+    return Practice(len(at_home.planned), len(done)) if is_known else None
 
 
 def _days_with_results(player: Player) -> dict[int, set[date]]:
@@ -141,9 +166,10 @@ def _told_pain(lesson: Lesson) -> float:
     return float(max(hurt, lesson.reports.get("pain") or 0))
 
 
-def _pain_since(before: Lesson | None, lesson: Lesson) -> float:
-    at_home = [log.pain for log in before.home_days.all()] if before else []
-    return max([_told_pain(lesson), *map(float, at_home)])
+def _pain_since(lessons: Sequence[Lesson]) -> float:
+    """The most that was logged at home after the newest lesson."""
+    logs = [log for lesson in lessons for log in lesson.home_days.all()]
+    return max((float(log.pain) for log in logs if log.date > lessons[-1].date), default=0.0)
 
 
 def _pains(lessons: Sequence[Lesson]) -> list[tuple[date, int, str]]:

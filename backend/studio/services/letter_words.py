@@ -8,6 +8,7 @@ from functools import cached_property
 from lefthand.catalogue.catalogue import Catalogue, Cause, load_catalogue
 from lefthand.change.causes import CauseWord
 from lefthand.change.term import Term, TermString
+from lefthand.values.wording import lower_first, upper_first
 from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
 from studio.services.findings import age_at, way_of_teaching
 from studio.services.known import known_items, known_words
@@ -124,7 +125,7 @@ def _for_other(words: str) -> str:
     """What is said to the player, said of the player."""
     told = f" {words}".replace(" your ", " the ").replace(" you play ", " playing goes ")
     told = told.replace(" on you ", " ").strip()
-    return _upper(told)
+    return upper_first(told)
 
 
 def _next(about: About) -> str:
@@ -139,7 +140,7 @@ def _next(about: About) -> str:
             "We keep what has been won, look at it again from time to time, and go on with music."
         )
     cause = about.cause(now[0])
-    return f"We go on with this: {_lower(cause.meaning)} It usually takes {cause.takes}."
+    return f"We go on with this: {lower_first(cause.meaning)} It usually takes {cause.takes}."
 
 
 def _watch(about: About) -> str:
@@ -148,15 +149,7 @@ def _watch(about: About) -> str:
     if not items:
         return "That there is a short break before the hand gets tired."
     exercise = about.catalogue.exercises[items[0].exercise]
-    return f"{exercise.name}: {_lower(exercise.mirror)} When you see this, it goes well."
-
-
-def _lower(words: str) -> str:
-    return words[:1].lower() + words[1:]
-
-
-def _upper(words: str) -> str:
-    return words[:1].upper() + words[1:]
+    return f"{exercise.name}: {lower_first(exercise.mirror)} When you see this, it goes well."
 
 
 # ------------------------------------------------------------------ a colleague
@@ -195,7 +188,7 @@ def _who(about: About) -> str:
         and player.instrument in {i.value for i in known[key].instruments}
     ]
     count = f"{len(lessons)} lessons" if len(lessons) != 1 else "one lesson"
-    head = f"{_upper(', '.join(told))}. {count} so far."
+    head = f"{upper_first(', '.join(told))}. {count} so far."
     return "\n".join([head, *chosen])
 
 
@@ -213,7 +206,7 @@ def _reasons(about: About) -> str:
     for each in about.strings:
         seen = [why for why in each.why if why != "not looked at"]
         if seen:
-            lines.append(f"- {each.name}, at the last look: {_lower(seen[-1])}")
+            lines.append(f"- {each.name}, at the last look: {lower_first(seen[-1])}")
     for measure in about.term.measures if about.term else ():
         first, last = measure.points[0][1], measure.points[-1][1]
         least = f"; a change counts from {measure.least:.1f}" if measure.least is not None else ""
@@ -329,6 +322,8 @@ def _of_reports(lesson: Lesson) -> str:
     if hurt > 0:
         told.append(f"pain {hurt:g} of 10 in an exercise that was shown")
     told += [words for name, words in REPORTED.items() if reports.get(name)]
+    complaints = load_catalogue().complaints.values()
+    told += [f"“{c.says}”" for c in complaints if c.hurts and c.evidence == lesson.complaint]
     return "; ".join(told)
 
 

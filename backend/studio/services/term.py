@@ -10,6 +10,7 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.change.causes import CauseWord
 from lefthand.change.change import Change, change_of
 from lefthand.change.helped import Helped
+from lefthand.change.next_step import Step
 from lefthand.change.term import Term, TermSign, term_of, term_signs
 from lefthand.reason.learning import Count
 from lefthand.reason.safety import Safety, SafetyLevel
@@ -28,10 +29,8 @@ class TermLine:
     """What lists over players say of a term. `ready`: the hand has been free for some lessons.
     `helped`: what went before a change, for the studio's shares."""
 
-    step: str
+    step: Step
     why: str
-    stuck: str
-    better: str
     ready: bool
     helped: Sequence[Helped]
 
@@ -80,7 +79,7 @@ def told_term(player: Player, on: date) -> KeptTerm:
     change = players_change(player, found)
     term = term_of(change, load_catalogue(), found.facts)
     lessons = [lesson.pk for lesson in found.lessons]
-    return KeptTerm(term, lessons, term_signs(change.signs), _line(change, term))
+    return KeptTerm(term, lessons, term_signs(change.signs), _line(change))
 
 
 def players_change(player: Player, found: PlayersCourse) -> Change:
@@ -96,12 +95,10 @@ def players_change(player: Player, found: PlayersCourse) -> Change:
     )
 
 
-def _line(change: Change, term: Term | None) -> TermLine:
+def _line(change: Change) -> TermLine:
     return TermLine(
-        step=change.next.step.value,
+        step=change.next.step,
         why=change.next.why,
-        stuck=term.stuck if term else "",
-        better=term.better if term else "",
         ready=_is_ready(change),
         helped=list(change.helped),
     )

@@ -69,7 +69,9 @@ class Drafts(LetterCase):
         self.lessons[0].home_days.create(
             date=DAY + timedelta(days=2), done="partly", felt="tight", pain=2, later=["rest"]
         )
+        self.enter(self.lessons[1], "complaint", "", "thumb.tired")
         told = self.told(Reader.DOCTOR)
+        self.assertIn("11 March 2026, in the lesson: “My thumb aches", told["What was reported"])
         self.assertIn("15 April 2026, in the lesson: pain 5 of 10 in the forearm, while playing, "
                       "still the next day", told["What was reported"])  # fmt: skip
         self.assertIn("6 March 2026, at home: pain 2 of 10; at rest", told["What was reported"])

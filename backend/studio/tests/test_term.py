@@ -3,13 +3,15 @@
 from datetime import timedelta
 
 from lefthand.change.work import work_on
+from lefthand.drawing.term.ground import Size
+from lefthand.drawing.term.picture import Span, term_picture
 from studio.models import HomeDay, Summary
 from studio.services.attention import lines_today, shares_of
 from studio.services.course import course_of
 from studio.services.desk import set_players_way, set_teachers_way, set_thresholds
 from studio.services.flags import lift_flags
 from studio.services.home import answer_later, log_day, make_link, take_back_stop
-from studio.services.lessons import day_rows
+from studio.services.lessons import day_rows, glance_lesson
 from studio.services.term import SHAPE, lines_of, term_page, told_term
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
@@ -52,6 +54,21 @@ class Courses(TermCase):
         self.assertEqual(course_of(self.player, on).course.lessons[1].practice.done, 1)
         self.enter(second, "practised", "", [])
         self.assertEqual(course_of(self.player, on).course.lessons[1].practice.done, 0)
+
+    def test_a_look_over_a_class_in_between_loses_and_doubles_nothing(self):
+        first, last = self.weeks(GRIP, GRIP)
+        planned = {day for item in first.plan.items.all() for day in item.days}
+        for number, pain in ((1, 0), (2, 3), (5, 0)):
+            first.home_days.create(
+                date=DAY + timedelta(days=number), done="done", felt="soft", pain=pain
+            )
+        glance = glance_lesson(self.player, DAY + timedelta(days=3))
+        found = course_of(self.player, last.date).course.lessons
+        self.assertEqual([each.on for each in found], [first.date, glance.date, last.date])
+        self.assertEqual([each.pain for each in found], [0, 3, 0])
+        practice = [each.practice for each in found[1:]]
+        self.assertEqual([each.done for each in practice], [2, 1])
+        self.assertEqual(sum(each.planned for each in practice), len(planned))
 
     def test_later_lessons_and_other_players_stay_out(self):
         self.weeks(GRIP, GRIP, GRIP)
@@ -116,18 +133,39 @@ class Pages(TermCase):
         self.weeks(GRIP)
         token, day = make_link(self.player).token, DAY + timedelta(days=1)
         log_day(token, {"date": day, "done": "done", "felt": "soft", "pain": 2}, day)
-        self.assertEqual(self.page(0).term.next.step, "as_expected")
+        self.assertEqual(self.page(0).term.next.step, "ease_off")
         later = DAY + timedelta(days=2)
         answer_later(token, day, ["night"], later, client_key="answer-01")
         self.assertEqual(self.page(0).term.next.step, "stop")
+        self.assertEqual(self.page(0).term.stops[0].start, 2)
+        self.assertEqual(self.page(0).term.last, 2)
         take_back_stop(token, "answer-01", 5, later)
-        self.assertEqual(self.page(0).term.next.step, "as_expected")
+        self.assertEqual(self.page(0).term.next.step, "ease_off")
 
     def test_a_look_over_a_class_is_no_lesson_of_work(self):
         lessons = self.weeks(*[GRIP] * 5)
         self.player.lessons.filter(pk__in=[each.pk for each in lessons[1:]]).update(is_glance=True)
         found = course_of(self.player, DAY + timedelta(weeks=4)).course
         self.assertEqual(work_on(found, "thumb_index_grip").lessons, 0)
+
+    def test_what_the_teacher_ruled_out_is_proposed_to_nobody(self):
+        lessons = self.weeks(*[GRIP] * 7)
+        self.assertEqual(self.page(6).term.next.cause, "thumb_index_grip")
+        self.enter(lessons[-1], "cause", "thumb_index_grip", {"word": "dismissed", "why": "bow"})
+        page = self.page(6)
+        self.assertNotEqual(page.term.next.cause, "thumb_index_grip")
+        self.assertNotIn("humb squeezes", page.term.next.why + page.term.stuck + page.term.better)
+        (grip,) = [each for each in page.term.strings if each.cause == "thumb_index_grip"]
+        self.assertEqual(grip.answer, "ruled out by you")
+
+    def test_after_a_year_the_months_have_their_year(self):
+        looks = [GRIP, GRIP, {"web.closed": 1, "thumb.locked": 1, "nail.pale": 1}, *[GONE] * 4]
+        self.weeks(*looks)
+        for weeks in (55, 56):
+            self.look(self.lesson(weeks), GONE)
+        self.assertEqual(self.page(56).term.better, "Thumb squeezes: gone since March 2026.")
+        marks = term_picture(self.page(56).term, Size.WIDE, Span.ALL).marks
+        self.assertTrue(any("4 March 2026" in mark.words for mark in marks))
 
     def test_three_hundred_lessons_are_told_once(self):
         self.weeks(GRIP)
@@ -150,7 +188,7 @@ class Lists(TermCase):
         (line,) = lines_today(self.rows(6), on)
         self.assertIn("no clear change", line.words)
         (line,) = lines_today(self.rows(10), DAY + timedelta(weeks=10))
-        self.assertIn("Thumb squeezes", line.words)
+        self.assertEqual(line.words, "Has not come for 4 weeks.")
 
     def test_who_has_not_come_for_three_weeks_is_named(self):
         self.weeks(GRIP)

@@ -134,7 +134,9 @@ export const lettersQuery = (
           params: { path: { reader }, query: { players: [...players], group } },
         }),
       ),
+    // Drafted anew at every visit: what they are told from may have changed.
     staleTime: Infinity,
+    gcTime: 0,
   });
 
 export const helpedQuery = queryOptions({

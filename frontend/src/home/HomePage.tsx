@@ -177,7 +177,9 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
 }
 
 function minutesSaid(minutes: number): string {
-  return minutes === 1 ? 'one minute' : `${minutes} minutes`;
+  if (minutes < 0.75) return 'half a minute';
+  const whole = Math.round(minutes);
+  return whole === 1 ? 'one minute' : `${whole} minutes`;
 }
 
 function freeWords(week: WeekNow, shown: string): string {

@@ -4,8 +4,9 @@ import type { Week } from './weekNow';
 const RISE = 7;
 const STEP = 18;
 
-/** Steps climbed and what is better, in a player's words; nothing is counted or compared. */
-export function HowFar({ climbed, better }: Pick<Week, 'climbed' | 'better'>) {
+/** Steps climbed and what is better, in a player's words; nothing is counted or compared. A week that
+ * the phone has kept from an earlier version tells neither. */
+export function HowFar({ climbed = [], better = [] }: Partial<Pick<Week, 'climbed' | 'better'>>) {
   if (climbed.length === 0 && better.length === 0) return null;
   return (
     <section className={css.howFar}>

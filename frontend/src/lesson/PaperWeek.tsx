@@ -1,8 +1,11 @@
 import { Button } from '@mantine/core';
+import { useRef } from 'react';
 
 import type { Schemas } from '../api/client';
+import { useBounceGuard } from '../components/useBounceGuard';
 import { useKeys } from '../components/useKeys';
 import { shortDate } from '../words/words';
+import touch from '../components/touch.module.css';
 import css from './HomeReport.module.css';
 import type { LessonHandle } from './useLesson';
 
@@ -14,8 +17,12 @@ interface Props {
 /** A week on paper: nobody logged it, so the player is asked on which days it was practised. */
 export function PaperWeek({ week, enter }: Props) {
   const told = week.practised ?? [];
+  const guard = useBounceGuard();
+  const last = useRef('');
   const toggle = (day: string | undefined) => {
-    if (day === undefined) return;
+    if (day === undefined || (day === last.current && !guard.mayGrade())) return;
+    last.current = day;
+    guard.moved();
     const others = told.filter((each) => each !== day);
     enter('practised', '', others.length < told.length ? others : [...told, day]);
   };
@@ -29,9 +36,10 @@ export function PaperWeek({ week, enter }: Props) {
           <button
             key={day}
             type="button"
+            className={touch.button}
             aria-pressed={told.includes(day)}
             aria-keyshortcuts={String(at + 1)}
-            data-planned={week.planned.includes(day) || undefined}
+            data-free={!week.planned.includes(day) || undefined}
             onClick={() => toggle(day)}
           >
             {shortDate(day)}
@@ -47,7 +55,7 @@ export function PaperWeek({ week, enter }: Props) {
       </div>
       <p className="quiet">
         {week.practised === null
-          ? 'No log came home. The marked days were planned.'
+          ? 'No log came home. Dashed days were free.'
           : `${told.length} of ${week.planned.length} planned days.`}
       </p>
     </section>

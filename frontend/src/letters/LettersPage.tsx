@@ -10,7 +10,7 @@ import { StringsRule } from '../components/StringsRule';
 import { usePageTitle } from '../components/usePageTitle';
 import { LetterForm } from './LetterForm';
 import css from './LettersPage.module.css';
-import { type EditedLetter, forgetEdits, keptEdits, keepEdits } from './edited';
+import { type EditedLetter, type Edits, forgetEdits, keepEdits, keptEdits } from './edited';
 
 export type Reader = Schemas['Reader'];
 
@@ -70,11 +70,11 @@ interface EditorProps {
 
 function Editor({ reader, whom, drafts }: EditorProps) {
   const shelf = `${reader}/${whom}`;
-  const [letters, setLetters] = useState<EditedLetter[]>(() => keptEdits(shelf, drafts));
+  const [{ letters, isOld }, setEdits] = useState<Edits>(() => keptEdits(shelf, drafts));
   const [paper, setPaper] = useState<Schemas['Paper']>('a4');
   const change = (next: EditedLetter[]) => {
-    setLetters(next);
-    keepEdits(shelf, next);
+    setEdits({ letters: next, isOld });
+    keepEdits(shelf, drafts, next);
   };
   const make = useMutation({
     mutationFn: async () => {
@@ -93,6 +93,12 @@ function Editor({ reader, whom, drafts }: EditorProps) {
         Written from your records. Change every sentence as you would say it; empty ones are left
         out. Nothing is sent from here.
       </p>
+      {isOld && (
+        <p role="alert">
+          Your records have changed since you edited this. What you wrote is kept; begin anew below
+          to have the new records.
+        </p>
+      )}
       {letters.map((letter, at) => (
         <LetterForm
           key={letter.player}
@@ -114,7 +120,7 @@ function Editor({ reader, whom, drafts }: EditorProps) {
           variant="subtle"
           onClick={() => {
             forgetEdits(shelf);
-            setLetters(keptEdits(shelf, drafts));
+            setEdits(keptEdits(shelf, drafts));
           }}
         >
           Begin anew from the records

@@ -72,5 +72,5 @@ export function longDate(date: Date): string {
 }
 
 export function minutesWords(minutes: number): string {
-  return `${minutes} min`;
+  return minutes > 0 && minutes < 0.75 ? 'half a min' : `${Math.round(minutes)} min`;
 }

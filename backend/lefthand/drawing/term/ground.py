@@ -9,6 +9,7 @@ from itertools import pairwise
 from lefthand.change.term import Term
 
 WEEK = 7
+WEEKS_WITHOUT_YEAR = 43
 LETTER_WIDTH = 0.53  # of the size, on average; what a label needs is estimated by it
 
 
@@ -98,7 +99,9 @@ class Ground:
         return [n for n, day in enumerate(self.term.lessons) if self.shows(day)]
 
     def say(self, day: int) -> str:
-        return f"{self.term.date_of(day):%-d %B}"
+        """A day in words, with its year in a picture of most of a year and more."""
+        on = self.term.date_of(day)
+        return f"{on:%-d %B %Y}" if self.weeks > WEEKS_WITHOUT_YEAR else f"{on:%-d %B}"
 
     def mark(
         self, x: float, y: float, width: float, height: float, words: str,
