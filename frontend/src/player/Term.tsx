@@ -103,11 +103,15 @@ const NEXT_WORDS: Record<string, string> = {
 function Key() {
   return (
     <p className={css.key}>
-      <i data-kind="sheath" aria-hidden="true" /> perhaps
-      <svg viewBox="0 0 26 12" width="26" height="12" aria-hidden="true">
-        <path d="M1 11h8v-5h8v-5h8" fill="none" stroke="var(--accent)" strokeWidth="3" />
-      </svg>
-      worked on, a rise is a step climbed
+      <span>
+        <i data-kind="sheath" aria-hidden="true" /> perhaps
+      </span>
+      <span>
+        <svg viewBox="0 0 26 12" width="26" height="12" aria-hidden="true">
+          <path d="M1 11h8v-5h8v-5h8" fill="none" stroke="var(--accent)" strokeWidth="3" />
+        </svg>
+        worked on, a rise is a step climbed
+      </span>
     </p>
   );
 }
