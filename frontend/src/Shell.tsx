@@ -1,7 +1,7 @@
 import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { IconMoon, IconSun } from '@tabler/icons-react';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link } from 'wouter';
 
 import { client } from './api/client';
@@ -9,7 +9,7 @@ import { forgetAllEdits } from './letters/edited';
 import { sessionQuery } from './api/queries';
 import { adoptOldEntries } from './outbox/adopt';
 import { studioOutbox } from './outbox/studio';
-import { SignIn } from './signin/SignIn';
+import { LazySignIn } from './signin/LazySignIn';
 import { SignInAgain } from './signin/SignInAgain';
 import { Problem } from './components/Problem';
 import css from './Shell.module.css';
@@ -81,7 +81,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
       </header>
       <main id="main" className={css.main}>
-        {known ? children : <SignIn />}
+        <Suspense fallback={null}>{known ? children : <LazySignIn />}</Suspense>
       </main>
       {known && <SignInAgain owner={known} isOut={now === null} />}
     </>

@@ -1,5 +1,5 @@
 import { CloseButton } from '@mantine/core';
-import { type MouseEvent, type ReactNode, useId, useLayoutEffect, useRef } from 'react';
+import { type MouseEvent, type ReactNode, Suspense, useId, useLayoutEffect, useRef } from 'react';
 
 import css from './Dialog.module.css';
 
@@ -54,7 +54,7 @@ function Opened({ onClose, title, children, wide = false, isFirm = false }: Prop
           </h2>
           {!isFirm && <CloseButton size={44} aria-label="Close" onClick={onClose} />}
         </div>
-        {children}
+        <Suspense fallback={null}>{children}</Suspense>
       </div>
     </dialog>
   );

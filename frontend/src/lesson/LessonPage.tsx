@@ -10,6 +10,7 @@ import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { signsOf } from '../drawings/signs';
 import { INSTRUMENT_WORDS } from '../words/words';
+import { loadMeasuring } from '../pictures/LazyMeasuring';
 import { loadMeasure } from './loadMeasure';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './LessonPage.module.css';
@@ -33,17 +34,25 @@ const loadLook = () => import('./LookStep');
 const loadAsk = () => import('./AskStep');
 const loadDecide = () => import('./DecideStep');
 const loadGive = () => import('./GiveStep');
+const AHEAD = [loadLook, loadAsk, loadDecide, loadGive, loadMeasure, loadMeasuring];
 const KeyHelp = lazy(async () => ({ default: (await import('../components/KeyHelp')).KeyHelp }));
 const LookStep = lazy(async () => ({ default: (await loadLook()).LookStep }));
 const AskStep = lazy(async () => ({ default: (await loadAsk()).AskStep }));
 const DecideStep = lazy(async () => ({ default: (await loadDecide()).DecideStep }));
 const GiveStep = lazy(async () => ({ default: (await loadGive()).GiveStep }));
 
+function savesData(): boolean {
+  return (
+    'connection' in navigator && (navigator.connection as { saveData?: boolean }).saveData === true
+  );
+}
+
+/** Not where the reader asked the browser to spend little. */
 function useAllSteps() {
   useEffect(() => {
+    if (savesData()) return undefined;
     const timer = setTimeout(() => {
-      for (const load of [loadLook, loadAsk, loadDecide, loadGive, loadMeasure])
-        load().catch(() => undefined);
+      for (const load of AHEAD) load().catch(() => undefined);
     }, 2000);
     return () => clearTimeout(timer);
   }, []);

@@ -1,10 +1,11 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 
 import type { Catalogue, Evidence, Lesson, Schemas } from '../api/client';
 import { handQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
+import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { HandDrawing, type Origin } from '../drawings/HandDrawing';
 import { familyOf } from '../drawings/places';
@@ -77,12 +78,18 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
           handle={handle}
           touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
         />
-        <NativeSelect
+        <select
+          className={touch.button}
           aria-label="Order of looking"
-          data={ORDERS}
           value={lesson.look_order}
           onChange={(event) => handle.enter('order', '', event.currentTarget.value)}
-        />
+        >
+          {ORDERS.map((order) => (
+            <option key={order.value} value={order.value}>
+              {order.label}
+            </option>
+          ))}
+        </select>
         <div className={css.ways}>
           {choice.kind !== 'look' && (
             <Button

@@ -3,7 +3,7 @@ import { useState } from 'react';
 
 import type { Evidence } from '../api/client';
 import { Dialog } from '../components/Dialog';
-import { Measuring } from '../pictures/Measuring';
+import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { isOnPicture } from '../pictures/pointPlan';
 
 // Inward counts as positive for this one.
@@ -34,7 +34,7 @@ export function PictureAngle({ item, playerId, instrument, finger, onValue }: Pr
         title={finger === null ? item.label : `${item.label}, finger ${finger}`}
         wide
       >
-        <Measuring
+        <LazyMeasuring
           playerId={playerId}
           asked={{ kind: item.photo, instrument, finger: on, string: null }}
           way={item.id === INWARD ? -1 : 1}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { reachQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
-import { Measuring } from '../pictures/Measuring';
+import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { reachWords } from '../words/reach';
 import css from './MeasureEntry.module.css';
 
@@ -71,7 +71,7 @@ export function ReachEntry({ player, value, onPercent }: Props) {
         title="Span of fingers one to four"
         wide
       >
-        <Measuring
+        <LazyMeasuring
           playerId={playerId}
           asked={{ kind: 'span', instrument: player.instrument, finger: 4, string }}
           onValue={(span) => {

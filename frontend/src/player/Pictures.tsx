@@ -5,6 +5,7 @@ import { lazy, Suspense, useState } from 'react';
 import { client, unwrap } from '../api/client';
 import { picturesQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
+import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../pictures/pointPlan';
 import { shortDate } from '../words/words';
 import css from './Pictures.module.css';
@@ -12,9 +13,6 @@ import { addressOf, firstAndLast, told } from './pictureWords';
 
 const PicturePair = lazy(async () => ({
   default: (await import('./PicturePair')).PicturePair,
-}));
-const Measuring = lazy(async () => ({
-  default: (await import('../pictures/Measuring')).Measuring,
 }));
 
 interface Props {
@@ -114,7 +112,7 @@ function Adding({ player, onDone }: Props & { onDone: () => void }) {
         )}
       </div>
       <Suspense fallback={null}>
-        <Measuring
+        <LazyMeasuring
           key={`${kind} ${finger}`}
           playerId={player.id}
           asked={{ kind, finger, instrument: player.instrument, string: null }}

@@ -70,7 +70,7 @@ export function SignInForm({ name = '' }: { name?: string }) {
         required
         withAsterisk={false}
         error={problem}
-        data-autofocus={name !== '' || undefined}
+        autoFocus={name !== ''}
       />
       <Button type="submit" size="lg" loading={busy}>
         Sign in

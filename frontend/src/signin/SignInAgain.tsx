@@ -5,7 +5,7 @@ import type { Schemas } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import { studioOutbox } from '../outbox/studio';
 import { useOutbox } from '../outbox/useOutbox';
-import { SignInForm } from './SignIn';
+import { LazySignInForm } from './LazySignIn';
 
 interface Props {
   owner: Schemas['TeacherOut'];
@@ -31,7 +31,7 @@ export function SignInAgain({ owner, isOut }: Props) {
         {waiting.length > 0 ? `${kept} kept here and will be sent when you are back. ` : ''}
         Sign in to go on where you were.
       </p>
-      <SignInForm name={owner.username} />
+      <LazySignInForm name={owner.username} />
     </Dialog>
   );
 }
