@@ -30,6 +30,9 @@ WEIR = [
     (176, 167),
     (205, 218),
 ]
+SHROUT_FLEISS = np.array(
+    [[9, 2, 5, 8], [6, 1, 3, 2], [8, 4, 6, 8], [7, 1, 2, 6], [10, 5, 6, 9], [6, 2, 4, 7]]
+)
 START = date(2026, 1, 7)
 
 
@@ -54,6 +57,17 @@ class LeastRealChange(TestCase):
         self.assertAlmostEqual(found.sem, math.sqrt(860 / 16), places=9)
         self.assertAlmostEqual(found.least, 2.306 * math.sqrt(2) * found.sem, places=6)
         self.assertEqual(found.basis, Basis.OWN)
+
+    def test_a_published_table_of_several_measurings(self):
+        """Shrout and Fleiss, "Intraclass correlations", Psychol. Bull. 86, 1979, table 2: six
+        targets, four ratings (from memory). Their mean square within targets is 6.26 and between
+        them 11.24, so that ICC(1,1) = .17."""
+        within = np.mean([row.var(ddof=1) for row in SHROUT_FLEISS])
+        between = 4 * SHROUT_FLEISS.mean(axis=1).var(ddof=1)
+        self.assertAlmostEqual(within, 6.26, places=2)
+        self.assertAlmostEqual((between - within) / (between + 3 * within), 0.17, places=2)
+        found = least_real_change([row.std(ddof=1) for row in SHROUT_FLEISS])
+        self.assertAlmostEqual(found.sem, math.sqrt(6.26), places=2)
 
     def test_few_repeats_leave_it_to_the_method_and_no_method_says_nothing(self):
         self.assertEqual(least_real_change([1.0, 2.0], 3.0).sem, 3.0)
