@@ -14,6 +14,9 @@ from studio.paper.sheet import LARGE_WIDTH, Sheet, SheetItem, drill_picture
 HERE = Path(__file__).parent
 TEMPLATE = HERE / "sheet.typ"
 FONTS = HERE / "fonts"
+# A last page with less than this share of it in use is not worth a sheet of paper.
+FULL_ENOUGH = 0.33
+SMALLER = (0.95, 0.9)
 log = logging.getLogger("jolf.paper")
 
 
@@ -33,11 +36,39 @@ def sheet_pdf(sheet: Sheet, paper: Paper = Paper.A4, *, large: bool = False) -> 
         "paper": paper.value,
         "scale": "1.3" if large else "1",
     }
+    inputs["scale"] = _fitting_scale(inputs)
     try:
         return _set(inputs, is_accessible=True)
     except typst.TypstError as error:
         log.warning("a sheet is set without the accessibility profile: %s", error)
         return _set(inputs, is_accessible=False)
+
+
+def _fitting_scale(inputs: dict[str, str]) -> str:
+    """The scale, a little smaller where that saves a last page with almost nothing on it."""
+    usual = float(inputs["scale"])
+    pages, share = _end(inputs)
+    if pages == 1 or share > FULL_ENOUGH:
+        return inputs["scale"]
+    for smaller in SMALLER:
+        scale = f"{usual * smaller:g}"
+        if _end(inputs | {"scale": scale})[0] < pages:
+            return scale
+    return inputs["scale"]
+
+
+def _end(inputs: dict[str, str]) -> tuple[int, float]:
+    """How many pages there are, and the share of the last one that is in use."""
+    found = typst.query(
+        TEMPLATE.read_bytes(),
+        "<end>",
+        field="value",
+        one=True,
+        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
+        sys_inputs=inputs,
+    )
+    end = json.loads(found)
+    return end["page"], end["share"]
 
 
 def _set(inputs: dict[str, str], *, is_accessible: bool) -> bytes:

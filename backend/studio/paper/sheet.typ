@@ -97,6 +97,8 @@
       },
     )
     ]
+    // Whoever has the music has the days to tick: neither goes overleaf alone.
+    #block(breakable: false, width: 100%)[
     #if item.music != "" [
       #v(1pt)
       #if item.title != "" [#text(font: "Literata", weight: 600)[#item.title] #h(1fr) #text(size: pt(9), fill: ink)[#item.credit]]
@@ -104,6 +106,8 @@
     ]
     #v(1pt)
     #text(size: pt(9.5), fill: ink)[Tick the days:] #h(4pt) #for day in item.days { box-to-tick(day) }
+    ]
   ]
 ]
 
+#context [#metadata((page: here().page(), share: here().position().y / page.height)) <end>]

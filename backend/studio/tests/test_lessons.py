@@ -1,5 +1,6 @@
 """From one lesson to the next: the same checks, advice, flags, sheet, demo."""
 
+from dataclasses import replace
 from datetime import timedelta
 from io import BytesIO
 
@@ -291,6 +292,22 @@ class Sheets(StudioCase):
                         self.assertLessEqual(len(pages), 3 if large else 2)
                         box = pages[0].mediabox
                         self.assertEqual((round(box.width), round(box.height)), (width, height))
+
+    def test_a_few_lines_too_many_make_the_print_smaller_and_not_a_page_more(self):
+        """A sheet is grown a line at a time over the foot of its first page."""
+        lesson = self.lesson()
+        self.give(lesson, "thumb_taps")
+        sheet = build_sheet(lesson_of(self.teacher, lesson.pk))
+        pages = {}
+        for words in range(0, 1600, 40):
+            longer = replace(sheet, teacher_line="soft and short " * (words // 3))
+            read = PdfReader(BytesIO(sheet_pdf(longer))).pages
+            last = read[-1].extract_text()
+            own = last.partition("Soft and short is better")[0].partition("page 2")[2]
+            pages[words] = (len(read), len(own.split()))
+        self.assertEqual({count for count, _ in pages.values()}, {1, 2})
+        overleaf = [own for count, own in pages.values() if count == 2]
+        self.assertGreater(min(overleaf), 20, pages)
 
     def test_a_child_is_spoken_to_as_a_child_and_an_adult_is_not(self):
         lesson = self.lesson()
