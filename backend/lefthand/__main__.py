@@ -34,6 +34,12 @@ from lefthand import (
 from lefthand.drill_command import add_drill_options, drill_answer
 from lefthand.simulation.course_report import course_report
 from lefthand.simulation.report import report
+from lefthand.sound_command import (
+    add_measure_options,
+    add_take_options,
+    measure_answer,
+    take_answer,
+)
 from lefthand.values.json_text import parse_json, read_json
 from lefthand.values.vocabulary import Instrument
 
@@ -140,9 +146,15 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "--instrument", choices=list(Instrument), nargs="*", default=list(Instrument)
     )
     add_drill_options(commands.add_parser("drill", help="the music of a step, or of a free drill"))
+    add_measure_options(commands.add_parser("measure", help="what a recording of a drill tells"))
+    add_take_options(commands.add_parser("take", help="a made-up recording with known faults"))
     chosen = parser.parse_args(arguments)
     if chosen.command == "drill":
         return _told(lambda: drill_answer(chosen, load_catalogue()))
+    if chosen.command == "measure":
+        return _told(lambda: measure_answer(chosen))
+    if chosen.command == "take":
+        return _told(lambda: take_answer(chosen))
     if chosen.command == "simulate":
         for line in _simulated(chosen):
             print(line, flush=True)

@@ -1,0 +1,166 @@
+"""What takes of drills tell of the hand, as a case takes it: `lefthand/values/measures.py` has the
+edges between grades.
+
+One take gives how flat the fourth is (slow, at most four notes a second), how wide each finger's
+vibrato is beside the others', whether the open neighbour rings, how light a finger still sounds and
+where the hand tightens. A slow and a fast take of one drill give how much evenness and the upper
+fingers lose.
+"""
+
+from collections.abc import Mapping
+from typing import Any
+
+import numpy as np
+
+from lefthand.sound.take import Take
+
+SLOW = 4.0  # notes a second
+QUICKEST = 8.5
+UPPER = (3, 4)
+FOURTH = 4
+FASTER = 1.25
+FEWEST_NOTES = 2
+STRING_OFF = 15.0
+STRING_AGREES = 8.0
+LONG_NOTE = 2.0
+DIGITS = 2
+
+Found = dict[str, Any]
+
+
+def findings_of(take: Take) -> Found:
+    """Evidence by id with `value`, or by finger where the evidence is; nothing of a take that tells
+    nothing."""
+    if take.reason is not None:
+        return {}
+    found: Found = {}
+    if take.notes_a_second <= SLOW:
+        flat = fourth_cents(take)
+        if flat is not None:
+            found["fourth.low"] = _value(flat)
+    by_finger = {
+        "vibrato.narrow": vibrato_shares(take),
+        "neighbour.muted": neighbour_shares(take),
+        "press.excess": pressure_slack(take),
+    }
+    for evidence, values in by_finger.items():
+        if values:
+            found[evidence] = {str(finger): _value(value) for finger, value in values.items()}
+    if take.tightens_from is not None:
+        found["fades.early"] = _value(take.tightens_from)
+    return found
+
+
+def findings_of_two(slow: Take, fast: Take) -> Found:
+    """Of one drill slow and fast; the faster one at least a quarter faster, up to eight notes a
+    second. Nothing where they are not that."""
+    if slow.reason is not None or fast.reason is not None:
+        return {}
+    ratio = fast.notes_a_second / slow.notes_a_second
+    if ratio < FASTER or fast.notes_a_second > QUICKEST:
+        return {}
+    found: Found = {}
+    if slow.evenness is not None and fast.evenness is not None:
+        found["uneven.fast"] = _value(fast.evenness.cv - slow.evenness.cv)
+    shrunk = shrink_cents(slow, fast)
+    if shrunk is not None:
+        found["frame.shrinks"] = _value(shrunk)
+    return found
+
+
+def _value(value: float) -> dict[str, float]:
+    return {"value": round(float(value), DIGITS)}
+
+
+def fourth_cents(take: Take) -> float | None:
+    """Cents of the fourth against the drill, less what its string is out of tune; None for fewer
+    than two sure notes."""
+    off = strings_off(take)
+    own = [
+        note.cents - off.get(take.score.notes[note.place].string, 0.0)
+        for note in take.notes
+        if _finger(take, note.place) == FOURTH and not note.doubts
+    ]
+    return float(np.median(own)) if len(own) >= FEWEST_NOTES else None
+
+
+def strings_off(take: Take) -> dict[int, float]:
+    """Cents that a string is out of tune: what the open string and the fingers below the fourth
+    agree on, where two of them agree on more than 15."""
+    lower: dict[int, dict[int, list[float]]] = {}
+    for note in take.notes:
+        played = take.score.notes[note.place]
+        if played.finger < FOURTH and not note.doubts:
+            lower.setdefault(played.string, {}).setdefault(played.finger, []).append(note.cents)
+    off = {}
+    for string, fingers in lower.items():
+        means = [float(np.median(each)) for each in fingers.values()]
+        together = len(means) >= 2 and max(means) - min(means) <= STRING_AGREES
+        if together and abs(np.mean(means)) > STRING_OFF:
+            off[string] = float(np.mean(means))
+    return off
+
+
+def _finger(take: Take, place: int) -> int:
+    return take.score.notes[place].finger
+
+
+def vibrato_shares(take: Take) -> dict[int, float]:
+    """Each finger's width over the median of the other fingers'; nothing where no finger has any,
+    or only one was heard."""
+    widths = {finger: each.width for finger, each in take.vibrato.items()}
+    shares = {}
+    for finger, width in widths.items():
+        others = [other for which, other in widths.items() if which != finger]
+        usual = float(np.median(others)) if others else 0.0
+        if usual > 0:
+            shares[finger] = min(20.0, width / usual)
+    return shares
+
+
+def neighbour_shares(take: Take) -> dict[int, float]:
+    """Of each finger the share of its notes in which the open string beside it sounds; fingers of
+    which it cannot be told are left out."""
+    own: dict[int, list[float]] = {}
+    for each in take.ringing:
+        if each.share is not None:
+            own.setdefault(_finger(take, each.place), []).append(each.share)
+    return {finger: float(np.mean(each)) for finger, each in sorted(own.items())}
+
+
+def pressure_slack(take: Take) -> dict[int, float]:
+    """Where a finger was lightened evenly over a long note: what was left of its effort when the
+    tone broke, the share of the note still to come. Fingers whose tone did not break are left
+    out."""
+    found: dict[int, float] = {}
+    for note in take.notes:
+        finger = _finger(take, note.place)
+        if finger == 0 or take.score.notes[note.place].seconds < LONG_NOTE:
+            continue
+        until = note.at + take.score.notes[note.place].seconds / take.tempo
+        own = [b.begins for b in take.breaks if note.at < b.begins < until]
+        if own:
+            left = 1 - (own[0] - note.at) / (until - note.at)
+            found[finger] = min(found.get(finger, 1.0), left)
+    return found
+
+
+def shrink_cents(slow: Take, fast: Take) -> float | None:
+    """Third and fourth, fast minus slow, cents; None where neither was heard in both."""
+    moved = {
+        finger: fast.fingers[finger].cents - slow.fingers[finger].cents
+        for finger in fast.fingers
+        if finger in slow.fingers
+    }
+    upper = [moved[finger] for finger in UPPER if finger in moved]
+    return float(np.mean(upper)) if upper else None
+
+
+def cents_a_doubling(slow: Take, fast: Take) -> Mapping[int, float]:
+    """By finger, cents for every doubling of the speed."""
+    doublings = float(np.log2(fast.notes_a_second / slow.notes_a_second))
+    return {
+        finger: (fast.fingers[finger].cents - slow.fingers[finger].cents) / doublings
+        for finger in fast.fingers
+        if finger in slow.fingers and doublings > 0
+    }
