@@ -22,6 +22,7 @@ from api.players.routes import router as players
 from api.session.routes import router as session
 from api.setups.routes import router as setups
 from api.sheets.routes import router as sheets
+from api.takes.routes import router as takes
 from api.term.routes import router as term
 
 ERRORS = {
@@ -73,6 +74,7 @@ api.add_router("/home", home)
 api.add_router("/letters", letters)
 api.add_router("/lessons", lessons)
 api.add_router("/lessons", sheets)
+api.add_router("/lessons", takes)
 
 
 def unknown_address(_request: HttpRequest, **_address: str) -> HttpResponse:

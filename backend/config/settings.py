@@ -109,6 +109,8 @@ def _is_immutable(_path: str, url: str) -> bool:
 WHITENOISE_IMMUTABLE_FILE_TEST = _is_immutable
 
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+# Recordings and pictures are never written to a file on their way.
+FILE_UPLOAD_MAX_MEMORY_SIZE = 20_000_000
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"

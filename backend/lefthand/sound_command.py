@@ -11,7 +11,7 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.compose import free_recipe, make_drill
 from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
-from lefthand.sound.findings import cents_a_doubling, findings_of_two
+from lefthand.sound.findings import beside_of, cents_a_doubling, findings_of_two
 from lefthand.sound.player import Playing, Room, Vibrato, play
 from lefthand.sound.recording import HIGHEST_RATE, LOWEST_RATE, read_recording
 from lefthand.sound.score import Score, parse_score
@@ -51,12 +51,12 @@ def measure_answer(chosen: argparse.Namespace) -> dict[str, Any]:
 
 def together_json(slow: Take, fast: Take) -> dict[str, Any]:
     """What a slow and a fast take of one drill tell beside each other."""
-    usable = slow.reason is None and fast.reason is None
-    drift = cents_a_doubling(slow, fast) if usable else {}
+    both = beside_of(slow), beside_of(fast)
+    drift = cents_a_doubling(*both)
     return {
         "fast": take_json(fast),
         "cents_a_doubling": {str(finger): round(cents, 1) for finger, cents in drift.items()},
-        "observations": findings_of_two(slow, fast),
+        "observations": findings_of_two(*both),
     }
 
 

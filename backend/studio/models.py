@@ -377,6 +377,29 @@ class HandPicture(models.Model):
         return f"{self.player}, picture of {self.date}"
 
 
+class Take(models.Model):
+    """What a recording told; the sound itself is never kept.
+
+    `evidence`: the check it was asked for. `part`: "slow" or "fast". `score`: what was played, as
+    `jolf-drill/1`; `result`: as `jolf-take/1`. `words`: its sentence. `is_simulated`: a made-up
+    player played it.
+    """
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="takes")
+    evidence = models.CharField(max_length=60)
+    part = models.CharField(max_length=4)
+    is_simulated = models.BooleanField(default=False)
+    score = models.JSONField()
+    result = models.JSONField()
+    words = models.CharField(max_length=300)
+
+    class Meta:
+        ordering = ["pk"]
+
+    def __str__(self) -> str:
+        return f"{self.lesson}, take for {self.evidence}"
+
+
 class StoredStanding(models.Model):
     """Where the player stands before a day, so that it need not be told anew from all lessons.
 

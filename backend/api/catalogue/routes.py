@@ -57,6 +57,7 @@ def _catalogue() -> CatalogueOut:
                 pictured=[i for i in sorted(e.instruments) if has_picture(e.id, i)],
                 measure=e.measure,
                 photo=e.photo,
+                by_ear=e.id in known.takes,
                 unit=MEASURES[e.measure].unit if e.measure else None,
                 causes=sorted(e.causes, key=e.causes.__getitem__, reverse=True),
                 place=e.place,

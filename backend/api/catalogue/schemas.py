@@ -14,7 +14,7 @@ class CauseInfo(Schema):
 
 class EvidenceInfo(Schema):
     """`pictured`: the instruments on whose neck a drawn hand can show it. `photo`: what points on a
-    picture tell of it."""
+    picture tell of it. `by_ear`: a recording can tell it."""
 
     id: str
     stage: str
@@ -25,6 +25,7 @@ class EvidenceInfo(Schema):
     pictured: list[str]
     measure: str | None
     photo: str | None
+    by_ear: bool
     unit: str | None
     causes: list[str]
     place: str

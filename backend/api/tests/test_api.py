@@ -18,10 +18,13 @@ from studio.services.entries import KINDS
 from studio.services.groups import choose_checks, save_group
 from studio.services.home import make_link
 from studio.services.pictures import Kept, keep_picture
-from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes
+from studio.services.takes import measure
+from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silence
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
+TAKES = "/api/lessons/{lesson_id}/takes/{evidence}"
+DEMO_ONLY = ("POST", f"{TAKES}/simulated")
 REMOVES_A_LESSON = ("DELETE", "/api/lessons/{lesson_id}")
 HOME = "/api/home/"  # open to whoever has the link
 ENTRY = {"client_key": "abcdefgh-1", "kind": "observation", "key": "web.closed", "value": 2}
@@ -36,6 +39,7 @@ BODIES = {
     "{player_id}": {"name": "Pia Example", "instrument": "vn", "level": "beginner"},
     "{group_id}": {"name": "Group", "players": []},
     "groups": {"name": "Group", "players": []},
+    "simulated": {"part": "slow"},
     "checks": {"checks": ["web.closed"]},
     "grades": {"client_key": KEY, "player": 0, "check": "web.closed", "grade": 1},
     "rest": {"client_key": KEY, "check": "web.closed"},
@@ -64,6 +68,7 @@ class Access(StudioCase):
             player=self.player, date=DAY, change="rest moved", size="4/4"
         )
         self.picture = keep_picture(self.player, picture_bytes(), Kept(DAY))
+        self.take = measure(self.given, "fourth.low", "slow", silence())
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
 
     def call(self, client, method, path):
@@ -72,10 +77,15 @@ class Access(StudioCase):
             "lesson_id": self.given,
             "group_id": self.group,
             "setup_id": self.setup,
+            "take_id": self.take,
         }
         numbers = {name: record.pk for name, record in ids.items()}
         words = {"token": "a" * 43, "name": self.picture.name, "kind": "svg", "reader": "parent"}
+        words["evidence"] = "fourth.low"
         address = path.format(**words, **numbers)
+        if (method, path) == ("POST", TAKES):
+            sent = SimpleUploadedFile("take.wav", silence(), "audio/wav")
+            return client.post(address, {"file": sent, "part": "slow"})
         if (method, path) == ("POST", "/api/players/{player_id}/pictures"):
             sent = SimpleUploadedFile("hand.png", picture_bytes(), "image/png")
             return client.post(address, {"file": sent})
@@ -125,7 +135,9 @@ class Access(StudioCase):
         mine = [
             (method, path)
             for method, path in routes()
-            if "{" in path and "undo" not in path and (method, path) != REMOVES_A_LESSON
+            if "{" in path
+            and "undo" not in path
+            and (method, path) not in (REMOVES_A_LESSON, DEMO_ONLY)
         ]
         self.assertGreater(len(mine), 15)
         # What is removed goes last, and what belongs to something before that.

@@ -18,6 +18,7 @@ from lefthand.catalogue.playings import Playing, read_playing
 from lefthand.catalogue.self_check import SelfCheck, read_self_check
 from lefthand.catalogue.sizes import read_sizes
 from lefthand.catalogue.starting import StartingChance, read_starting_chance
+from lefthand.catalogue.takes import ToPlay, read_to_play
 from lefthand.catalogue.tunes import Tune, read_tune
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record, read_records
@@ -138,7 +139,8 @@ class Way:
 @dataclass(frozen=True, eq=False)
 class Catalogue:
     """Everything that is known. Compared and hashed by identity, so that it can key a cache.
-    `synonyms`: for everyday words those that stand in the catalogue."""
+    `takes`: what is played so that a check can be heard. `synonyms`: for everyday words those that
+    stand in the catalogue."""
 
     causes: Mapping[str, Cause]
     evidence: Mapping[str, Evidence]
@@ -152,6 +154,7 @@ class Catalogue:
     self_checks: Mapping[str, SelfCheck]
     sizes: Mapping[Instrument, Mapping[str, float]]
     synonyms: Mapping[str, tuple[str, ...]]
+    takes: Mapping[str, ToPlay]
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -211,6 +214,10 @@ def read_catalogue(folder: Path) -> Catalogue:
         },
         self_checks={e.id: read_self_check(e) for e in read_records(folder / "self_check.yaml")},
         sizes={Instrument(e.id): read_sizes(e) for e in read_records(folder / "sizes.yaml")},
+        takes={
+            e.id: read_to_play(e, set(evidence), set(raw))
+            for e in read_records(folder / "takes.yaml")
+        },
         tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
 

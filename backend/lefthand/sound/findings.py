@@ -8,6 +8,7 @@ fingers lose.
 """
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
@@ -51,21 +52,52 @@ def findings_of(take: Take) -> Found:
     return found
 
 
-def findings_of_two(slow: Take, fast: Take) -> Found:
+@dataclass(frozen=True, slots=True)
+class Beside:
+    """What of a take is laid beside another one. speed: notes a second. cv: % of spacings, None
+    where it was not told. cents: by finger."""
+
+    speed: float
+    cv: float | None
+    cents: Mapping[int, float]
+
+
+def beside_of(take: Take) -> Beside | None:
+    """None of a take that tells nothing."""
+    if take.reason is not None:
+        return None
+    cv = None if take.evenness is None else take.evenness.cv
+    cents = {finger: pitch.cents for finger, pitch in take.fingers.items()}
+    return Beside(take.notes_a_second, cv, cents)
+
+
+def findings_of_two(slow: Beside | None, fast: Beside | None) -> Found:
     """Of one drill slow and fast; the faster one at least a quarter faster, up to eight notes a
     second. Nothing where they are not that."""
-    if slow.reason is not None or fast.reason is not None:
+    if slow is None or fast is None:
         return {}
-    ratio = fast.notes_a_second / slow.notes_a_second
-    if ratio < FASTER or fast.notes_a_second > QUICKEST:
+    if fast.speed < FASTER * slow.speed or fast.speed > QUICKEST:
         return {}
     found: Found = {}
-    if slow.evenness is not None and fast.evenness is not None:
-        found["uneven.fast"] = _value(fast.evenness.cv - slow.evenness.cv)
-    shrunk = shrink_cents(slow, fast)
-    if shrunk is not None:
-        found["frame.shrinks"] = _value(shrunk)
+    if slow.cv is not None and fast.cv is not None:
+        found["uneven.fast"] = _value(fast.cv - slow.cv)
+    moved = _moved(slow, fast)
+    upper = [moved[finger] for finger in UPPER if finger in moved]
+    if upper:
+        found["frame.shrinks"] = _value(float(np.mean(upper)))
     return found
+
+
+def cents_a_doubling(slow: Beside | None, fast: Beside | None) -> dict[int, float]:
+    """By finger, cents for every doubling of the speed; nothing where it did not grow."""
+    if slow is None or fast is None or fast.speed <= slow.speed:
+        return {}
+    doublings = float(np.log2(fast.speed / slow.speed))
+    return {finger: cents / doublings for finger, cents in _moved(slow, fast).items()}
+
+
+def _moved(slow: Beside, fast: Beside) -> dict[int, float]:
+    return {f: cents - slow.cents[f] for f, cents in fast.cents.items() if f in slow.cents}
 
 
 def _value(value: float) -> dict[str, float]:
@@ -143,24 +175,3 @@ def pressure_slack(take: Take) -> dict[int, float]:
             left = 1 - (own[0] - note.at) / (until - note.at)
             found[finger] = min(found.get(finger, 1.0), left)
     return found
-
-
-def shrink_cents(slow: Take, fast: Take) -> float | None:
-    """Third and fourth, fast minus slow, cents; None where neither was heard in both."""
-    moved = {
-        finger: fast.fingers[finger].cents - slow.fingers[finger].cents
-        for finger in fast.fingers
-        if finger in slow.fingers
-    }
-    upper = [moved[finger] for finger in UPPER if finger in moved]
-    return float(np.mean(upper)) if upper else None
-
-
-def cents_a_doubling(slow: Take, fast: Take) -> Mapping[int, float]:
-    """By finger, cents for every doubling of the speed."""
-    doublings = float(np.log2(fast.notes_a_second / slow.notes_a_second))
-    return {
-        finger: (fast.fingers[finger].cents - slow.fingers[finger].cents) / doublings
-        for finger in fast.fingers
-        if finger in slow.fingers and doublings > 0
-    }

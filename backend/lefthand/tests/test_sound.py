@@ -4,7 +4,7 @@ from unittest import TestCase
 
 import numpy as np
 
-from lefthand.sound.findings import findings_of, findings_of_two
+from lefthand.sound.findings import beside_of, findings_of, findings_of_two
 from lefthand.sound.player import Playing, Room, Vibrato
 from lefthand.sound.recording import recording_of
 from lefthand.sound.room import reverberation, room_word
@@ -191,14 +191,15 @@ class SlowAndFast(TestCase):
     def test_what_gets_lost_with_speed(self):
         slow = measured(score(tempo=120, bars=16), Playing(off={4: -5}, uneven=1))[1]
         fast = measured(score(tempo=360, bars=16), Playing(off={4: -35, 3: -15}, uneven=9))[1]
-        found = findings_of_two(slow, fast)
+        found = findings_of_two(beside_of(slow), beside_of(fast))
         self.assertAlmostEqual(found["uneven.fast"]["value"], 8, delta=2.5)
         self.assertAlmostEqual(found["frame.shrinks"]["value"], -22.5, delta=4)
         self.assertNotIn("fourth.low", findings_of(fast))
 
     def test_two_takes_alike_in_speed_tell_nothing(self):
-        one = measured(score(tempo=120))[1]
-        self.assertEqual(findings_of_two(one, measured(score(tempo=132))[1]), {})
+        one, other = (beside_of(measured(score(tempo=tempo))[1]) for tempo in (120, 132))
+        self.assertEqual(findings_of_two(one, other), {})
+        self.assertEqual(findings_of_two(one, None), {})
 
 
 class Rooms(TestCase):

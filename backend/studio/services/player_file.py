@@ -3,7 +3,7 @@
 import base64
 from typing import Any
 
-from studio.models import HandPicture, Lesson, Plan, PlanItem, Player, RedFlag, Setup
+from studio.models import HandPicture, Lesson, Plan, PlanItem, Player, RedFlag, Setup, Take
 from studio.services.players import PLAIN_FACTS
 from studio.services.setups import FIT
 
@@ -14,7 +14,8 @@ def player_file(player: Player, *, pictures: bool = False) -> dict[str, Any]:
     """All records of the player as `jolf-player/2` (docs/case-files.md). Dates as YYYY-MM-DD.
     `pictures`: with those of the hand, which make it large."""
     lessons = player.lessons.prefetch_related(
-        "observations", "focuses", "cause_words", "home_days", "results", "plan__items__results"
+        *("observations", "focuses", "cause_words", "home_days", "results", "takes"),
+        "plan__items__results",
     )
     return {
         "format": PLAYER_FORMAT,
@@ -73,6 +74,7 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
             for f in lesson.focuses.all()
         ],
         "teacher_line": lesson.teacher_line,
+        "takes": [_take(take) for take in lesson.takes.all()],
         "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
         "plan_focus": lesson.plan.focus if hasattr(lesson, "plan") else None,
         "home_days": [
@@ -90,6 +92,11 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
             for d in lesson.home_days.all()
         ],
     }
+
+
+def _take(take: Take) -> dict[str, Any]:
+    names = ("evidence", "part", "is_simulated", "score", "result")
+    return {name: getattr(take, name) for name in names}
 
 
 def _plan(plan: Plan) -> list[dict[str, Any]]:

@@ -201,6 +201,8 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
         reading.keep(f"{where}, plan_focus", _plan_focus, row.get("plan_focus"), lesson, reading)
     _each(row, where, {"home_days": _home_day}, lesson, reading)
     reading.keep(f"{where}, practised", _practised, row.get("practised"), lesson)
+    if row.get("takes"):
+        reading.left_out.append(f"{where}, takes: what they found is read, their notes are not")
 
 
 def _each(

@@ -1,6 +1,7 @@
 """A small studio for tests: one teacher, one player, lessons made through the services."""
 
 import struct
+import wave
 import zlib
 from datetime import date, timedelta
 from io import BytesIO
@@ -43,6 +44,17 @@ def png_saying(side: int) -> bytes:
         + chunk(b"IDAT", zlib.compress(b"\0" * 10_000))
         + chunk(b"IEND", b"")
     )
+
+
+def silence(seconds: float = 1.0) -> bytes:
+    """A WAV file with nothing to hear."""
+    written = BytesIO()
+    with wave.open(written, "wb") as file:
+        file.setnchannels(1)
+        file.setsampwidth(2)
+        file.setframerate(8000)
+        file.writeframes(bytes(int(16_000 * seconds)))
+    return written.getvalue()
 
 
 class Keys:

@@ -805,6 +805,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson_id}/takes/{evidence}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Takes */
+        get: operations["api_takes_routes_read_takes"];
+        put?: never;
+        /**
+         * Add Take
+         * @description Measure a recording of the drill: any usual sound file, 60 s at most.
+         */
+        post: operations["api_takes_routes_add_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/takes/{evidence}/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Simulated Take
+         * @description In the demo studio a made-up player plays in the place of a microphone.
+         */
+        post: operations["api_takes_routes_add_simulated_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/takes/{evidence}/{take_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Take */
+        delete: operations["api_takes_routes_remove_take"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}/undo": {
         parameters: {
             query?: never;
@@ -1333,6 +1391,38 @@ export interface components {
             value?: number | null;
         };
         /**
+         * ByEarOut
+         * @description A finding that is proposed. key and value: as an entry takes them. told: with its unit.
+         */
+        ByEarOut: {
+            /** Finger */
+            finger: number | null;
+            /** Grade */
+            grade: number;
+            /** Is Asked */
+            is_asked: boolean;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Told */
+            told: string;
+            value: components["schemas"]["ByEarValue"];
+        };
+        /** ByEarValue */
+        ByEarValue: {
+            /**
+             * Source
+             * @default take
+             * @constant
+             */
+            source?: "take";
+            /** Spread */
+            spread: number | null;
+            /** Value */
+            value: number;
+        };
+        /**
          * CallsOut
          * @description What a caller calls out, every `seconds`, in any order or in theirs.
          */
@@ -1779,9 +1869,11 @@ export interface components {
         /**
          * EvidenceInfo
          * @description `pictured`: the instruments on whose neck a drawn hand can show it. `photo`: what points on a
-         *     picture tell of it.
+         *     picture tell of it. `by_ear`: a recording can tell it.
          */
         EvidenceInfo: {
+            /** By Ear */
+            by_ear: boolean;
             /** Causes */
             causes: string[];
             /** Child */
@@ -2132,6 +2224,51 @@ export interface components {
             kind: "harder";
             /** Value */
             value: boolean;
+        };
+        /** HeardFingerOut */
+        HeardFingerOut: {
+            /** Cents */
+            cents: number;
+            /** Finger */
+            finger: number;
+            /** Give */
+            give: number;
+            /** Notes */
+            notes: number;
+        };
+        /**
+         * HeardNoteOut
+         * @description finger 0: the open string. at, seconds: as they were heard, s. asked_at: where the note
+         *     belongs at the tempo of the take, counted so that the notes' mean is right. early: ms before
+         *     that, late below zero. give: twice the standard error of cents.
+         */
+        HeardNoteOut: {
+            /** At */
+            at: number;
+            /** Cents */
+            cents: number | null;
+            /** Early */
+            early: number;
+            /** Finger */
+            finger: number;
+            /** Give */
+            give: number | null;
+            /** Is Doubtful */
+            is_doubtful: boolean;
+            /** Seconds */
+            seconds: number;
+            /** String */
+            string: number;
+        };
+        /**
+         * HeardPairOut
+         * @description spread: % of the spacing between these two fingers.
+         */
+        HeardPairOut: {
+            /** Pair */
+            pair: string;
+            /** Spread */
+            spread: number;
         };
         /**
          * HelpedOut
@@ -2776,6 +2913,28 @@ export interface components {
             heading: string;
             /** Text */
             text: string;
+        };
+        /** PartIn */
+        PartIn: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "slow" | "fast";
+        };
+        /**
+         * PartOut
+         * @description One take to play. music: SVG. tempo: quarters a minute. seconds: as printed.
+         */
+        PartOut: {
+            /** Music */
+            music: string;
+            /** Part */
+            part: string;
+            /** Seconds */
+            seconds: number;
+            /** Tempo */
+            tempo: number;
         };
         /**
          * PasswordIn
@@ -3762,6 +3921,64 @@ export interface components {
             seconds: number;
         };
         /**
+         * TakeOut
+         * @description One take. words: its sentence, or why it tells nothing. spread: % of the spacing of notes;
+         *     least: what is below cannot be told here.
+         */
+        TakeOut: {
+            /** Fingers */
+            fingers: components["schemas"]["HeardFingerOut"][];
+            /** Id */
+            id: number;
+            /** Is Simulated */
+            is_simulated: boolean;
+            /** Least */
+            least: number | null;
+            /** Lost */
+            lost: number;
+            /** Notes */
+            notes: components["schemas"]["HeardNoteOut"][];
+            /** Pairs */
+            pairs: components["schemas"]["HeardPairOut"][];
+            /** Part */
+            part: string;
+            /** Room */
+            room: string;
+            /** Seconds */
+            seconds: number;
+            /** Spread */
+            spread: number | null;
+            /** Spread Give */
+            spread_give: number | null;
+            /** Usable */
+            usable: boolean;
+            /** Vibrato */
+            vibrato: components["schemas"]["VibratoOut"][];
+            /** Words */
+            words: string;
+        };
+        /**
+         * TakesOut
+         * @description play: said to the player. sentence: what all takes tell together. simulated: whether a
+         *     made-up player may play.
+         */
+        TakesOut: {
+            /** Evidence */
+            evidence: string;
+            /** Found */
+            found: components["schemas"]["ByEarOut"][];
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Play */
+            play: string;
+            /** Sentence */
+            sentence: string;
+            /** Simulated */
+            simulated: boolean;
+            /** Takes */
+            takes: components["schemas"]["TakeOut"][];
+        };
+        /**
          * TeacherOut
          * @description `key`: tells this teacher's entries from another's in one browser. `letter_keys`: single
          *     keys act while nothing is being typed. `hand_tone`: in which hands are drawn.
@@ -4010,6 +4227,15 @@ export interface components {
             key: string;
             /** Words */
             words: string;
+        };
+        /** VibratoOut */
+        VibratoOut: {
+            /** Finger */
+            finger: number;
+            /** Rate */
+            rate: number;
+            /** Width */
+            width: number;
         };
         /** WayIn */
         WayIn: {
@@ -6205,6 +6431,190 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_read_takes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_add_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Part
+                     * @enum {string}
+                     */
+                    part: "slow" | "fast";
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_add_simulated_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_remove_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+                take_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -10,8 +10,8 @@ interface Props {
   onClose: () => void;
   title: string;
   children: ReactNode;
-  /** Default: narrow. */
-  wide?: boolean;
+  /** Default: narrow. `whole`: as wide as the page. */
+  wide?: boolean | 'whole';
   /** Stays until what it asks for is done. */
   isFirm?: boolean;
 }
@@ -39,7 +39,7 @@ function Opened({ onClose, title, children, wide = false, isFirm = false }: Prop
   return (
     <dialog
       ref={dialog}
-      className={`${css.dialog} ${wide ? css.wide : ''}`}
+      className={`${css.dialog} ${wide === 'whole' ? css.whole : wide ? css.wide : ''}`}
       aria-labelledby={titleId}
       onClick={closeOutside}
       onCancel={(event) => {

@@ -28,6 +28,7 @@ const TrialCompare = lazy(async () => ({
 const CentsAMillimetre = lazy(async () => ({
   default: (await import('./CentsAMillimetre')).CentsAMillimetre,
 }));
+const ByEar = lazy(async () => ({ default: (await import('./ByEar')).ByEar }));
 const ReachEntry = lazy(async () => ({ default: (await import('./ReachEntry')).ReachEntry }));
 const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
 
@@ -249,7 +250,7 @@ function CheckRow({
               />
             </Suspense>
           )}
-          <Measured item={item} lesson={lesson} finger={finger} onMeasured={onMeasured} />
+          <Measured item={item} handle={handle} finger={finger} onMeasured={onMeasured} />
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
           <Button
             variant="subtle"
@@ -283,12 +284,13 @@ function useGradedHands(
 
 interface MeasuredProps {
   item: Evidence;
-  lesson: LessonHandle['lesson'];
+  handle: LessonHandle;
   finger: number | null;
   onMeasured: (value: number) => void;
 }
 
-function Measured({ item, lesson, finger, onMeasured }: MeasuredProps) {
+function Measured({ item, handle, finger, onMeasured }: MeasuredProps) {
+  const { lesson, enter } = handle;
   if (item.measure === null && item.photo === null) return null;
   const value = lesson.findings[item.id]?.value ?? null;
   return (
@@ -298,6 +300,13 @@ function Measured({ item, lesson, finger, onMeasured }: MeasuredProps) {
       ) : (
         <div className={css.measures}>
           {item.measure !== null && <MeasureEntry item={item} value={value} onValue={onMeasured} />}
+          {item.by_ear && (
+            <ByEar
+              item={item}
+              lessonId={lesson.id}
+              onFound={(key, value) => enter('observation', key, value)}
+            />
+          )}
           {item.measure === CENTS && <CentsAMillimetre playerId={lesson.player.id} />}
           {item.photo !== null && (
             <PictureAngle

@@ -24,6 +24,7 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
     pictured: [],
     measure: null,
     photo: null,
+    by_ear: false,
     unit: null,
     place: 'thumb',
     label: id,

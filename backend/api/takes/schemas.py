@@ -1,0 +1,107 @@
+"""What the API says of recordings."""
+
+from typing import Literal
+
+from ninja import Schema
+
+Part = Literal["slow", "fast"]
+
+
+class PartIn(Schema):
+    part: Part
+
+
+class PartOut(Schema):
+    """One take to play. music: SVG. tempo: quarters a minute. seconds: as printed."""
+
+    part: str
+    tempo: int
+    seconds: float
+    music: str
+
+
+class HeardNoteOut(Schema):
+    """finger 0: the open string. at, seconds: as they were heard, s. asked_at: where the note
+    belongs at the tempo of the take, counted so that the notes' mean is right. early: ms before
+    that, late below zero. give: twice the standard error of cents."""
+
+    finger: int
+    string: int
+    at: float
+    seconds: float
+    early: float
+    cents: float | None
+    give: float | None
+    is_doubtful: bool
+
+
+class HeardFingerOut(Schema):
+    finger: int
+    cents: float
+    give: float
+    notes: int
+
+
+class HeardPairOut(Schema):
+    """spread: % of the spacing between these two fingers."""
+
+    pair: str
+    spread: float
+
+
+class VibratoOut(Schema):
+    finger: int
+    rate: float
+    width: float
+
+
+class TakeOut(Schema):
+    """One take. words: its sentence, or why it tells nothing. spread: % of the spacing of notes;
+    least: what is below cannot be told here."""
+
+    id: int
+    part: str
+    is_simulated: bool
+    usable: bool
+    words: str
+    room: str
+    seconds: float
+    notes: list[HeardNoteOut]
+    lost: int
+    spread: float | None
+    spread_give: float | None
+    least: float | None
+    fingers: list[HeardFingerOut]
+    pairs: list[HeardPairOut]
+    vibrato: list[VibratoOut]
+
+
+class ByEarValue(Schema):
+    value: float
+    spread: float | None
+    source: Literal["take"] = "take"
+
+
+class ByEarOut(Schema):
+    """A finding that is proposed. key and value: as an entry takes them. told: with its unit."""
+
+    key: str
+    value: ByEarValue
+    label: str
+    finger: int | None
+    grade: int
+    told: str
+    is_asked: bool
+
+
+class TakesOut(Schema):
+    """play: said to the player. sentence: what all takes tell together. simulated: whether a
+    made-up player may play."""
+
+    evidence: str
+    play: str
+    parts: list[PartOut]
+    sentence: str
+    takes: list[TakeOut]
+    found: list[ByEarOut]
+    simulated: bool

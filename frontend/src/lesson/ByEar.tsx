@@ -1,0 +1,38 @@
+import { Button } from '@mantine/core';
+import { lazy, useState } from 'react';
+
+import type { Evidence } from '../api/client';
+import { Dialog } from '../components/Dialog';
+import { useKeys } from '../components/useKeys';
+import type { Heard } from '../sound/takes';
+
+const Listening = lazy(async () => ({
+  default: (await import('../sound/Listening')).Listening,
+}));
+
+interface Props {
+  item: Evidence;
+  lessonId: number;
+  onFound: (key: string, value: Heard) => void;
+}
+
+/** Opens the ear: a drill is played and measured. */
+export function ByEar({ item, lessonId, onFound }: Props) {
+  const [open, setOpen] = useState(false);
+  useKeys({ m: () => setOpen(true) });
+  return (
+    <>
+      <Button variant="default" aria-keyshortcuts="m" onClick={() => setOpen(true)}>
+        Measure by ear
+      </Button>
+      <Dialog opened={open} onClose={() => setOpen(false)} title={item.label} wide="whole">
+        <Listening
+          lessonId={lessonId}
+          evidence={item.id}
+          onFound={onFound}
+          onDone={() => setOpen(false)}
+        />
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,288 @@
+import { Button } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+
+import { GradeMarks } from '../components/GradeMarks';
+import { gradeWord } from '../words/words';
+import touch from '../components/touch.module.css';
+import css from './Listening.module.css';
+import { readSound } from './readSound';
+import { TakeView } from './TakeView';
+import {
+  type Heard,
+  PART_WORDS,
+  type PartName,
+  removeTake,
+  sendTake,
+  simulateTake,
+  type Takes,
+  takesQuery,
+} from './takes';
+import { useTaking } from './useTaking';
+
+interface Props {
+  lessonId: number;
+  evidence: string;
+  onFound: (key: string, value: Heard) => void;
+  onDone: () => void;
+}
+
+/** A drill is played and heard; what it tells is said, shown, and taken over at a touch. */
+export function Listening({ lessonId, evidence, onFound, onDone }: Props) {
+  const takes = useQuery(takesQuery(lessonId, evidence));
+  if (takes.error) return <p role="alert">{takes.error.message}</p>;
+  if (!takes.data) return <p role="status">Getting the music …</p>;
+  return (
+    <Opened
+      lessonId={lessonId}
+      evidence={evidence}
+      takes={takes.data}
+      onFound={onFound}
+      onDone={onDone}
+    />
+  );
+}
+
+function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes: Takes }) {
+  const cache = useQueryClient();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const part = takes.parts.find((each) => each.part === chosen) ?? nextPart(takes);
+  const name = part.part as PartName;
+  const [isAgain, setIsAgain] = useState(false);
+  const sounds = useSounds();
+  const work = useMutation({
+    mutationFn: (run: () => Promise<Takes>) => run(),
+    onSuccess: (told) => {
+      cache.setQueryData(takesQuery(lessonId, evidence).queryKey, told);
+      setChosen(null);
+      setIsAgain(false);
+    },
+  });
+  const send = (sound: Blob) =>
+    work.mutate(async () => {
+      const told = await sendTake(lessonId, evidence, name, sound);
+      sounds.keep(told.takes.at(-1)?.id, sound);
+      return told;
+    });
+  const taking = useTaking(part.tempo, part.seconds, send);
+  const last = takes.takes.at(-1);
+  const wantsMore = takes.found.length === 0 || isAgain;
+  return (
+    <div className={css.listening}>
+      {last && !isAgain && (
+        <Result
+          takes={takes}
+          sound={sounds.of(last.id)}
+          onAgain={() => setIsAgain(true)}
+          onTakeOver={() => {
+            for (const each of takes.found.filter((found) => found.is_asked))
+              onFound(each.key, each.value);
+            onDone();
+          }}
+          onAlso={(key, value) => onFound(key, value)}
+          onDrop={() => work.mutate(() => removeTake(lessonId, evidence, last.id))}
+        />
+      )}
+      {wantsMore && (
+        <section aria-label="Play">
+          {takes.parts.length > 1 && (
+            <div className={css.row} role="group" aria-label="Which take">
+              {takes.parts.map((each) => (
+                <button
+                  key={each.part}
+                  type="button"
+                  className={touch.button}
+                  aria-pressed={each.part === part.part}
+                  onClick={() => setChosen(each.part)}
+                >
+                  {PART_WORDS[each.part]}, ♩ = {each.tempo}
+                </button>
+              ))}
+            </div>
+          )}
+          <p className={css.play}>
+            {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
+          </p>
+          <div
+            className={css.music}
+            role="img"
+            aria-label="The music to play"
+            // Drawn by our own server from our own drills; no outside text gets into it.
+            dangerouslySetInnerHTML={{ __html: part.music }}
+          />
+          <Taking
+            taking={taking}
+            isBusy={work.isPending}
+            onFile={(file) =>
+              work.mutate(async () => {
+                const sound = await readSound(file);
+                const told = await sendTake(lessonId, evidence, name, sound);
+                sounds.keep(told.takes.at(-1)?.id, sound);
+                return told;
+              })
+            }
+            onSimulate={
+              takes.simulated
+                ? () => work.mutate(() => simulateTake(lessonId, evidence, name))
+                : undefined
+            }
+          />
+          {work.error && <p role="alert">{work.error.message}</p>}
+        </section>
+      )}
+      <p className="quiet">The sound is thrown away once it is measured; only its numbers stay.</p>
+    </div>
+  );
+}
+
+/** The first part that has no take that tells anything, else the first. */
+function nextPart(takes: Takes): Takes['parts'][number] {
+  const heard = new Set(takes.takes.filter((take) => take.usable).map((take) => take.part));
+  const open = takes.parts.find((each) => !heard.has(each.part)) ?? takes.parts[0];
+  if (!open) throw new Error('a check that can be heard has a part to play');
+  return open;
+}
+
+/** The sounds of this page by take, to be heard again until it is left. */
+function useSounds() {
+  const [kept, setKept] = useState<ReadonlyMap<number, string>>(new Map());
+  const made = useRef<string[]>([]);
+  useEffect(() => () => made.current.forEach((address) => URL.revokeObjectURL(address)), []);
+  return {
+    of: (id: number) => kept.get(id),
+    keep: (id: number | undefined, sound: Blob) => {
+      if (id === undefined) return;
+      const address = URL.createObjectURL(sound);
+      made.current.push(address);
+      setKept((before) => new Map(before).set(id, address));
+    },
+  };
+}
+
+interface ResultProps {
+  takes: Takes;
+  sound: string | undefined;
+  onAgain: () => void;
+  onTakeOver: () => void;
+  onAlso: (key: string, value: Heard) => void;
+  onDrop: () => void;
+}
+
+function Result({ takes, sound, onAgain, onTakeOver, onAlso, onDrop }: ResultProps) {
+  const last = takes.takes.at(-1);
+  const [also, setAlso] = useState<string[]>([]);
+  if (!last) return null;
+  const asked = takes.found.filter((found) => found.is_asked);
+  const others = takes.found.filter((found) => !found.is_asked);
+  return (
+    <section aria-label="What was heard" className={css.result}>
+      <p className={css.sentence} role="status">
+        {last.usable ? takes.sentence : last.words}
+      </p>
+      {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
+      <div className={css.row}>
+        {asked.length > 0 && (
+          <Button size="md" onClick={onTakeOver} data-autofocus>
+            Take over:{' '}
+            {asked.map((found) => `${found.finger ?? ''} ${found.told}`.trim()).join(', ')}
+          </Button>
+        )}
+        <Button size="md" variant="default" onClick={onAgain}>
+          Once more
+        </Button>
+        <Button size="md" variant="subtle" onClick={onDrop}>
+          Throw this take away
+        </Button>
+      </div>
+      {asked.length > 0 && (
+        <p className={css.grades}>
+          {asked.map((found) => (
+            <span key={found.key}>
+              {found.finger !== null && `finger ${found.finger} `}
+              <GradeMarks grade={found.grade} size={22} /> {gradeWord(found.grade, false)}
+            </span>
+          ))}
+        </p>
+      )}
+      <TakeView take={last} sound={sound} />
+      {others.map((found) => (
+        <p key={found.key}>
+          Also heard: {found.label}, {found.told}.{' '}
+          <button
+            type="button"
+            className={touch.button}
+            disabled={also.includes(found.key)}
+            onClick={() => {
+              setAlso([...also, found.key]);
+              onAlso(found.key, found.value);
+            }}
+          >
+            {also.includes(found.key) ? 'Taken over' : 'Take over'}
+          </button>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
+
+interface TakingProps {
+  taking: ReturnType<typeof useTaking>;
+  isBusy: boolean;
+  onFile: (file: File) => void;
+  onSimulate?: (() => void) | undefined;
+}
+
+function Taking({ taking, isBusy, onFile, onSimulate }: TakingProps) {
+  const { phase, peak, level } = taking;
+  if (isBusy) return <p role="status">Measuring …</p>;
+  if (phase.kind !== 'still')
+    return (
+      <div className={css.row}>
+        {phase.kind === 'counting' ? (
+          <span className={css.lights} role="img" aria-label={`Beat ${phase.beat} of 4`}>
+            {[1, 2, 3, 4].map((beat) => (
+              <i key={beat} data-on={beat === phase.beat || undefined} />
+            ))}
+          </span>
+        ) : (
+          <strong className={css.left}>{phase.left} s</strong>
+        )}
+        <span className={css.meter}>
+          <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label="Level" />
+          {LEVEL_WORDS[level]}
+        </span>
+        <Button size="md" onClick={taking.finish}>
+          Done
+        </Button>
+        <Button size="md" variant="subtle" onClick={() => taking.drop()}>
+          Stop, keep nothing
+        </Button>
+      </div>
+    );
+  return (
+    <div className={css.row}>
+      <Button size="md" onClick={() => void taking.start()} data-autofocus>
+        Record
+      </Button>
+      <label className={css.file}>
+        or a sound file
+        <input
+          type="file"
+          accept="audio/*"
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            if (file) onFile(file);
+          }}
+        />
+      </label>
+      {onSimulate && (
+        <Button size="md" variant="default" onClick={onSimulate}>
+          No microphone? A made-up player plays
+        </Button>
+      )}
+      {taking.problem && <p role="alert">{taking.problem}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,99 @@
+import type { Take } from './takes';
+import css from './Listening.module.css';
+
+const STEP = 34;
+const LEFT = 88;
+const TUNE = { middle: 84, cents: 1.1, most: 50 };
+const TIME = { middle: 190, ms: 0.35, most: 80 };
+const HEIGHT = 232;
+
+interface Props {
+  notes: Take['notes'];
+  /** s into the sound, for the mark; null for none. */
+  now: number | null;
+  /** Plays from here, s. */
+  onPlace?: ((at: number) => void) | undefined;
+}
+
+/** Each note with its finger: above how far from its pitch, below how early or late. */
+export function NoteStrip({ notes, now, onPlace }: Props) {
+  const width = LEFT + STEP * notes.length + 10;
+  const place = now === null ? -1 : notes.filter((note) => note.at <= now).length - 1;
+  return (
+    <div className={css.strip} tabIndex={0} role="group" aria-label="The notes">
+      <svg
+        viewBox={`0 0 ${width} ${HEIGHT}`}
+        style={{ minWidth: Math.min(width, 1400) * 0.72 }}
+        role="img"
+        aria-label="Each note: how far from its pitch, and how early or late. The table below holds the numbers."
+      >
+        <text x="0" y={TUNE.middle - 34}>
+          high
+        </text>
+        <text x="0" y={TUNE.middle + 5}>
+          in tune
+        </text>
+        <text x="0" y={TUNE.middle + 44}>
+          low
+        </text>
+        <text x="0" y={TIME.middle - 14}>
+          early
+        </text>
+        <text x="0" y={TIME.middle + 26}>
+          late
+        </text>
+        <path className={css.axis} d={`M${LEFT - 8} ${TUNE.middle}H${width}`} />
+        <path className={css.axis} d={`M${LEFT - 8} ${TIME.middle}H${width}`} />
+        {notes.map((note, n) => (
+          <NoteMark
+            key={n}
+            note={note}
+            x={LEFT + STEP * (n + 0.5)}
+            isNow={n === place}
+            onClick={onPlace && (() => onPlace(note.at))}
+          />
+        ))}
+      </svg>
+    </div>
+  );
+}
+
+interface MarkProps {
+  note: Take['notes'][number];
+  x: number;
+  isNow: boolean;
+  onClick: (() => void) | undefined;
+}
+
+function NoteMark({ note, x, isNow, onClick }: MarkProps) {
+  const y = note.cents === null ? null : TUNE.middle - TUNE.cents * held(note.cents, TUNE.most);
+  const give = TUNE.cents * Math.min(30, note.give ?? 0);
+  const late = -TIME.ms * held(note.early, TIME.most);
+  return (
+    <g
+      data-now={isNow || undefined}
+      data-doubtful={note.is_doubtful || undefined}
+      onClick={onClick}
+    >
+      <rect className={css.column} x={x - STEP / 2} y="0" width={STEP} height={HEIGHT} />
+      <text className={css.finger} x={x} y="18">
+        {note.finger}
+      </text>
+      {y === null ? (
+        <text className={css.finger} x={x} y={TUNE.middle + 5}>
+          ?
+        </text>
+      ) : (
+        <>
+          <path className={css.give} d={`M${x} ${y - give}V${y + give}`} />
+          <circle className={css.tune} cx={x} cy={y} r="6" />
+        </>
+      )}
+      <path className={css.time} d={`M${x} ${TIME.middle}V${TIME.middle + late}`} />
+    </g>
+  );
+}
+
+function held(value: number, most: number): number {
+  return Math.max(-most, Math.min(most, value));
+}

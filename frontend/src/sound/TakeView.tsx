@@ -1,0 +1,122 @@
+import { useEffect, useRef, useState } from 'react';
+
+import { NoteStrip } from './NoteStrip';
+import css from './Listening.module.css';
+import type { Take } from './takes';
+
+const FINGERS = ['open', 'first', 'second', 'third', 'fourth'];
+const SLOWER = 0.5;
+const ROOM_WORDS: Record<string, string> = { much: 'The room sings on: numbers are rougher.' };
+
+interface Props {
+  take: Take;
+  /** The sound, as long as this page has it. */
+  sound: string | undefined;
+}
+
+/** One take: the notes as they came, by finger, and in numbers. */
+export function TakeView({ take, sound }: Props) {
+  const player = useRef<HTMLAudioElement>(null);
+  const [now, setNow] = useState<number | null>(null);
+  const [isSlow, setIsSlow] = useState(false);
+  useEffect(() => {
+    const audio = player.current;
+    if (!audio) return undefined;
+    const timer = setInterval(() => setNow(audio.paused ? null : audio.currentTime), 50);
+    return () => clearInterval(timer);
+  }, [sound]);
+  useEffect(() => {
+    if (player.current) player.current.playbackRate = isSlow ? SLOWER : 1;
+  }, [isSlow]);
+  const playFrom = (at: number) => {
+    const audio = player.current;
+    if (!audio) return;
+    audio.currentTime = Math.max(0, at - 0.05);
+    void audio.play();
+  };
+  if (!take.usable) return null;
+  return (
+    <div className={css.take}>
+      <NoteStrip notes={take.notes} now={now} onPlace={sound ? playFrom : undefined} />
+      {sound && (
+        <div className={css.row}>
+          <audio ref={player} src={sound} controls aria-label="The take" />
+          <label className={css.check}>
+            <input
+              type="checkbox"
+              checked={isSlow}
+              onChange={(event) => setIsSlow(event.currentTarget.checked)}
+            />
+            half as fast, same pitch
+          </label>
+        </div>
+      )}
+      <ul className={css.fingers}>
+        {take.fingers.map((each) => (
+          <li key={each.finger}>
+            <strong>{FINGERS[each.finger]}</strong> {centsWords(each.cents)}, give or take{' '}
+            {Math.round(each.give)}
+          </li>
+        ))}
+        {take.spread !== null && take.least !== null && (
+          <li>
+            <strong>spacing</strong>{' '}
+            {take.spread <= take.least
+              ? `even, as far as can be told (${take.least} %)`
+              : `${take.spread} %, give or take ${Math.round(take.spread_give ?? 0)}`}
+          </li>
+        )}
+        {take.pairs.map((each) => (
+          <li key={each.pair}>
+            <strong>{each.pair}</strong> {each.spread} %
+          </li>
+        ))}
+        {take.vibrato.map((each) => (
+          <li key={each.finger}>
+            <strong>{FINGERS[each.finger]}</strong>{' '}
+            {each.width > 0
+              ? `swings ${Math.round(each.width)} cents, ${each.rate.toFixed(1)} times a second`
+              : 'no vibrato'}
+          </li>
+        ))}
+      </ul>
+      {ROOM_WORDS[take.room] && <p className="quiet">{ROOM_WORDS[take.room]}</p>}
+      {take.lost > 0 && (
+        <p className="quiet">
+          {take.lost === 1 ? 'One note was' : `${take.lost} notes were`} lost.
+        </p>
+      )}
+      <details>
+        <summary>Every note in numbers</summary>
+        <table>
+          <thead>
+            <tr>
+              <th>finger</th>
+              <th>cents</th>
+              <th>give or take</th>
+              <th>ms early</th>
+              <th>sure</th>
+            </tr>
+          </thead>
+          <tbody>
+            {take.notes.map((note, n) => (
+              <tr key={n}>
+                <td>{note.finger}</td>
+                <td>{note.cents ?? '?'}</td>
+                <td>{note.give ?? '?'}</td>
+                <td>{note.early}</td>
+                <td>{note.is_doubtful ? 'doubtful' : 'yes'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </div>
+  );
+}
+
+function centsWords(cents: number): string {
+  const near = Math.round(Math.abs(cents));
+  if (near === 0) return 'in tune';
+  return `${near} ${near === 1 ? 'cent' : 'cents'} ${cents < 0 ? 'low' : 'high'}`;
+}

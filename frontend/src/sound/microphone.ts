@@ -1,0 +1,49 @@
+import { joined, type Sound } from './wav';
+
+const NO_MICROPHONE =
+  'No microphone can be used here. Record with anything else and choose the file.';
+const REFUSED =
+  'The browser was told not to use the microphone. Allow it for this page, or choose a file.';
+// What makes speech better makes a measurement worse.
+const UNTOUCHED = {
+  echoCancellation: false,
+  noiseSuppression: false,
+  autoGainControl: false,
+  channelCount: 1,
+};
+const TAP = '/static/tap.js';
+
+export interface Microphone {
+  /** All that was heard since it was opened. */
+  stop: () => Sound;
+}
+
+/** Opens the microphone and keeps what it hears. Throws an Error whose words a teacher can use.
+ *  onPeak: the largest sample of each moment, 0 to 1. */
+export async function openMicrophone(onPeak: (peak: number) => void): Promise<Microphone> {
+  // Missing where the address is not secure, whatever the types say.
+  const devices = navigator.mediaDevices as MediaDevices | undefined;
+  if (!devices) throw new Error(NO_MICROPHONE);
+  const stream = await devices.getUserMedia({ audio: UNTOUCHED }).catch((error: unknown) => {
+    const name = error instanceof DOMException ? error.name : '';
+    throw new Error(name === 'NotAllowedError' ? REFUSED : NO_MICROPHONE);
+  });
+  const context = new AudioContext();
+  await context.audioWorklet.addModule(TAP);
+  const tap = new AudioWorkletNode(context, 'tap', { numberOfOutputs: 0 });
+  const pieces: Float32Array[] = [];
+  tap.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
+    pieces.push(data);
+    onPeak(data.reduce((most, value) => Math.max(most, Math.abs(value)), 0));
+  };
+  context.createMediaStreamSource(stream).connect(tap);
+  return {
+    stop: () => {
+      tap.port.onmessage = null;
+      for (const track of stream.getTracks()) track.stop();
+      const rate = context.sampleRate;
+      void context.close();
+      return { samples: joined(pieces), rate };
+    },
+  };
+}

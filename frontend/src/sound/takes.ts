@@ -1,0 +1,65 @@
+import { queryOptions } from '@tanstack/react-query';
+
+import { client, type Schemas, unwrap } from '../api/client';
+
+export type Takes = Schemas['TakesOut'];
+export type Take = Schemas['TakeOut'];
+/** A value as an entry takes it. */
+export type Heard = Schemas['ByEarValue'];
+export type PartName = Schemas['PartIn']['part'];
+
+export const PART_WORDS: Record<string, string> = { slow: 'Slow', fast: 'Fast' };
+
+export const takesQuery = (lessonId: number, evidence: string) =>
+  queryOptions({
+    queryKey: ['takes', lessonId, evidence],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/takes/{evidence}', {
+          params: { path: { lesson_id: lessonId, evidence } },
+        }),
+      ),
+  });
+
+export async function sendTake(
+  lessonId: number,
+  evidence: string,
+  part: PartName,
+  sound: Blob,
+): Promise<Takes> {
+  const form = new FormData();
+  form.append('file', sound, 'take.wav');
+  form.append('part', part);
+  return unwrap(
+    await client.POST('/api/lessons/{lesson_id}/takes/{evidence}', {
+      params: { path: { lesson_id: lessonId, evidence } },
+      body: form as never,
+      bodySerializer: () => form,
+    }),
+  );
+}
+
+export async function simulateTake(
+  lessonId: number,
+  evidence: string,
+  part: PartName,
+): Promise<Takes> {
+  return unwrap(
+    await client.POST('/api/lessons/{lesson_id}/takes/{evidence}/simulated', {
+      params: { path: { lesson_id: lessonId, evidence } },
+      body: { part },
+    }),
+  );
+}
+
+export async function removeTake(
+  lessonId: number,
+  evidence: string,
+  takeId: number,
+): Promise<Takes> {
+  return unwrap(
+    await client.DELETE('/api/lessons/{lesson_id}/takes/{evidence}/{take_id}', {
+      params: { path: { lesson_id: lessonId, evidence, take_id: takeId } },
+    }),
+  );
+}

@@ -1,0 +1,71 @@
+import { useEffect, useRef, useState } from 'react';
+
+import { type Microphone, openMicrophone } from './microphone';
+import { wavOf } from './wav';
+
+const COUNTED = 4;
+const AFTER = 1500;
+const LONGEST = 58_000;
+const QUIET = 0.02;
+const LOUD = 0.98;
+
+export type Level = 'quiet' | 'good' | 'loud';
+
+/** Nothing, the beat that is counted in (1 to 4), or the seconds that are left. */
+export type Phase =
+  { kind: 'still' } | { kind: 'counting'; beat: number } | { kind: 'playing'; left: number };
+
+const STILL: Phase = { kind: 'still' };
+
+/** Records one take: counts in by light alone, stops by itself, hands on a WAV file. */
+export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob) => void) {
+  const [phase, setPhase] = useState<Phase>(STILL);
+  const [peak, setPeak] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const open = useRef<Microphone | null>(null);
+  const timers = useRef<ReturnType<typeof setTimeout>[]>([]);
+  const heard = useRef(0);
+
+  function end(): Blob | null {
+    timers.current.forEach(clearTimeout);
+    timers.current = [];
+    const sound = open.current?.stop() ?? null;
+    open.current = null;
+    setPhase(STILL);
+    setPeak(0);
+    return sound && wavOf(sound);
+  }
+  function finish() {
+    const sound = end();
+    if (sound) onSound(sound);
+  }
+  useEffect(
+    () => () => {
+      timers.current.forEach(clearTimeout);
+      open.current?.stop();
+    },
+    [],
+  );
+  async function start() {
+    setProblem(null);
+    try {
+      open.current = await openMicrophone((now) => {
+        heard.current = Math.max(now, 0.95 * heard.current);
+        setPeak(heard.current);
+      });
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'The microphone could not be opened.');
+      return;
+    }
+    const beat = 60_000 / tempo;
+    const later = (ms: number, act: () => void) => timers.current.push(setTimeout(act, ms));
+    for (let n = 0; n < COUNTED; n++)
+      later(n * beat, () => setPhase({ kind: 'counting', beat: n + 1 }));
+    const whole = Math.min(LONGEST, COUNTED * beat + seconds * 1000 + AFTER);
+    for (let ms = COUNTED * beat; ms < whole; ms += 1000)
+      later(ms, () => setPhase({ kind: 'playing', left: Math.ceil((whole - ms) / 1000) }));
+    later(whole, finish);
+  }
+  const level: Level = peak >= LOUD ? 'loud' : peak < QUIET ? 'quiet' : 'good';
+  return { phase, peak, level, problem, start, finish, drop: end };
+}
