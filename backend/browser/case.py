@@ -42,12 +42,14 @@ class BrowserCase(StaticLiveServerTestCase):
 
     players: tuple[DemoPlayer, ...] = ()
     viewport = {"width": 1280, "height": 800}
+    # Further arguments of the browser.
+    arguments: tuple[str, ...] = ()
 
     @classmethod
     def setUpClass(cls) -> None:
         os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
         super().setUpClass()
-        cls._chromium = chromium()
+        cls._chromium = chromium(*cls.arguments)
         cls.browser = cls._chromium.__enter__()
 
     @classmethod

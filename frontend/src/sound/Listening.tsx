@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 
+import { ApiError } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
 import { gradeWord } from '../words/words';
 import touch from '../components/touch.module.css';
@@ -66,7 +67,7 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
     });
   const taking = useTaking(part.tempo, part.seconds, send);
   const last = takes.takes.at(-1);
-  const wantsMore = takes.found.length === 0 || isAgain;
+  const wantsMore = isAgain || !takes.found.some((found) => found.is_asked);
   return (
     <div className={css.listening}>
       {last && !isAgain && (
@@ -127,12 +128,17 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
                 : undefined
             }
           />
-          {work.error && <p role="alert">{work.error.message}</p>}
+          {work.error && <p role="alert">{problemWords(work.error)}</p>}
         </section>
       )}
       <p className="quiet">The sound is thrown away once it is measured; only its numbers stay.</p>
     </div>
   );
+}
+
+function problemWords(error: Error): string {
+  const field = error instanceof ApiError ? error.fields[0] : undefined;
+  return field?.field === 'file' ? `The file ${field.problem}.` : error.message;
 }
 
 /** The first part that has no take that tells anything, else the first. */

@@ -1,0 +1,157 @@
+"""A check that is heard: with a microphone, without one, from a file, with a made-up player."""
+
+import tempfile
+from pathlib import Path
+
+import soundfile
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.music.compose import free_recipe, make_drill
+from lefthand.music.drill_json import drill_json
+from lefthand.music.request import DrillRequest
+from lefthand.sound.player import Playing, play
+from lefthand.sound.score import parse_score
+from lefthand.values.vocabulary import Instrument, Level
+from studio.demo_data import PLAYERS
+from studio.models import Lesson, Observation, Take
+
+RATE = 48_000
+CHECK = "uneven.fast"
+LABEL = "Uneven when fast"
+PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
+
+
+def write_take(path, *, is_fast, **how):
+    """What the player of these tests is asked to play, as a file."""
+    asked = load_catalogue().takes[CHECK]
+    request = DrillRequest(
+        instrument=Instrument(PLAYER.instrument),
+        tempo=asked.tempo_for(Level(PLAYER.level), is_fast=is_fast),
+        bars=asked.bars,
+        slurred=asked.slurred,
+        seed=1,
+    )
+    recipe = free_recipe(asked.drill, request.instrument, load_catalogue())
+    score = parse_score(drill_json(make_drill(recipe, request, ())))
+    made = play(score, Playing(**how), 1, RATE)
+    soundfile.write(path, made.samples, RATE)
+
+
+class TakesCase(BrowserCase):
+    players = (PLAYER,)
+
+    def open_check(self):
+        self.sign_in()
+        page = self.page
+        page.get_by_role("button", name="Begin the lesson of Mira Oslund").click()
+        page.get_by_role("heading", name="Last week: show me").wait_for()
+        page.keyboard.press("l")
+        page.get_by_role("button", name="Tempo, reports").click()
+        page.get_by_role("button", name=LABEL).click()
+        page.get_by_role("button", name="Measure by ear").click()
+        self.dialog = page.get_by_role("dialog")
+        self.dialog.get_by_role("img", name="The music to play").wait_for()
+
+    def found(self):
+        lesson = Lesson.objects.order_by("date").last()
+        return Observation.objects.filter(lesson=lesson, evidence=CHECK).first()
+
+
+class Heard(TakesCase):
+    """Chromium hears a file in the place of a microphone."""
+
+    @classmethod
+    def setUpClass(cls):
+        cls.folder = tempfile.TemporaryDirectory()
+        cls.addClassCleanup(cls.folder.cleanup)
+        heard = Path(cls.folder.name) / "fast.wav"
+        write_take(heard, is_fast=True, off={3: -20, 4: -30}, uneven=11)
+        cls.slow = str(Path(cls.folder.name) / "slow.wav")
+        write_take(cls.slow, is_fast=False)
+        cls.arguments = (
+            "--use-fake-device-for-media-stream",
+            "--use-fake-ui-for-media-stream",
+            f"--use-file-for-fake-audio-capture={heard}%noloop",
+        )
+        super().setUpClass()
+
+    def test_a_take_by_microphone_and_one_by_file_become_a_finding(self):
+        self.open_check()
+        dialog = self.dialog
+        dialog.get_by_role("button", name="Fast").click()
+        dialog.get_by_role("button", name="Record").click()
+        dialog.get_by_role("img", name="Beat").wait_for()
+        dialog.get_by_text("Measuring").wait_for()
+        heard = dialog.get_by_role("region", name="What was heard")
+        heard.wait_for()
+        fast = Take.objects.get()
+        self.assertEqual((fast.part, fast.result["usable"]), ("fast", True))
+        self.assertFalse(fast.is_simulated)
+        self.assertEqual(fast.result["lost"], [])
+        heard.get_by_label("The take").wait_for()
+        self.assertIn("blob:", heard.get_by_label("The take").get_attribute("src"))
+
+        dialog.locator("input[type=file]").set_input_files(self.slow)
+        takes_over = dialog.get_by_role("button", name="Take over: ")
+        takes_over.wait_for()
+        expect(heard.get_by_role("status")).to_contain_text("third and fourth sink")
+        self.assert_accessible("a take")
+        takes_over.click()
+        self.saved()
+        expect(self.page.get_by_role("dialog")).to_have_count(0)
+        entered = self.found().entered
+        self.assertEqual(entered["source"], "take")
+        self.assertGreater(entered["value"], 4)
+        self.page.get_by_role("button", name="Undo: ").click()
+        self.wait_until(lambda: self.found() is None)
+
+
+class Refused(TakesCase):
+    arguments = ("--use-fake-device-for-media-stream", "--deny-permission-prompts")
+
+    def test_a_refused_microphone_is_told_and_a_file_still_goes(self):
+        self.open_check()
+        self.dialog.get_by_role("button", name="Record").click()
+        expect(self.dialog.get_by_role("alert")).to_contain_text("choose a file")
+        with tempfile.TemporaryDirectory() as folder:
+            text = Path(folder) / "text.wav"
+            text.write_text("not sound")
+            self.dialog.locator("input[type=file]").set_input_files(text)
+            expect(self.dialog.get_by_text("not a sound file")).to_be_visible()
+        self.assertEqual(Take.objects.count(), 0)
+        self.assert_accessible("no microphone")
+
+
+class MadeUp(TakesCase):
+    def test_without_a_microphone_a_made_up_player_plays_by_keys_alone(self):
+        self.open_check()
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_role("dialog")).to_have_count(0)
+        self.page.keyboard.press("m")
+        plays = self.dialog.get_by_role("button", name="No microphone?")
+        for part in ("slow", "fast"):
+            plays.focus()
+            self.page.keyboard.press("Enter")
+            self.wait_until(lambda part=part: Take.objects.filter(part=part).exists())
+        self.dialog.get_by_text("made-up player, not by a person").wait_for()
+        self.dialog.get_by_text("Every note in numbers").click()
+        expect(self.dialog.get_by_role("row")).to_have_count(
+            len(Take.objects.last().result["notes"]) + 1
+        )
+        again = self.dialog.get_by_role("button", name="Throw this take away")
+        again.click()
+        self.wait_until(lambda: Take.objects.count() == 1)
+
+    def test_on_a_phone_nothing_is_cut(self):
+        self.page.set_viewport_size({"width": 390, "height": 844})
+        self.open_check()
+        for _ in range(2):
+            self.dialog.get_by_role("button", name="No microphone?").click()
+            self.dialog.get_by_role("region", name="What was heard").wait_for()
+            self.page.wait_for_load_state("networkidle")
+        wide = self.page.evaluate("document.documentElement.scrollWidth")
+        self.assertLessEqual(wide, 390)
+        box = self.dialog.bounding_box()
+        self.assertLessEqual(box["x"] + box["width"], 390)
