@@ -60,7 +60,7 @@ def _part(lesson: Lesson, evidence: str, part: str) -> PartOut:
 def _found(found: FoundByEar, asked: str) -> ByEarOut:
     check = load_catalogue().evidence[found.evidence]
     unit = MEASURES[check.measure].unit if check.measure else ""
-    told = f"{100 * found.value:.0f} %" if unit == "share" else f"{found.value:.0f} {unit}"
+    told = f"{round(100 * found.value)} %" if unit == "share" else f"{round(found.value)} {unit}"
     return ByEarOut(
         key=found.key,
         value=ByEarValue(value=found.value, spread=found.spread),

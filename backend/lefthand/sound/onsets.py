@@ -4,8 +4,9 @@ A slurred start is the middle of the glide. It is where the sound with the old n
 overtakes the sound with the new one cancelled (each by a comb of one period, as in de Cheveigné,
 "Separation of concurrent harmonic sounds", J. Acoust. Soc. Am. 93, 1993): the tail of the old note
 in a room is cancelled with it. Where that cannot be told it is where the pitch passes half way,
-which a room makes late. A start with a bow of its own is where the level has risen by a third from
-its trough.
+which a room makes late. A start with a bow of its own is where the level has risen by a fifth from
+its trough; where the pitch changes too it is the middle one of that, of the change of pitch and of
+the path's own boundary.
 """
 
 from collections.abc import Sequence
@@ -19,7 +20,7 @@ from lefthand.sound.recording import Recording, Samples
 from lefthand.sound.score import Score
 
 AROUND = 0.045  # s, where a start is looked for on either side
-QUIET_PART = 0.35  # of a rise in dB
+QUIET_PART = 0.2  # of a rise in dB
 LEVEL_WINDOW = 0.006  # s
 LEVEL_HOP = 0.001  # s
 COMB_WINDOW = 0.006  # s
@@ -67,12 +68,16 @@ class _Finder:
             return None
         near = float(self.track.at[min(span.first, len(self.track) - 1)])
         before = self.spans[number - 1] if number else None
-        bound = self.score.slurred and self.score.notes[number - 1].bound
-        if bound and before is not None and span.first - before.end <= JOINS:
-            found = self._slurred(before, span, near)
-            if found is not None:
-                return found
-        return self._bowed(near)
+        if before is None or span.first - before.end > JOINS:
+            return self._bowed(near)
+        by_pitch = self._slurred(before, span, near)
+        if by_pitch is not None and self.score.slurred and self.score.notes[number - 1].bound:
+            return by_pitch
+        by_level = self._bowed(near)
+        if by_pitch is None:
+            return by_level
+        middle = sorted((near, by_level.at, by_pitch.at))[1]
+        return Start(middle, by_level.spread, slurred=False)
 
     def _settled(self, span: Span) -> float | None:
         """Cents of the middle of a note."""

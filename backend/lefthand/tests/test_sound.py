@@ -4,11 +4,12 @@ from unittest import TestCase
 
 import numpy as np
 
-from lefthand.sound.findings import beside_of, findings_of, findings_of_two
+from lefthand.sound.findings import Beside, beside_of, findings_of, findings_of_two
 from lefthand.sound.player import Playing, Room, Vibrato
 from lefthand.sound.recording import recording_of
 from lefthand.sound.room import reverberation, room_word
 from lefthand.sound.take import Refusal, measure_take
+from lefthand.sound.words import told, told_of_two
 from lefthand.tests.takes import RATE, made, measured, score
 from lefthand.values.measures import MEASURES
 
@@ -263,3 +264,38 @@ class Refused(TestCase):
         take = measure_take(recording_of(samples, RATE), of)
         self.assertIsNone(take.reason)
         self.assertAlmostEqual(take.fingers[4].cents, 0, delta=3)
+
+
+class Words(TestCase):
+    def test_a_sentence_says_what_was_played(self):
+        plain, flat = Playing(), Playing(off={4: -26})
+        held, double = score("held_note", tempo=60), score("double_ring", tempo=60, slurred=False)
+        even = {finger: Vibrato(5.5, 30) for finger in (1, 2, 3, 4)}
+        cases = (
+            ("fourth.low", score(bars=4), flat, "The fourth is 2[4-8] cents low, give or take"),
+            ("fourth.low", score(bars=4), plain, "The fourth is in tune"),
+            ("vibrato.narrow", held, Playing(vibrato=even), "All fingers swing alike"),
+            ("vibrato.narrow", held, plain, "No vibrato could be heard"),
+            (
+                "vibrato.narrow",
+                held,
+                Playing(vibrato={**even, 4: Vibrato(5.5, 9)}),
+                "The fourth swings .* % of the other fingers",
+            ),
+            ("neighbour.muted", double, plain, "rings beside every finger"),
+            ("neighbour.muted", double, Playing(rings=0), "silent beside the first, second"),
+            ("press.excess", held, plain, "The tone never broke"),
+            ("fades.early", score(bars=8), plain, "does not tighten"),
+            ("uneven.fast", score(bars=8), plain, "Even, as far as can be told"),
+            ("uneven.fast", score(bars=16), Playing(uneven=9), "early or late, give or take"),
+            ("fourth.low", score("slow_scale"), plain, "Too few notes of the fourth"),
+        )
+        for evidence, of, how, words in cases:
+            with self.subTest(evidence, words=words):
+                self.assertRegex(told(measured(of, how)[1], evidence), words)
+
+    def test_two_takes_are_told_together(self):
+        slow = Beside(2.0, 1.0, {3: 0.0, 4: 0.0})
+        self.assertIn("by 8 %", told_of_two(slow, Beside(6.0, 9.0, {3: 0.0, 4: -30.0})))
+        self.assertIn("sink by 15 cents", told_of_two(slow, Beside(6.0, 9.0, {3: 0.0, 4: -30.0})))
+        self.assertIn("As even fast as slow", told_of_two(slow, Beside(6.0, 1.5, {})))

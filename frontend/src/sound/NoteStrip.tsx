@@ -2,6 +2,7 @@ import type { Take } from './takes';
 import css from './Listening.module.css';
 
 const STEP = 34;
+const MOST_IN_A_ROW = 24;
 const LEFT = 88;
 const TUNE = { middle: 84, cents: 1.1, most: 50 };
 const TIME = { middle: 190, ms: 0.35, most: 80 };
@@ -15,10 +16,27 @@ interface Props {
   onPlace?: ((at: number) => void) | undefined;
 }
 
-/** Each note with its finger: above how far from its pitch, below how early or late. */
+/** The notes in rows, as in music. */
 export function NoteStrip({ notes, now, onPlace }: Props) {
-  const width = LEFT + STEP * notes.length + 10;
-  const place = now === null ? -1 : notes.filter((note) => note.at <= now).length - 1;
+  const rows = Math.ceil(notes.length / MOST_IN_A_ROW);
+  const each = Math.ceil(notes.length / Math.max(1, rows));
+  return Array.from({ length: rows }, (_, row) => (
+    <Row
+      key={row}
+      notes={notes.slice(row * each, (row + 1) * each)}
+      room={each}
+      now={now}
+      onPlace={onPlace}
+    />
+  ));
+}
+
+/** Each note with its finger: above how far from its pitch, below how early or late. */
+function Row({ notes, room, now, onPlace }: Props & { room: number }) {
+  const width = LEFT + STEP * room + 10;
+  const ends = notes.at(-1);
+  const isHere = now !== null && ends !== undefined && now < ends.at + ends.seconds;
+  const place = isHere ? notes.filter((note) => note.at <= now).length - 1 : -1;
   return (
     <div className={css.strip} tabIndex={0} role="group" aria-label="The notes">
       <svg
