@@ -101,11 +101,6 @@ def take_library(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("heading", name="From feather to floor").wait_for()
     settle(page)
     page.screenshot(path=folder / "library.png")
-    page.get_by_text("Drills", exact=True).click()
-    page.get_by_label("What is weak").select_option("3-4")
-    page.get_by_role("img", name="Music of Frame pattern").wait_for()
-    settle(page)
-    page.screenshot(path=folder / "library-drill.png")
 
 
 def take_sheet(page: Page, address: str, folder: Path) -> None:
@@ -143,6 +138,16 @@ def take_cello(page: Page, address: str, folder: Path) -> None:
     grade(page, "112")
     settle(page)
     page.screenshot(path=folder / "lesson-look-cello.png")
+    page.get_by_role("button", name="Tempo, reports").click()
+    page.get_by_role("button", name="Uneven when fast").click()
+    page.get_by_role("button", name="Measure by ear").click()
+    for part in ("Slow", "Fast"):
+        page.get_by_role("button", name=part).click()
+        page.get_by_role("button", name="No microphone?").click()
+        page.get_by_role("region", name="What was heard").wait_for()
+        page.get_by_text("Measuring").wait_for(state="detached")
+    settle(page)
+    page.screenshot(path=folder / "measure.png")
 
 
 def main(address: str, folder: Path) -> None:

@@ -5,6 +5,7 @@ from typing import Any
 from api.takes.schemas import (
     ByEarOut,
     ByEarValue,
+    EarlierOut,
     HeardFingerOut,
     HeardNoteOut,
     HeardPairOut,
@@ -22,6 +23,7 @@ from studio.models import Lesson, Take
 from studio.services.takes import (
     FoundByEar,
     drill_to_play,
+    earlier_takes,
     found_by_ear,
     parts_of,
     sentence_of,
@@ -41,6 +43,15 @@ def takes_out(lesson: Lesson, evidence: str, *, simulated: bool) -> TakesOut:
         parts=[_part(lesson, evidence, part) for part in parts_of(asked)],
         sentence=sentence_of(takes),
         takes=[_take(take) for take in takes],
+        earlier=[
+            EarlierOut(
+                date=take.lesson.date,
+                part=take.part,
+                words=take.words,
+                is_simulated=take.is_simulated,
+            )
+            for take in earlier_takes(lesson, evidence)
+        ],
         found=[_found(each, evidence) for each in found_by_ear(lesson, evidence)],
         simulated=simulated,
     )

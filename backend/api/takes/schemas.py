@@ -1,5 +1,6 @@
 """What the API says of recordings."""
 
+from datetime import date
 from typing import Literal
 
 from ninja import Schema
@@ -94,9 +95,16 @@ class ByEarOut(Schema):
     is_asked: bool
 
 
+class EarlierOut(Schema):
+    date: date
+    part: str
+    words: str
+    is_simulated: bool
+
+
 class TakesOut(Schema):
-    """play: said to the player. sentence: what all takes tell together. simulated: whether a
-    made-up player may play."""
+    """earlier: of lessons before, oldest first. play: said to the player. sentence: what all takes
+    tell together. simulated: whether a made-up player may play."""
 
     evidence: str
     play: str
@@ -104,4 +112,5 @@ class TakesOut(Schema):
     sentence: str
     takes: list[TakeOut]
     found: list[ByEarOut]
+    earlier: list[EarlierOut]
     simulated: bool

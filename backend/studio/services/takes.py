@@ -86,6 +86,18 @@ def takes_of(lesson: Lesson, evidence: str) -> list[Take]:
     return list(lesson.takes.filter(evidence=evidence))
 
 
+def earlier_takes(lesson: Lesson, evidence: str) -> list[Take]:
+    """The last take of each part of every lesson before that told something, oldest first."""
+    before = Take.objects.filter(
+        lesson__player=lesson.player_id, lesson__date__lt=lesson.date, evidence=evidence
+    ).select_related("lesson")
+    last: dict[tuple[int, str], Take] = {}
+    for take in before.order_by("lesson__date", "pk"):
+        if take.result["usable"]:
+            last[take.lesson_id, take.part] = take
+    return list(last.values())
+
+
 def take_of(lesson: Lesson, take_id: int) -> Take:
     """Raises StudioError."""
     found = lesson.takes.filter(pk=take_id).first()

@@ -15,6 +15,7 @@ from lefthand.values.vocabulary import Instrument, Level
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 from studio.models import Take
+from studio.services.demo_takes import play_takes
 from studio.services.erasing import erase_player
 from studio.services.findings import findings_of
 from studio.services.player_file import player_file
@@ -24,6 +25,7 @@ from studio.services.takes import (
     MOST_TAKES,
     SLOW,
     drill_to_play,
+    earlier_takes,
     found_by_ear,
     measure,
     parts_of,
@@ -218,6 +220,19 @@ class MadeUp(TakesCase):
         self.look(self.now, {"fourth.low": 3})
         take = simulate(self.now, "fourth.low", SLOW)
         self.assertLess(take.result["observations"]["fourth.low"]["value"], -35)
+
+
+class OverTheTerm(TakesCase):
+    def test_earlier_takes_stand_beside_the_newest_one(self):
+        later = self.lesson(2)
+        play_takes([self.player])
+        self.assertEqual(Take.objects.filter(is_simulated=True).count(), 2)
+        (before,) = earlier_takes(later, "fourth.low")
+        self.assertEqual(before.lesson, self.now)
+        self.assertEqual(earlier_takes(self.now, "fourth.low"), [])
+        answer = self.client.get(f"/api/lessons/{later.pk}/takes/fourth.low").json()
+        self.assertEqual([each["date"] for each in answer["earlier"]], [str(DAY)])
+        self.assertEqual(answer["earlier"][0]["words"], before.words)
 
 
 class Keeping(TakesCase):

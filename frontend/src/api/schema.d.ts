@@ -1838,6 +1838,20 @@ export interface components {
             /** Title */
             title: string;
         };
+        /** EarlierOut */
+        EarlierOut: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Is Simulated */
+            is_simulated: boolean;
+            /** Part */
+            part: string;
+            /** Words */
+            words: string;
+        };
         /**
          * EasedOut
          * @description What is left of a dose while one eases off.
@@ -3959,10 +3973,12 @@ export interface components {
         };
         /**
          * TakesOut
-         * @description play: said to the player. sentence: what all takes tell together. simulated: whether a
-         *     made-up player may play.
+         * @description earlier: of lessons before, oldest first. play: said to the player. sentence: what all takes
+         *     tell together. simulated: whether a made-up player may play.
          */
         TakesOut: {
+            /** Earlier */
+            earlier: components["schemas"]["EarlierOut"][];
             /** Evidence */
             evidence: string;
             /** Found */

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 
 import { ApiError } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
-import { gradeWord } from '../words/words';
+import { gradeWord, shortDate } from '../words/words';
 import touch from '../components/touch.module.css';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
@@ -129,6 +129,21 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
             }
           />
           {work.error && <p role="alert">{problemWords(work.error)}</p>}
+        </section>
+      )}
+      {takes.earlier.length > 0 && (
+        <section aria-label="Earlier takes">
+          <h3>Before</h3>
+          <ul className={css.earlier}>
+            {takes.earlier.map((each) => (
+              <li key={`${each.date} ${each.part}`}>
+                <strong>{shortDate(each.date)}</strong>{' '}
+                {takes.parts.length > 1 && `${PART_WORDS[each.part] ?? ''}: `}
+                {each.words}
+                {each.is_simulated && ' (made-up player)'}
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       <p className="quiet">The sound is thrown away once it is measured; only its numbers stay.</p>

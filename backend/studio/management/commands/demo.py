@@ -9,6 +9,7 @@ from django.utils import timezone
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 from studio.demo_past import MOST_WEEKS, TERM_WEEKS
 from studio.services.demo import build_demo
+from studio.services.demo_takes import play_takes
 
 
 class Command(BaseCommand):
@@ -29,7 +30,9 @@ class Command(BaseCommand):
         if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
             self.stdout.write("The demo studio is as you left it; --fresh builds it anew.")
         else:
-            self.stdout.write("Building the demo studio; the lessons of a term take half a minute.")
+            self.stdout.write("Building the demo studio; the lessons of a term take a minute.")
             players = build_demo(timezone.localdate(), weeks=weeks)
+            if weeks:
+                play_takes(players)
             self.stdout.write(f"Demo studio with {len(players)} players is ready.")
         self.stdout.write(f"Sign in as {DEMO_USERNAME} with {DEMO_PASSWORD}")
