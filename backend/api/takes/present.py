@@ -32,6 +32,7 @@ from studio.services.takes import (
 )
 
 GIVE = 2  # standard errors
+VIBRATO = "vibrato.narrow"
 
 
 def takes_out(lesson: Lesson, evidence: str, *, simulated: bool) -> TakesOut:
@@ -86,6 +87,8 @@ def _found(found: FoundByEar, asked: str) -> ByEarOut:
 def _take(take: Take) -> TakeOut:
     result = take.result
     evenness = result["evenness"] or {}
+    # Vibrato is told only where the player was asked for it.
+    swings = result["vibrato"] if take.evidence == VIBRATO else {}
     return TakeOut(
         id=take.pk,
         part=take.part,
@@ -114,7 +117,7 @@ def _take(take: Take) -> TakeOut:
         ],
         vibrato=[
             VibratoOut(finger=int(finger), rate=each["rate"], width=each["width"])
-            for finger, each in result["vibrato"].items()
+            for finger, each in swings.items()
         ],
     )
 
