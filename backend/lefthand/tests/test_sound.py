@@ -122,7 +122,7 @@ class HeldNotes(TestCase):
         asked = {1: Vibrato(5.2, 30), 2: Vibrato(4.5, 36), 4: Vibrato(6.0, 10)}
         for instrument in ("vn", "vc", "db"):
             with self.subTest(instrument):
-                _, take = measured(score("held_note", instrument, 60), Playing(vibrato=asked))
+                _, take = measured(score("held_note", instrument, 72), Playing(vibrato=asked))
                 for finger, vibrato in asked.items():
                     self.assertAlmostEqual(take.vibrato[finger].rate, vibrato.rate, delta=0.15)
                     self.assertAlmostEqual(
@@ -132,7 +132,7 @@ class HeldNotes(TestCase):
                 self.assertLess(share, MEASURES["vibrato_share"].cuts[1])
 
     def test_no_vibrato_is_none(self):
-        _, take = measured(score("held_note", tempo=60))
+        _, take = measured(score("held_note", tempo=120))
         self.assertEqual({each.width for each in take.vibrato.values()}, {0.0})
         self.assertNotIn("vibrato.narrow", findings_of(take))
 
@@ -150,14 +150,14 @@ class HeldNotes(TestCase):
     def test_a_clear_tone_has_no_break(self):
         for instrument in ("vn", "va", "vc", "db"):
             with self.subTest(instrument):
-                _, take = measured(score("held_note", instrument, 60), seed=5)
+                _, take = measured(score("held_note", instrument, 120), seed=5)
                 self.assertEqual(list(take.breaks), [])
 
     def test_the_open_neighbour_rings_or_not(self):
         for instrument in ("vn", "vc"):
             for rings, low, high in ((1.0, 0.9, 1.0), (0.5, 0.3, 0.6), (0.0, 0.0, 0.1)):
                 with self.subTest(instrument=instrument, rings=rings):
-                    of = score("double_ring", instrument, 60, 4, slurred=False)
+                    of = score("double_ring", instrument, 100, 4, slurred=False)
                     _, take = measured(of, Playing(rings=rings))
                     shares = findings_of(take)["neighbour.muted"]
                     self.assertEqual(len(shares), 4)
@@ -269,7 +269,8 @@ class Refused(TestCase):
 class Words(TestCase):
     def test_a_sentence_says_what_was_played(self):
         plain, flat = Playing(), Playing(off={4: -26})
-        held, double = score("held_note", tempo=60), score("double_ring", tempo=60, slurred=False)
+        held = score("held_note", tempo=100)
+        double = score("double_ring", tempo=120, slurred=False)
         even = {finger: Vibrato(5.5, 30) for finger in (1, 2, 3, 4)}
         cases = (
             ("fourth.low", score(bars=4), flat, "The fourth is 2[4-8] cents low, give or take"),
