@@ -142,10 +142,10 @@ def take_cello(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("button", name="Uneven when fast").click()
     page.get_by_role("button", name="Measure by ear").click()
     for part in ("Slow", "Fast"):
-        page.get_by_role("button", name=part).click()
+        page.get_by_role("button", name=f"{part}, ").click()
         page.get_by_role("button", name="No microphone?").click()
         page.get_by_role("region", name="What was heard").wait_for()
-        page.get_by_text("Measuring").wait_for(state="detached")
+    page.get_by_role("button", name="Take over: ").wait_for()
     settle(page)
     page.screenshot(path=folder / "measure.png")
 
