@@ -52,6 +52,9 @@ class ByMouse(BrowserCase):
         page.get_by_role("group", name="Opening beside the thumb is shut").get_by_role(
             "button", name="strong"
         ).click()
+        # The hand takes its new posture first, so that the touch meets the place where it lies.
+        self.saved()
+        page.wait_for_load_state("networkidle")
         page.get_by_role("button", name="Thumb: not checked", exact=False).first.click()
         page.get_by_role("group", name="Thumb will not tap").get_by_role(
             "button", name="strong"
