@@ -25,6 +25,7 @@ from studio.services.takes import (
     drill_to_play,
     earlier_takes,
     found_by_ear,
+    is_paused,
     parts_of,
     sentence_of,
     takes_of,
@@ -55,6 +56,7 @@ def takes_out(lesson: Lesson, evidence: str, *, simulated: bool) -> TakesOut:
         ],
         found=[_found(each, evidence) for each in found_by_ear(lesson, evidence)],
         simulated=simulated,
+        paused=is_paused(lesson),
     )
 
 

@@ -104,7 +104,8 @@ class EarlierOut(Schema):
 
 class TakesOut(Schema):
     """earlier: of lessons before, oldest first. play: said to the player. sentence: what all takes
-    tell together. simulated: whether a made-up player may play."""
+    tell together. simulated: whether a made-up player may play. paused: a stop is up, nobody
+    plays."""
 
     evidence: str
     play: str
@@ -114,3 +115,4 @@ class TakesOut(Schema):
     found: list[ByEarOut]
     earlier: list[EarlierOut]
     simulated: bool
+    paused: bool

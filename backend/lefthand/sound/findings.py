@@ -74,9 +74,7 @@ def beside_of(take: Take) -> Beside | None:
 def findings_of_two(slow: Beside | None, fast: Beside | None) -> Found:
     """Of one drill slow and fast; the faster one at least a quarter faster, up to eight notes a
     second. Nothing where they are not that."""
-    if slow is None or fast is None:
-        return {}
-    if fast.speed < FASTER * slow.speed or fast.speed > QUICKEST:
+    if slow is None or fast is None or not is_slow_and_fast(slow, fast):
         return {}
     found: Found = {}
     if slow.cv is not None and fast.cv is not None:
@@ -86,6 +84,11 @@ def findings_of_two(slow: Beside | None, fast: Beside | None) -> Found:
     if upper:
         found["frame.shrinks"] = _value(float(np.mean(upper)))
     return found
+
+
+def is_slow_and_fast(slow: Beside, fast: Beside) -> bool:
+    """Whether they can be compared."""
+    return FASTER * slow.speed <= fast.speed <= QUICKEST
 
 
 def cents_a_doubling(slow: Beside | None, fast: Beside | None) -> dict[int, float]:

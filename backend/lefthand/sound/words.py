@@ -5,8 +5,10 @@ from collections.abc import Mapping
 
 from lefthand.sound.findings import (
     FOURTH,
+    QUICKEST,
     Beside,
     fourth_cents,
+    is_slow_and_fast,
     neighbour_shares,
     pressure_slack,
     vibrato_shares,
@@ -123,6 +125,10 @@ def _evenness(take: Take) -> str:
 
 def told_of_two(slow: Beside, fast: Beside) -> str:
     """What a slow and a fast take of one drill tell together."""
+    if not is_slow_and_fast(slow, fast):
+        if fast.speed > QUICKEST:
+            return "The fast take was too fast to be measured."
+        return "The fast take was hardly faster than the slow one: play it once more."
     parts = []
     if slow.cv is not None and fast.cv is not None:
         rise = fast.cv - slow.cv

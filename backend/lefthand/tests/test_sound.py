@@ -299,4 +299,8 @@ class Words(TestCase):
         slow = Beside(2.0, 1.0, {3: 0.0, 4: 0.0})
         self.assertIn("by 8 %", told_of_two(slow, Beside(6.0, 9.0, {3: 0.0, 4: -30.0})))
         self.assertIn("sink by 15 cents", told_of_two(slow, Beside(6.0, 9.0, {3: 0.0, 4: -30.0})))
+        for speed, words in ((2.2, "hardly faster"), (9.0, "too fast")):
+            fast = Beside(speed, 1.0, {4: 0.0})
+            self.assertIn(words, told_of_two(slow, fast))
+            self.assertEqual(findings_of_two(slow, fast), {})
         self.assertIn("As even fast as slow", told_of_two(slow, Beside(6.0, 1.5, {})))

@@ -2,11 +2,11 @@
 
 import json
 import math
-from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from statistics import fmean
 
 import numpy as np
+from django.db import transaction
 
 from lefthand.case.findings import parse_finding
 from lefthand.catalogue.catalogue import load_catalogue
@@ -16,22 +16,25 @@ from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
 from lefthand.sound.findings import Beside, findings_of_two
-from lefthand.sound.player import Playing, Vibrato, play
+from lefthand.sound.player import play
 from lefthand.sound.recording import Recording, read_recording, recording_of
-from lefthand.sound.score import Score, parse_score
+from lefthand.sound.score import parse_score
 from lefthand.sound.take import measure_take
 from lefthand.sound.take_json import take_json
 from lefthand.sound.words import told, told_of_two
 from lefthand.values.errors import InputError
 from lefthand.values.measures import MEASURES
-from lefthand.values.vocabulary import Grade, Instrument, Level
+from lefthand.values.vocabulary import Instrument, Level
 from studio.errors import StudioError
 from studio.models import Lesson, Take
-from studio.services.findings import findings_of, grading_of
+from studio.services.findings import grading_of
+from studio.services.flags import open_flags
+from studio.services.made_up import made_up_playing
 
 SLOW, FAST = "slow", "fast"
 LARGEST_FILE = 16_000_000  # bytes: a minute of 48 kHz in two channels, with room
 MOST_TAKES = 40  # of one lesson
+MOST_EARLIER = 6
 # Told only where the player was asked to do it.
 ASKED_ONLY = frozenset({"vibrato.narrow", "neighbour.muted", "press.excess"})
 SEED = 1  # one drill for one check, so that takes can be laid beside each other
@@ -79,7 +82,9 @@ def drill_to_play(lesson: Lesson, asked: ToPlay, part: str) -> Drill:
         seed=SEED,
     )
     recipe = free_recipe(asked.drill, instrument, load_catalogue())
-    return make_drill(recipe, request, (("for", asked.evidence), ("seed", SEED)))
+    drill = make_drill(recipe, request, (("for", asked.evidence), ("seed", SEED)))
+    # What is said to the player is said by the check, not by the drill.
+    return replace(drill, hint="")
 
 
 def takes_of(lesson: Lesson, evidence: str) -> list[Take]:
@@ -87,15 +92,19 @@ def takes_of(lesson: Lesson, evidence: str) -> list[Take]:
 
 
 def earlier_takes(lesson: Lesson, evidence: str) -> list[Take]:
-    """The last take of each part of every lesson before that told something, oldest first."""
+    """The last take of each part of lessons before that told something, oldest first, without what
+    it heard: the first lesson and the newest ones."""
     before = Take.objects.filter(
-        lesson__player=lesson.player_id, lesson__date__lt=lesson.date, evidence=evidence
-    ).select_related("lesson")
+        lesson__player=lesson.player_id,
+        lesson__date__lt=lesson.date,
+        evidence=evidence,
+        result__usable=True,
+    )
     last: dict[tuple[int, str], Take] = {}
-    for take in before.order_by("lesson__date", "pk"):
-        if take.result["usable"]:
-            last[take.lesson_id, take.part] = take
-    return list(last.values())
+    for take in before.select_related("lesson").defer("score", "result").order_by("pk"):
+        last[take.lesson_id, take.part] = take
+    found = sorted(last.values(), key=lambda take: (take.lesson.date, take.pk))
+    return found if len(found) <= MOST_EARLIER else [found[0], *found[1 - MOST_EARLIER :]]
 
 
 def take_of(lesson: Lesson, take_id: int) -> Take:
@@ -110,6 +119,7 @@ def measure(lesson: Lesson, evidence: str, part: str, data: bytes) -> Take:
     """Measure a sound file and keep what it told. Raises StudioError naming the field."""
     asked = to_play(lesson, evidence)
     drill = drill_to_play(lesson, asked, part)
+    _may_play(lesson)
     try:
         recording = read_recording(data)
     except InputError as error:
@@ -122,11 +132,26 @@ def simulate(lesson: Lesson, evidence: str, part: str) -> Take:
     last one found the hand."""
     asked = to_play(lesson, evidence)
     drill = drill_to_play(lesson, asked, part)
+    _may_play(lesson)
     count = lesson.takes.count()
     score = parse_score(drill_json(drill))
-    made = play(score, made_up_playing(lesson, asked, score, part), seed=1000 * lesson.pk + count)
+    made = play(
+        score,
+        made_up_playing(lesson, evidence, score, is_fast=part == FAST),
+        seed=1000 * lesson.pk + count,
+    )
     recording = recording_of(made.samples, made.rate)
     return _kept(lesson, asked, part, drill, recording, is_simulated=True)
+
+
+def is_paused(lesson: Lesson) -> bool:
+    """True while a stop is up: nobody is asked to play then."""
+    return bool(open_flags(lesson.player))
+
+
+def _may_play(lesson: Lesson) -> None:
+    if is_paused(lesson):
+        raise StudioError("paused")
 
 
 def _kept(
@@ -142,15 +167,19 @@ def _kept(
         raise StudioError("conflict", "take", f"there are {MOST_TAKES} takes: remove some")
     printed = drill_json(drill)
     found = measure_take(recording, parse_score(printed))
-    return Take.objects.create(
-        lesson=lesson,
-        evidence=asked.evidence,
-        part=part,
-        is_simulated=is_simulated,
-        score=json.loads(json.dumps(printed)),
-        result=take_json(found),
-        words=told(found, asked.evidence),
-    )
+    with transaction.atomic():
+        # Measuring takes a while: the lesson may have been removed meanwhile.
+        if not Lesson.objects.select_for_update().filter(pk=lesson.pk).exists():
+            raise StudioError("not_found", "lesson")
+        return Take.objects.create(
+            lesson=lesson,
+            evidence=asked.evidence,
+            part=part,
+            is_simulated=is_simulated,
+            score=json.loads(json.dumps(printed)),
+            result=take_json(found),
+            words=told(found, asked.evidence),
+        )
 
 
 def beside(take: Take) -> Beside | None:
@@ -213,57 +242,3 @@ def _found(
     grade = parse_finding(entered, check, grading_of(lesson)).grade
     spread = abs(values[-1] - values[-2]) / math.sqrt(2) if len(values) > 1 else None
     return FoundByEar(evidence, finger, grade, value, None if spread is None else round(spread, 3))
-
-
-# ------------------------------------------------------------------ a made-up player
-
-FLAT = (0.0, -14.0, -26.0, -40.0)  # cents, by grade
-UNEVEN = (0.8, 4.0, 8.0, 13.0)  # % when fast
-SINKS = (0.0, -8.0, -18.0, -30.0)  # cents when fast
-SWINGS = (30.0, 18.0, 11.0, 0.0)  # cents wide
-TIRES = (None, 0.85, 0.6, 0.3)
-RINGS = (1.0, 0.65, 0.35, 0.0)
-SLACK = (0.85, 0.7, 0.5, 0.3)
-
-
-def made_up_playing(lesson: Lesson, asked: ToPlay, score: Score, part: str) -> Playing:
-    """As the hand was found; what nobody looked at is a slight trouble or none, by lesson."""
-    grades = _grades(lesson)
-    draw = np.random.default_rng(lesson.pk)
-
-    def grade(evidence: str) -> int:
-        known = grades.get(evidence)
-        return int(draw.integers(Grade.NONE, Grade.CLEAR)) if known is None else known
-
-    is_fast, swings = part == FAST, asked.evidence == "vibrato.narrow"
-    light = asked.evidence == "press.excess"
-    flat, sinks = FLAT[grade("fourth.low")], SINKS[grade("frame.shrinks")]
-    return Playing(
-        off={4: flat + is_fast * sinks, 3: is_fast * sinks},
-        uneven=UNEVEN[grade("uneven.fast")] if is_fast else 0.8,
-        vibrato={
-            finger: Vibrato(5.3, SWINGS[grade("vibrato.narrow") if finger == 4 else 0])
-            for finger in (1, 2, 3, 4)
-        }
-        if swings
-        else {},
-        breaks=_lightened(score, SLACK[grade("press.excess")]) if light else (),
-        tired_from=TIRES[grade("fades.early")],
-        rings=RINGS[grade("neighbour.muted")],
-    )
-
-
-def _lightened(score: Score, slack: float) -> tuple[tuple[float, float], ...]:
-    """Each long note breaks where so much of its weight is left."""
-    return tuple(
-        ((note.onset + (1 - slack) * note.seconds) / whole, (note.onset + note.seconds) / whole)
-        for note in score.notes
-        for whole in (score.seconds,)
-    )
-
-
-def _grades(lesson: Lesson) -> Mapping[str, int]:
-    before = lesson.player.lessons.filter(date__lt=lesson.date).order_by("-date").first()
-    found = {} if before is None else dict(findings_of(before))
-    found |= findings_of(lesson)
-    return {name: finding.grade for name, finding in found.items()}

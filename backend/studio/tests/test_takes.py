@@ -2,6 +2,8 @@
 
 import io
 import json
+from datetime import timedelta
+from unittest import mock
 
 import soundfile
 from django.contrib.auth import get_user_model
@@ -11,13 +13,16 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.drill_json import drill_json
 from lefthand.sound.player import Playing, play
 from lefthand.sound.score import parse_score
+from lefthand.sound.take import measure_take
+from lefthand.values.fingers import fingers_of_hand
 from lefthand.values.vocabulary import Instrument, Level
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
-from studio.models import Take
+from studio.models import Lesson, RedFlag, Take
 from studio.services.demo_takes import play_takes
 from studio.services.erasing import erase_player
 from studio.services.findings import findings_of
+from studio.services.flags import lift_flags
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
 from studio.services.takes import (
@@ -192,6 +197,17 @@ class Refusing(TakesCase):
         self.assertEqual(self.client.delete(address).json()["takes"], [])
         self.assertEqual(self.client.delete(address).status_code, 404)
 
+    def test_a_lesson_that_was_removed_while_it_was_measured_is_not_found(self):
+        data = self.sound("fourth.low")
+
+        def removed_meanwhile(*arguments):
+            Lesson.objects.filter(pk=self.now.pk).delete()
+            return measure_take(*arguments)
+
+        with mock.patch("studio.services.takes.measure_take", removed_meanwhile):
+            answer = self.post("fourth.low", data)
+        self.assertEqual((answer.status_code, Take.objects.count()), (404, 0))
+
     def test_there_is_an_end_to_the_takes_of_a_lesson(self):
         take = measure(self.now, "fourth.low", SLOW, self.sound("fourth.low"))
         for _ in range(MOST_TAKES - 1):
@@ -222,7 +238,97 @@ class MadeUp(TakesCase):
         self.assertLess(take.result["observations"]["fourth.low"]["value"], -35)
 
 
+class UnderAStop(TakesCase):
+    def test_nobody_plays_while_a_stop_is_up_and_what_was_heard_stays_to_be_read(self):
+        data = self.sound("fourth.low")
+        measure(self.now, "fourth.low", SLOW, data)
+        RedFlag.objects.create(
+            player=self.player, lesson=self.now, raised_on=DAY, reasons=["swelling"]
+        )
+        refused = self.post("fourth.low", data)
+        self.assertEqual((refused.status_code, refused.json()["code"]), (409, "paused"))
+        with self.assertRaises(StudioError):
+            simulate(self.now, "fourth.low", SLOW)
+        answer = self.client.get(self.address("fourth.low")).json()
+        self.assertTrue(answer["paused"])
+        self.assertEqual(len(answer["takes"]), 1)
+        lift_flags(self.player, note="seen by a doctor, may play", on=DAY)
+        self.assertFalse(self.client.get(self.address("fourth.low")).json()["paused"])
+        self.assertEqual(self.post("fourth.low", data).status_code, 200)
+
+
+class Promises(TakesCase):
+    """What is said to the player against the notes, on every instrument."""
+
+    def drills(self, evidence):
+        asked = load_catalogue().takes[evidence]
+        for instrument in load_catalogue().evidence[evidence].instruments:
+            self.player.instrument = instrument
+            for level in (Level.BEGINNER, Level.ADVANCED):
+                self.player.level = level
+                self.now.player = self.player
+                for part in parts_of(asked):
+                    yield instrument, drill_to_play(self.now, asked, part)
+
+    def test_no_word_of_another_exercise_stands_above_the_music(self):
+        for evidence in load_catalogue().takes:
+            for _, drill in self.drills(evidence):
+                self.assertEqual(drill.hint, "")
+
+    def test_nothing_is_held_for_longer_than_a_child_may(self):
+        """No still hold over five seconds (domain knowledge, section 8)."""
+        for evidence in load_catalogue().takes:
+            for _, drill in self.drills(evidence):
+                longest = max(e.length for _, e in drill.events() if not e.is_rest)
+                self.assertLessEqual(float(longest) * 60 / drill.tempo, 5)
+
+    def test_a_bar_in_a_bow_is_one_slur_a_bar(self):
+        for evidence in ("uneven.fast", "frame.shrinks"):
+            self.assertIn("A bar in a bow", load_catalogue().takes[evidence].play)
+            for _, drill in self.drills(evidence):
+                for bar in drill.bars:
+                    *bound, last = [event for event in bar if not event.is_rest]
+                    self.assertTrue(all("slur" in event.marks for event in bound))
+                    self.assertNotIn("slur", last.marks)
+
+    def test_each_note_is_each_finger_of_the_hand_held_long_enough(self):
+        for evidence in ("vibrato.narrow", "press.excess"):
+            for instrument, drill in self.drills(evidence):
+                notes = [event for _, event in drill.events() if not event.is_rest]
+                fingers = {event.tones[0].finger for event in notes}
+                self.assertEqual(fingers, set(fingers_of_hand(instrument, {})))
+                self.assertTrue(all(float(e.length) * 60 / drill.tempo > 2 for e in notes))
+
+    def test_both_strings_means_both_strings(self):
+        for _, drill in self.drills("neighbour.muted"):
+            for _, event in drill.events():
+                self.assertEqual(sorted(tone.finger == 0 for tone in event.tones), [False, True])
+
+    def test_a_flat_fourth_needs_fourths_and_a_fast_take_is_one(self):
+        for _, drill in self.drills("fourth.low"):
+            fourths = [t for _, e in drill.events() for t in e.tones if t.finger == 4]
+            self.assertGreaterEqual(len(fourths), 3)
+        for evidence, asked in load_catalogue().takes.items():
+            if asked.faster is not None:
+                for level in Level:
+                    slow, fast = (asked.tempo_for(level, is_fast=each) for each in (False, True))
+                    self.assertGreater(fast, 1.5 * slow, evidence)
+
+
 class OverTheTerm(TakesCase):
+    def test_after_years_the_first_take_and_the_newest_stand_there_for_one_query(self):
+        take = measure(self.now, "fourth.low", SLOW, self.sound("fourth.low"))
+        for week in range(1, 300):
+            take.pk, take.lesson = None, self.lesson(week)
+            take.save()
+        newest = self.lesson(300)
+        with self.assertNumQueries(1):
+            earlier = earlier_takes(newest, "fourth.low")
+            told = [(each.lesson.date, each.words) for each in earlier]
+        self.assertEqual(len(told), 6)
+        self.assertEqual(told[0][0], DAY)
+        self.assertEqual(told[-1][0], DAY + timedelta(weeks=299))
+
     def test_earlier_takes_stand_beside_the_newest_one(self):
         later = self.lesson(2)
         play_takes([self.player])

@@ -3974,7 +3974,8 @@ export interface components {
         /**
          * TakesOut
          * @description earlier: of lessons before, oldest first. play: said to the player. sentence: what all takes
-         *     tell together. simulated: whether a made-up player may play.
+         *     tell together. simulated: whether a made-up player may play. paused: a stop is up, nobody
+         *     plays.
          */
         TakesOut: {
             /** Earlier */
@@ -3985,6 +3986,8 @@ export interface components {
             found: components["schemas"]["ByEarOut"][];
             /** Parts */
             parts: components["schemas"]["PartOut"][];
+            /** Paused */
+            paused: boolean;
             /** Play */
             play: string;
             /** Sentence */

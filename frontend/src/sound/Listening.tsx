@@ -67,7 +67,7 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
     });
   const taking = useTaking(part.tempo, part.seconds, send);
   const last = takes.takes.at(-1);
-  const wantsMore = isAgain || !takes.found.some((found) => found.is_asked);
+  const wantsMore = (isAgain || !takes.found.some((found) => found.is_asked)) && !takes.paused;
   return (
     <div className={css.listening}>
       {last && !isAgain && (
@@ -83,6 +83,11 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
           onAlso={(key, value) => onFound(key, value)}
           onDrop={() => work.mutate(() => removeTake(lessonId, evidence, last.id))}
         />
+      )}
+      {takes.paused && (
+        <p className={css.play}>
+          A stop is up: nothing is played to be measured until you have lifted it.
+        </p>
       )}
       {wantsMore && (
         <section aria-label="Play">
@@ -128,7 +133,16 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
                 : undefined
             }
           />
-          {work.error && <p role="alert">{problemWords(work.error)}</p>}
+          {work.error && (
+            <p role="alert">
+              {problemWords(work.error)}{' '}
+              {mayGoAgain(work.error) && (
+                <Button variant="default" onClick={() => work.mutate(work.variables)}>
+                  Send it again
+                </Button>
+              )}
+            </p>
+          )}
         </section>
       )}
       {takes.earlier.length > 0 && (
@@ -151,7 +165,18 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
   );
 }
 
+/** True where the sound has not arrived: no network, signed out, a server with a problem. */
+function mayGoAgain(error: Error): boolean {
+  if (error instanceof ApiError) return error.status === 401 || error.status >= 500;
+  return isUnsent(error);
+}
+
+function isUnsent(error: Error): boolean {
+  return error instanceof TypeError || error instanceof DOMException;
+}
+
 function problemWords(error: Error): string {
+  if (isUnsent(error)) return 'No connection to Jolf. The take is kept on this page.';
   const field = error instanceof ApiError ? error.fields[0] : undefined;
   return field?.field === 'file' ? `The file ${field.problem}.` : error.message;
 }
@@ -258,6 +283,7 @@ interface TakingProps {
 function Taking({ taking, isBusy, onFile, onSimulate }: TakingProps) {
   const { phase, peak, level } = taking;
   if (isBusy) return <p role="status">Measuring …</p>;
+  if (phase.kind === 'opening') return <p role="status">Opening the microphone …</p>;
   if (phase.kind !== 'still')
     return (
       <div className={css.row}>

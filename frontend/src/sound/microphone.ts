@@ -29,7 +29,14 @@ export async function openMicrophone(onPeak: (peak: number) => void): Promise<Mi
     throw new Error(name === 'NotAllowedError' ? REFUSED : NO_MICROPHONE);
   });
   const context = new AudioContext();
-  await context.audioWorklet.addModule(TAP);
+  const close = () => {
+    for (const track of stream.getTracks()) track.stop();
+    void context.close();
+  };
+  await context.audioWorklet.addModule(TAP).catch((error: unknown) => {
+    close();
+    throw error;
+  });
   const tap = new AudioWorkletNode(context, 'tap', { numberOfOutputs: 0 });
   const pieces: Float32Array[] = [];
   tap.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
@@ -40,9 +47,8 @@ export async function openMicrophone(onPeak: (peak: number) => void): Promise<Mi
   return {
     stop: () => {
       tap.port.onmessage = null;
-      for (const track of stream.getTracks()) track.stop();
       const rate = context.sampleRate;
-      void context.close();
+      close();
       return { samples: joined(pieces), rate };
     },
   };

@@ -11,9 +11,12 @@ const LOUD = 0.98;
 
 export type Level = 'quiet' | 'good' | 'loud';
 
-/** Nothing, the beat that is counted in (1 to 4), or the seconds that are left. */
+/** Nothing, the microphone being opened, the beat that is counted in (1 to 4), or the seconds that are left. */
 export type Phase =
-  { kind: 'still' } | { kind: 'counting'; beat: number } | { kind: 'playing'; left: number };
+  | { kind: 'still' }
+  | { kind: 'opening' }
+  | { kind: 'counting'; beat: number }
+  | { kind: 'playing'; left: number };
 
 const STILL: Phase = { kind: 'still' };
 
@@ -25,8 +28,11 @@ export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob)
   const open = useRef<Microphone | null>(null);
   const timers = useRef<ReturnType<typeof setTimeout>[]>([]);
   const heard = useRef(0);
+  // Which opening counts: one that was given up meanwhile lets its microphone go at once.
+  const turn = useRef(0);
 
   function end(): Blob | null {
+    turn.current += 1;
     timers.current.forEach(clearTimeout);
     timers.current = [];
     const sound = open.current?.stop() ?? null;
@@ -41,19 +47,29 @@ export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob)
   }
   useEffect(
     () => () => {
+      turn.current += 1;
       timers.current.forEach(clearTimeout);
       open.current?.stop();
     },
     [],
   );
   async function start() {
+    const mine = (turn.current += 1);
     setProblem(null);
+    setPhase({ kind: 'opening' });
     try {
-      open.current = await openMicrophone((now) => {
+      const microphone = await openMicrophone((now) => {
         heard.current = Math.max(now, 0.95 * heard.current);
         setPeak(heard.current);
       });
+      if (turn.current !== mine) {
+        microphone.stop();
+        return;
+      }
+      open.current = microphone;
     } catch (error) {
+      if (turn.current !== mine) return;
+      setPhase(STILL);
       setProblem(error instanceof Error ? error.message : 'The microphone could not be opened.');
       return;
     }
