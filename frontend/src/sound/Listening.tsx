@@ -228,7 +228,7 @@ function Result({ takes, sound, onAgain, onTakeOver, onAlso, onDrop }: ResultPro
       {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
       <div className={css.row}>
         {asked.length > 0 && (
-          <Button size="md" onClick={onTakeOver} data-autofocus>
+          <Button size="md" onClick={onTakeOver} autoFocus data-autofocus>
             Take over:{' '}
             {asked.map((found) => `${found.finger ?? ''} ${found.told}`.trim()).join(', ')}
           </Button>
@@ -310,7 +310,7 @@ function Taking({ taking, isBusy, onFile, onSimulate }: TakingProps) {
     );
   return (
     <div className={css.row}>
-      <Button size="md" onClick={() => void taking.start()} data-autofocus>
+      <Button size="md" onClick={() => void taking.start()} autoFocus data-autofocus>
         Record
       </Button>
       <label className={css.file}>
