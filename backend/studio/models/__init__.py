@@ -1,0 +1,35 @@
+"""Records of a studio. Thin: rules live in the core, writes in `services`.
+
+Every record belongs to one teacher through its player, and only that teacher sees it.
+"""
+
+from studio.models.hands import HandPicture, RedFlag, Setup, Take
+from studio.models.kept import StoredStanding, Summary
+from studio.models.lessons import CauseWord, Focus, Lesson, LessonEntry, Observation
+from studio.models.people import HAND_TONES, INSTRUMENTS, LEVELS, Group, Player, TeacherSettings
+from studio.models.weeks import HomeDay, HomeLink, Plan, PlanItem, PracticeResult
+
+__all__ = [
+    "HAND_TONES",
+    "INSTRUMENTS",
+    "LEVELS",
+    "CauseWord",
+    "Focus",
+    "Group",
+    "HandPicture",
+    "HomeDay",
+    "HomeLink",
+    "Lesson",
+    "LessonEntry",
+    "Observation",
+    "Plan",
+    "PlanItem",
+    "Player",
+    "PracticeResult",
+    "RedFlag",
+    "Setup",
+    "StoredStanding",
+    "Summary",
+    "Take",
+    "TeacherSettings",
+]

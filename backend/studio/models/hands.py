@@ -1,0 +1,111 @@
+"""What else is known of a player's hand and instrument: stops, fit, pictures, takes."""
+
+from django.db import models
+
+from studio.models.lessons import Lesson
+from studio.models.people import Player
+
+
+class RedFlag(models.Model):
+    """Reasons to stop. Plans are paused until the teacher lifts it with a dated note.
+
+    `from_home`: raised by a practice log and not by the answers of a lesson. `pain`: the most that
+    was told when it was raised. `log_key`: of the log that raised it. `mistaken`: taken back on the
+    phone within a minute; it then never counted as a stop.
+    """
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="red_flags")
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="red_flags")
+    raised_on = models.DateField()
+    reasons = models.JSONField(default=list)
+    lifted_on = models.DateField(null=True, blank=True)
+    note = models.CharField(max_length=300, blank=True)
+    from_home = models.BooleanField(default=False)
+    pain = models.FloatField(null=True, blank=True)
+    log_key = models.CharField(max_length=80, blank=True)
+    mistaken = models.BooleanField(default=False)
+
+    class Meta:
+        ordering = ["-raised_on", "-pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}: {', '.join(self.reasons)}"
+
+
+class Setup(models.Model):
+    """How the instrument is fitted to the player from a day on. Lengths in mm, weight in g; None
+    where it was not measured. `change`: what was changed then, in words; `judged`: what the next
+    lesson found of it."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="setups")
+    date = models.DateField()
+    size = models.CharField(max_length=12, blank=True)
+    string_length = models.FloatField(null=True, blank=True)
+    pad = models.CharField(max_length=60, blank=True)
+    side = models.CharField(max_length=60, blank=True)
+    endpin = models.CharField(max_length=60, blank=True)
+    seat = models.CharField(max_length=60, blank=True)
+    tapes = models.JSONField(default=list, blank=True)
+    weight = models.FloatField(null=True, blank=True)
+    change = models.CharField(max_length=200, blank=True)
+    judged = models.CharField(
+        max_length=8, choices=[(w, w) for w in ("helped", "same", "worse")], blank=True
+    )
+
+    class Meta:
+        ordering = ["date"]
+        constraints = [
+            models.UniqueConstraint(fields=["player", "date"], name="one_setup_a_player_a_day")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.player}, fit of {self.date}"
+
+
+class HandPicture(models.Model):
+    """A picture of the hand that the teacher chose to keep, cut to the hand, as JPEG.
+
+    `name`: unguessable, its address. `measure`: what was measured on it, "" for nothing;
+    `finger`: on which one. `points`: pixels of the kept cut, as in `jolf-points/1`. `words`: the
+    teacher's own.
+    """
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="pictures")
+    name = models.CharField(max_length=43, unique=True)
+    date = models.DateField()
+    measure = models.CharField(max_length=20, blank=True)
+    finger = models.PositiveSmallIntegerField(null=True, blank=True)
+    points = models.JSONField(default=dict, blank=True)
+    width = models.PositiveIntegerField()
+    height = models.PositiveIntegerField()
+    words = models.CharField(max_length=120, blank=True)
+    image = models.BinaryField()
+
+    class Meta:
+        ordering = ["date", "pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}, picture of {self.date}"
+
+
+class Take(models.Model):
+    """What a recording told; the sound itself is never kept.
+
+    `evidence`: the check it was asked for. `part`: "slow" or "fast". `score`: what was played, as
+    `jolf-drill/1`; `result`: as `jolf-take/1`. `words`: its sentence. `is_simulated`: a made-up
+    player played it.
+    """
+
+    lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="takes")
+    evidence = models.CharField(max_length=60)
+    part = models.CharField(max_length=4)
+    is_simulated = models.BooleanField(default=False)
+    score = models.JSONField()
+    result = models.JSONField()
+    words = models.CharField(max_length=300)
+
+    class Meta:
+        ordering = ["pk"]
+
+    def __str__(self) -> str:
+        return f"{self.lesson}, take for {self.evidence}"

@@ -1,0 +1,85 @@
+"""A teacher's settings, groups and players."""
+
+from django.conf import settings
+from django.db import models
+
+INSTRUMENTS = [("vn", "violin"), ("va", "viola"), ("vc", "cello"), ("db", "double bass")]
+# Skin tones of the drawn hand, light to dark; unpainted until the teacher chooses.
+HAND_TONES = [(tone, tone) for tone in ("outline", "one", "two", "three", "four", "five")]
+LEVELS = [("beginner", "beginner"), ("intermediate", "intermediate"), ("advanced", "advanced")]
+
+
+class TeacherSettings(models.Model):
+    """What a teacher set once for all players.
+
+    `learns`: own lessons shift the starting probabilities of causes; only lessons after
+    `learns_after` count. `shows_helped`: the desk tells what went before a change. `time_zone`: in
+    which the teacher's days begin; "" for this computer's. `letter_keys`: single keys act while
+    nothing is being typed. `hand_tone`: in which the hand is drawn; 'outline' leaves its skin
+    unpainted.
+    """
+
+    teacher = models.OneToOneField(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="studio_settings"
+    )
+    display_name = models.CharField(max_length=80, blank=True)
+    way_of_teaching = models.JSONField(default=dict, blank=True)
+    thresholds = models.JSONField(default=dict, blank=True)
+    learns = models.BooleanField(default=False)
+    learns_after = models.DateField(null=True, blank=True)
+    shows_helped = models.BooleanField(default=True)
+    time_zone = models.CharField(max_length=60, blank=True)
+    letter_keys = models.BooleanField(default=True)
+    hand_tone = models.CharField(max_length=10, choices=HAND_TONES, default="outline")
+
+    def __str__(self) -> str:
+        return self.display_name or str(self.teacher)
+
+
+class Group(models.Model):
+    """Players taught together. `checks` are those of the present sweep."""
+
+    teacher = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="player_groups"
+    )
+    name = models.CharField(max_length=80)
+    checks = models.JSONField(default=list, blank=True)
+
+    class Meta:
+        ordering = ["name", "pk"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Player(models.Model):
+    """`disliked`: exercises that the player does not like. `missing`: equipment not at home.
+    `changes`: counts what changed in the lessons, so that nothing older is kept as new."""
+
+    teacher = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players"
+    )
+    group = models.ForeignKey(
+        Group, on_delete=models.SET_NULL, related_name="players", null=True, blank=True
+    )
+    name = models.CharField(max_length=80)
+    instrument = models.CharField(max_length=2, choices=INSTRUMENTS)
+    level = models.CharField(max_length=12, choices=LEVELS, default="beginner")
+    birth_year = models.PositiveSmallIntegerField(null=True, blank=True)
+    daily_minutes = models.FloatField(null=True, blank=True)
+    hours_a_day = models.FloatField(default=1)
+    helper_at_home = models.BooleanField(null=True, blank=True)
+    way_of_teaching = models.JSONField(default=dict, blank=True)
+    piece = models.CharField(max_length=120, blank=True)
+    weekday = models.PositiveSmallIntegerField(null=True, blank=True)
+    lesson_time = models.TimeField(null=True, blank=True)
+    disliked = models.JSONField(default=list, blank=True)
+    missing = models.JSONField(default=list, blank=True)
+    self_check = models.BooleanField(default=False)
+    changes = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        ordering = ["lesson_time", "name"]
+
+    def __str__(self) -> str:
+        return self.name
