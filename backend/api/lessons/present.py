@@ -29,7 +29,7 @@ from api.lessons.schemas import (
 from api.lessons.undo_words import undo_words
 from lefthand.case.case import Finding
 from lefthand.case.ways import Accepted
-from lefthand.catalogue.catalogue import Cause
+from lefthand.catalogue.causes import Cause
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.tempo import steps_between

@@ -6,7 +6,8 @@ from typing import Any
 
 from lefthand.case.case import WHOLE_HAND, Compared, Finding, Measurement, Source
 from lefthand.case.grading import ANY_BODY, Body, grade_of
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.values.errors import InputError
 from lefthand.values.fields import Fields, read_number, read_whole, short
 from lefthand.values.measures import MEASURES, Cuts

@@ -3,7 +3,8 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-from lefthand.catalogue.catalogue import Catalogue, Way
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.ways import Way
 from lefthand.values.measures import Cuts
 from lefthand.values.vocabulary import Instrument
 

@@ -26,7 +26,8 @@ from itertools import combinations, pairwise
 
 import numpy as np
 
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.change.steps import DAYS_A_WEEK, exponential, rate_of
 from lefthand.reason.network import GRADE_IF_THERE, Floats, grades_if_not
 

@@ -24,7 +24,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from lefthand.catalogue.catalogue import Evidence
+from lefthand.catalogue.evidence import Evidence
 from lefthand.change.steps import level_step
 from lefthand.reason.network import GRADE_IF_THERE, Floats, grades_if_not
 

@@ -4,7 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 
-from lefthand.catalogue.catalogue import STRENGTHS, Catalogue
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import STRENGTHS
 from lefthand.reason.learning import LessonFacts
 
 # A sign speaks for a cause that alone would produce it at least this often.

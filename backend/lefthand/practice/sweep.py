@@ -3,7 +3,8 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.reason.looks import information_of
 from lefthand.reason.network import Posterior
 from lefthand.values.vocabulary import Grade, Instrument, Stage

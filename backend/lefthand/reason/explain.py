@@ -4,7 +4,8 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from lefthand.case.case import Finding
-from lefthand.catalogue.catalogue import Catalogue, Evidence, fingers_named
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence, fingers_named
 from lefthand.reason.network import Posterior, log_odds, without_each
 from lefthand.values.vocabulary import FingerRole, Likelihood, likelihood_of
 from lefthand.values.wording import lower_first

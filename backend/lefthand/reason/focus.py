@@ -6,7 +6,8 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
-from lefthand.catalogue.catalogue import Catalogue, Cause
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.causes import Cause
 from lefthand.values.vocabulary import LIKELY_ABOVE, Instrument
 
 Floats = NDArray[np.float64]

@@ -14,7 +14,8 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from lefthand.catalogue.catalogue import Catalogue, Cause
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.causes import Cause
 
 STARTING_VALUE_IN_LESSONS = 20
 LESSONS_WITHOUT_CHANGE = 3

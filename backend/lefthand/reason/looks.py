@@ -17,7 +17,8 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.catalogue.playings import LOOKED_AT_ONCE
 from lefthand.reason.network import GRADE_IF_THERE, Network, Posterior, heaviest
 from lefthand.values.vocabulary import Instrument, Stage

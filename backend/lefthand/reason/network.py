@@ -23,7 +23,8 @@ from itertools import combinations
 import numpy as np
 from numpy.typing import NDArray
 
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.values.vocabulary import Instrument
 
 Floats = NDArray[np.float64]

@@ -20,7 +20,8 @@ from enum import StrEnum
 
 import numpy as np
 
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.reason.network import Floats, grades_if_not
 from lefthand.values.vocabulary import Instrument
 

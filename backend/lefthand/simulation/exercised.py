@@ -6,7 +6,8 @@ from collections.abc import Sequence
 from datetime import date, timedelta
 
 from lefthand.case.case import Case, Finding
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.change.course import Course, CourseLesson, Practice
 from lefthand.change.helped import better_than_others, shares, what_helped
 from lefthand.reason.network import grades_if_not

@@ -16,7 +16,8 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from lefthand.case.case import COMPLAINT_GRADE
-from lefthand.catalogue.catalogue import Catalogue, Evidence
+from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.catalogue.playings import LOOKED_AT_ONCE
 from lefthand.reason.looks import STAGE_CHANGE_SECONDS, next_look, seconds_of
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not, network_for, posterior

@@ -8,7 +8,7 @@ from collections.abc import Iterable, Mapping, Sequence
 
 import pyagrum as gum
 
-from lefthand.catalogue.catalogue import Evidence
+from lefthand.catalogue.evidence import Evidence
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
 
 

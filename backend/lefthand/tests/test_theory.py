@@ -7,7 +7,8 @@ Cases and thresholds: working judgement of teaching practice, no published sourc
 from unittest import TestCase
 
 from lefthand.case.parsing import parse_case
-from lefthand.catalogue.catalogue import DEFINING, STRENGTHS, load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.evidence import DEFINING, STRENGTHS
 from lefthand.practice.planning import prescribe
 from lefthand.reason.diagnosis import Looking, diagnose
 from lefthand.reason.explain import fingers_of

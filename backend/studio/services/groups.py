@@ -13,7 +13,8 @@ from django.db.models import OuterRef, Q, QuerySet, Subquery
 
 from lefthand.case.case import Finding
 from lefthand.case.findings import check_evidence_id, is_by_finger
-from lefthand.catalogue.catalogue import Evidence, load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.practice.sweep import (
     MAX_CHECKS,
     CloserLook,

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from datetime import date
 from functools import cached_property
 
-from lefthand.catalogue.catalogue import Catalogue, Cause, load_catalogue
+from lefthand.catalogue.catalogue import Catalogue, load_catalogue
+from lefthand.catalogue.causes import Cause
 from lefthand.change.causes import CauseWord
 from lefthand.change.term import Term, TermString
 from lefthand.values.wording import lower_first, upper_first

@@ -9,7 +9,8 @@ from django.db.models import TextField
 from django.db.models.functions import Cast
 
 from lefthand.case.findings import decided_grades
-from lefthand.catalogue.catalogue import Evidence, load_catalogue
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.catalogue.exercises import Exercise
 from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson, Observation, Player
