@@ -102,6 +102,13 @@ class BrowserCase(StaticLiveServerTestCase):
         self.page.get_by_role("heading", level=1).wait_for()
         self.page.get_by_role("button", name="New player").wait_for()
 
+    def begin_looking(self, player: str) -> None:
+        """Sign in, begin the lesson of a player and go on to what there is to look at."""
+        self.sign_in()
+        self.page.get_by_role("button", name=f"Begin the lesson of {player}").click()
+        self.page.get_by_role("heading", name="Last week: show me").wait_for()
+        self.page.keyboard.press("l")
+
     def saved(self, page: Page | None = None) -> None:
         """Wait until every entry has arrived."""
         (page or self.page).get_by_role("status").filter(has_text="Saved").wait_for()

@@ -33,11 +33,8 @@ class PictureAngles(BrowserCase):
 
     def setUp(self):
         super().setUp()
-        self.sign_in()
+        self.begin_looking("Mira Oslund")
         page = self.page
-        page.get_by_role("button", name="Begin the lesson of Mira Oslund").click()
-        page.get_by_role("heading", name="Last week: show me").wait_for()
-        page.keyboard.press("l")
         page.get_by_role("button", name="Tip of the third finger: not checked").focus()
         page.keyboard.press("Enter")
         page.get_by_role("button", name="From a picture").click()

@@ -3,12 +3,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 
 import { ApiError } from '../api/client';
-import { GradeMarks } from '../components/GradeMarks';
-import { gradeWord, shortDate } from '../words/words';
+import { shortDate } from '../words/words';
 import touch from '../components/touch.module.css';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
-import { TakeView } from './TakeView';
+import { HeardResult } from './HeardResult';
+import { Taking } from './Taking';
 import {
   type Heard,
   PART_WORDS,
@@ -71,7 +71,7 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
   return (
     <div className={css.listening}>
       {last && !isAgain && (
-        <Result
+        <HeardResult
           takes={takes}
           sound={sounds.of(last.id)}
           onAgain={() => setIsAgain(true)}
@@ -203,133 +203,4 @@ function useSounds() {
       setKept((before) => new Map(before).set(id, address));
     },
   };
-}
-
-interface ResultProps {
-  takes: Takes;
-  sound: string | undefined;
-  onAgain: () => void;
-  onTakeOver: () => void;
-  onAlso: (key: string, value: Heard) => void;
-  onDrop: () => void;
-}
-
-function Result({ takes, sound, onAgain, onTakeOver, onAlso, onDrop }: ResultProps) {
-  const last = takes.takes.at(-1);
-  const [also, setAlso] = useState<string[]>([]);
-  if (!last) return null;
-  const asked = takes.found.filter((found) => found.is_asked);
-  const others = takes.found.filter((found) => !found.is_asked);
-  return (
-    <section aria-label="What was heard" className={css.result}>
-      <p className={css.sentence} role="status">
-        {last.usable ? takes.sentence : last.words}
-      </p>
-      {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
-      <div className={css.row}>
-        {asked.length > 0 && (
-          <Button size="md" onClick={onTakeOver} autoFocus data-autofocus>
-            Take over:{' '}
-            {asked.map((found) => `${found.finger ?? ''} ${found.told}`.trim()).join(', ')}
-          </Button>
-        )}
-        <Button size="md" variant="default" onClick={onAgain}>
-          Once more
-        </Button>
-        <Button size="md" variant="subtle" onClick={onDrop}>
-          Throw this take away
-        </Button>
-      </div>
-      {asked.length > 0 && (
-        <p className={css.grades}>
-          {asked.map((found) => (
-            <span key={found.key}>
-              {found.finger !== null && `finger ${found.finger} `}
-              <GradeMarks grade={found.grade} size={22} /> {gradeWord(found.grade, false)}
-            </span>
-          ))}
-        </p>
-      )}
-      <TakeView take={last} sound={sound} />
-      {others.map((found) => (
-        <p key={found.key}>
-          Also heard: {found.label}, {found.told}.{' '}
-          <button
-            type="button"
-            className={touch.button}
-            disabled={also.includes(found.key)}
-            onClick={() => {
-              setAlso([...also, found.key]);
-              onAlso(found.key, found.value);
-            }}
-          >
-            {also.includes(found.key) ? 'Taken over' : 'Take over'}
-          </button>
-        </p>
-      ))}
-    </section>
-  );
-}
-
-const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
-
-interface TakingProps {
-  taking: ReturnType<typeof useTaking>;
-  isBusy: boolean;
-  onFile: (file: File) => void;
-  onSimulate?: (() => void) | undefined;
-}
-
-function Taking({ taking, isBusy, onFile, onSimulate }: TakingProps) {
-  const { phase, peak, level } = taking;
-  if (isBusy) return <p role="status">Measuring …</p>;
-  if (phase.kind === 'opening') return <p role="status">Opening the microphone …</p>;
-  if (phase.kind !== 'still')
-    return (
-      <div className={css.row}>
-        {phase.kind === 'counting' ? (
-          <span className={css.lights} role="img" aria-label={`Beat ${phase.beat} of 4`}>
-            {[1, 2, 3, 4].map((beat) => (
-              <i key={beat} data-on={beat === phase.beat || undefined} />
-            ))}
-          </span>
-        ) : (
-          <strong className={css.left}>{phase.left} s</strong>
-        )}
-        <span className={css.meter}>
-          <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label="Level" />
-          {LEVEL_WORDS[level]}
-        </span>
-        <Button size="md" onClick={taking.finish}>
-          Done
-        </Button>
-        <Button size="md" variant="subtle" onClick={() => taking.drop()}>
-          Stop, keep nothing
-        </Button>
-      </div>
-    );
-  return (
-    <div className={css.row}>
-      <Button size="md" onClick={() => void taking.start()} autoFocus data-autofocus>
-        Record
-      </Button>
-      <label className={css.file}>
-        or a sound file
-        <input
-          type="file"
-          accept="audio/*"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            if (file) onFile(file);
-          }}
-        />
-      </label>
-      {onSimulate && (
-        <Button size="md" variant="default" onClick={onSimulate}>
-          No microphone? A made-up player plays
-        </Button>
-      )}
-      {taking.problem && <p role="alert">{taking.problem}</p>}
-    </div>
-  );
 }

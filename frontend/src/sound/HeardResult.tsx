@@ -1,0 +1,76 @@
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+
+import { GradeMarks } from '../components/GradeMarks';
+import touch from '../components/touch.module.css';
+import { gradeWord } from '../words/words';
+import css from './Listening.module.css';
+import { TakeView } from './TakeView';
+import type { Heard, Takes } from './takes';
+
+interface Props {
+  takes: Takes;
+  sound: string | undefined;
+  onAgain: () => void;
+  onTakeOver: () => void;
+  onAlso: (key: string, value: Heard) => void;
+  onDrop: () => void;
+}
+
+/** What the newest take told, and what can be done with it. */
+export function HeardResult({ takes, sound, onAgain, onTakeOver, onAlso, onDrop }: Props) {
+  const last = takes.takes.at(-1);
+  const [also, setAlso] = useState<string[]>([]);
+  if (!last) return null;
+  const asked = takes.found.filter((found) => found.is_asked);
+  const others = takes.found.filter((found) => !found.is_asked);
+  return (
+    <section aria-label="What was heard" className={css.result}>
+      <p className={css.sentence} role="status">
+        {last.usable ? takes.sentence : last.words}
+      </p>
+      {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
+      <div className={css.row}>
+        {asked.length > 0 && (
+          <Button size="md" onClick={onTakeOver} autoFocus data-autofocus>
+            Take over:{' '}
+            {asked.map((found) => `${found.finger ?? ''} ${found.told}`.trim()).join(', ')}
+          </Button>
+        )}
+        <Button size="md" variant="default" onClick={onAgain}>
+          Once more
+        </Button>
+        <Button size="md" variant="subtle" onClick={onDrop}>
+          Throw this take away
+        </Button>
+      </div>
+      {asked.length > 0 && (
+        <p className={css.grades}>
+          {asked.map((found) => (
+            <span key={found.key}>
+              {found.finger !== null && `finger ${found.finger} `}
+              <GradeMarks grade={found.grade} size={22} /> {gradeWord(found.grade, false)}
+            </span>
+          ))}
+        </p>
+      )}
+      <TakeView take={last} sound={sound} />
+      {others.map((found) => (
+        <p key={found.key}>
+          Also heard: {found.label}, {found.told}.{' '}
+          <button
+            type="button"
+            className={touch.button}
+            disabled={also.includes(found.key)}
+            onClick={() => {
+              setAlso([...also, found.key]);
+              onAlso(found.key, found.value);
+            }}
+          >
+            {also.includes(found.key) ? 'Taken over' : 'Take over'}
+          </button>
+        </p>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,68 @@
+import { Button } from '@mantine/core';
+
+import css from './Listening.module.css';
+import type { useTaking } from './useTaking';
+
+const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
+
+interface Props {
+  taking: ReturnType<typeof useTaking>;
+  isBusy: boolean;
+  onFile: (file: File) => void;
+  onSimulate?: (() => void) | undefined;
+}
+
+/** From the first touch to the end of a take: microphone, file, or a made-up player. */
+export function Taking({ taking, isBusy, onFile, onSimulate }: Props) {
+  const { phase, peak, level } = taking;
+  if (isBusy) return <p role="status">Measuring …</p>;
+  if (phase.kind === 'opening') return <p role="status">Opening the microphone …</p>;
+  if (phase.kind !== 'still')
+    return (
+      <div className={css.row}>
+        {phase.kind === 'counting' ? (
+          <span className={css.lights} role="img" aria-label={`Beat ${phase.beat} of 4`}>
+            {[1, 2, 3, 4].map((beat) => (
+              <i key={beat} data-on={beat === phase.beat || undefined} />
+            ))}
+          </span>
+        ) : (
+          <strong className={css.left}>{phase.left} s</strong>
+        )}
+        <span className={css.meter}>
+          <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label="Level" />
+          {LEVEL_WORDS[level]}
+        </span>
+        <Button size="md" onClick={taking.finish}>
+          Done
+        </Button>
+        <Button size="md" variant="subtle" onClick={() => taking.drop()}>
+          Stop, keep nothing
+        </Button>
+      </div>
+    );
+  return (
+    <div className={css.row}>
+      <Button size="md" onClick={() => void taking.start()} autoFocus data-autofocus>
+        Record
+      </Button>
+      <label className={css.file}>
+        or a sound file
+        <input
+          type="file"
+          accept="audio/*"
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            if (file) onFile(file);
+          }}
+        />
+      </label>
+      {onSimulate && (
+        <Button size="md" variant="default" onClick={onSimulate}>
+          No microphone? A made-up player plays
+        </Button>
+      )}
+      {taking.problem && <p role="alert">{taking.problem}</p>}
+    </div>
+  );
+}
