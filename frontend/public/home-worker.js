@@ -11,7 +11,7 @@ self.addEventListener('message', (event) => {
   const keep = async () => {
     const kept = await caches.open(KEPT);
     await Promise.all(event.data.urls.map((url) => kept.add(url).catch(() => undefined)));
-    event.source?.postMessage('kept');
+    event.source?.postMessage(event.data.answer);
   };
   event.waitUntil(keep());
 });

@@ -12,6 +12,8 @@ from api.home.schemas import (
     HomeItemOut,
     HomeOut,
     HomeReportOut,
+    HomeTakeAskOut,
+    HomeTakeOut,
     PaperWeekOut,
     SelfCheckOut,
 )
@@ -28,7 +30,9 @@ from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill
 from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.findings import way_of_teaching
 from studio.services.home import HomeWeek, days_between, planned_dates, self_checks_of
+from studio.services.home_takes import asked_at_home, home_takes_of
 from studio.services.records import item_dose
+from studio.services.takes import SLOW, drill_to_play
 from studio.services.term import better_words
 
 
@@ -56,6 +60,22 @@ def home_out(week: HomeWeek) -> HomeOut:
         self_check=_self_check_out(lesson),
         climbed=_climbed_out(week),
         better=better_words(lesson.player, week.today),
+        take=_take_out(week),
+    )
+
+
+def _take_out(week: HomeWeek) -> HomeTakeAskOut | None:
+    asked = asked_at_home(week)
+    if asked is None:
+        return None
+    drill = drill_to_play(week.lesson, asked, SLOW)
+    beats = sum(event.length for _, event in drill.events())
+    return HomeTakeAskOut(
+        play=asked.play,
+        tempo=drill.tempo,
+        seconds=round(float(beats) * 60 / drill.tempo, 1),
+        music=drill_picture(drill, len(week.given) + 1, PHONE_WIDTH),
+        days=sorted({take.home_on for take in home_takes_of(week.lesson) if take.home_on}),
     )
 
 
@@ -153,7 +173,8 @@ def day_out(log: HomeDay) -> HomeDayOut:
 def report_out(before: Lesson | None, items: Sequence[PlanItem]) -> HomeReportOut | None:
     """What came home from the week before, which held these items; None when nothing did."""
     days = list(before.home_days.all()) if before else []
-    if before is None or not days:
+    takes = home_takes_of(before) if before and before.home_take else []
+    if before is None or not (days or takes):
         return None
     exercises = load_catalogue().exercises
     worked = {name for day in days for name in [*day.tempos, *(day.parts or [])]}
@@ -162,6 +183,14 @@ def report_out(before: Lesson | None, items: Sequence[PlanItem]) -> HomeReportOu
         days=[day_out(day) for day in days],
         self_check=_self_check_out(before),
         exercises={name: exercises[name].name for name in worked if name in exercises},
+        takes=[
+            HomeTakeOut(
+                date=take.home_on or before.date,
+                label=load_catalogue().evidence[take.evidence].label,
+                words=take.words,
+            )
+            for take in takes
+        ],
     )
 
 

@@ -2,15 +2,19 @@
 
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
-from ninja import Router
+from ninja import File, Form, Router
+from ninja.files import UploadedFile
 from ninja.throttling import AnonRateThrottle
 
 from api.home.present import home_out
-from api.home.schemas import HomeDayIn, HomeOut, LaterIn, TakeBackIn
+from api.home.schemas import HomeDayIn, HomeOut, HomeTakeIn, HomeTakeSentOut, LaterIn, TakeBackIn
 from api.types import WallTime
+from studio.errors import StudioError
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.services.days import today_behind
 from studio.services.home import answer_later, log_day, open_link, take_back_stop
+from studio.services.home_takes import measure_at_home
+from studio.services.takes import LARGEST_FILE
 
 NOT_FOR_SEARCH = "noindex, nofollow, noarchive"
 router = Router(tags=["home"], auth=None, throttle=[AnonRateThrottle(settings.HOME_RATE)])
@@ -32,6 +36,20 @@ def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
     """Whether pain of an earlier day was still there the next day, at rest or at night."""
     key = data.client_key
     return home_out(answer_later(token, data.date, data.times, today_behind(token), client_key=key))
+
+
+@router.post("/{token}/takes", response=HomeTakeSentOut)
+def measure(
+    request: HttpRequest, token: str, file: File[UploadedFile], told: Form[HomeTakeIn]
+) -> HomeTakeSentOut:
+    """A recording of the drill that the teacher asked for: measured and let go."""
+    if file.size is None or file.size > LARGEST_FILE:
+        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
+        raise StudioError("bad_input", "file", problem)
+    usable, words = measure_at_home(
+        token, file.read(), told.date, told.client_key, today_behind(token)
+    )
+    return HomeTakeSentOut(usable=usable, words=words)
 
 
 @router.post("/{token}/take-back", response=HomeOut)

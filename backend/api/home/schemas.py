@@ -92,6 +92,37 @@ class ClimbedOut(Schema):
     of: int
 
 
+class HomeTakeAskOut(Schema):
+    """What the teacher asks the player to record. play: said to the player. music: SVG, as wide as
+    a phone. tempo: quarters a minute. seconds: as printed. days: on which it was recorded."""
+
+    play: str
+    tempo: int
+    seconds: float
+    music: str
+    days: list[date]
+
+
+class HomeTakeIn(Schema):
+    client_key: str = Field(min_length=8, max_length=64)
+    date: date
+
+
+class HomeTakeSentOut(Schema):
+    """words: why the take told nothing, where it did not."""
+
+    usable: bool
+    words: str
+
+
+class HomeTakeOut(Schema):
+    """A take of the week before, as its sentence tells it. label: of the check it was asked for."""
+
+    date: date
+    label: str
+    words: str
+
+
 class HomeOut(Schema):
     """`eased`: something hurt, or a stop was lifted; half doses hold. `better`: what is less
     trouble than before, said to the player."""
@@ -110,6 +141,7 @@ class HomeOut(Schema):
     self_check: list[SelfCheckOut]
     climbed: list[ClimbedOut]
     better: list[str]
+    take: HomeTakeAskOut | None
 
 
 class HomeDayIn(Schema):
@@ -156,6 +188,7 @@ class HomeReportOut(Schema):
     days: list[HomeDayOut]
     self_check: list[SelfCheckOut]
     exercises: dict[str, str]
+    takes: list[HomeTakeOut]
 
 
 class PaperWeekOut(Schema):

@@ -148,6 +148,13 @@ class LineEntry(_Entry):
     value: str
 
 
+class HomeTakeEntry(_Entry):
+    """`value`: the check for which a drill is recorded at home; "" for none."""
+
+    kind: Literal["home_take"]
+    value: str
+
+
 class FocusEntry(_Entry):
     """`value`: causes, the main one first."""
 
@@ -174,6 +181,7 @@ AnyEntry = Annotated[
     | HarderEntry
     | FitEntry
     | LineEntry
+    | HomeTakeEntry
     | FocusEntry
     | PlanEntry,
     Field(discriminator="kind"),

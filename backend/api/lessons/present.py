@@ -70,6 +70,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         complaint=lesson.complaint or None,
         skipped=lesson.skipped,
         teacher_line=lesson.teacher_line,
+        home_take=lesson.home_take,
         look_order=lesson.look_order,
         findings={
             name: _finding_out(f, view.diagnosis.accepted.get(name))

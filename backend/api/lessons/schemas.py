@@ -175,8 +175,9 @@ class FitOut(Schema):
 
 class LessonOut(Schema):
     """`decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
-    theory; `moved_from`: names of what was taken, where a focus that follows has moved since;
-    `last_week`: the lesson that gave the week before."""
+    theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
+    what was taken, where a focus that follows has moved since; `last_week`: the lesson that gave
+    the week before."""
 
     id: int
     revision: int
@@ -187,6 +188,7 @@ class LessonOut(Schema):
     complaint: str | None
     skipped: list[str]
     teacher_line: str
+    home_take: str
     look_order: str
     findings: dict[str, FindingOut]
     says: dict[str, list[str]]

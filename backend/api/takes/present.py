@@ -3,9 +3,11 @@
 from typing import Any
 
 from api.takes.schemas import (
+    BesideOut,
     ByEarOut,
     ByEarValue,
     EarlierOut,
+    FingerBesideOut,
     HeardFingerOut,
     HeardNoteOut,
     HeardPairOut,
@@ -22,6 +24,7 @@ from lefthand.values.measures import MEASURES
 from studio.models import Lesson, Take
 from studio.services.takes import (
     FoundByEar,
+    day_of,
     drill_to_play,
     earlier_takes,
     found_by_ear,
@@ -31,6 +34,7 @@ from studio.services.takes import (
     takes_of,
     to_play,
 )
+from studio.services.takes_beside import TwoTakes, pairs_of
 
 GIVE = 2  # standard errors
 VIBRATO = "vibrato.narrow"
@@ -47,13 +51,18 @@ def takes_out(lesson: Lesson, evidence: str, *, simulated: bool) -> TakesOut:
         takes=[_take(take) for take in takes],
         earlier=[
             EarlierOut(
-                date=take.lesson.date,
+                id=take.pk,
+                lesson=take.lesson_id,
+                sound=sound_address(take),
+                date=day_of(take),
+                is_home=take.home_on is not None,
                 part=take.part,
                 words=take.words,
                 is_simulated=take.is_simulated,
             )
             for take in earlier_takes(lesson, evidence)
         ],
+        beside=[_beside(each) for each in pairs_of(lesson, takes)],
         found=[_found(each, evidence) for each in found_by_ear(lesson, evidence)],
         simulated=simulated,
         paused=is_paused(lesson),
@@ -84,6 +93,34 @@ def _found(found: FoundByEar, asked: str) -> ByEarOut:
         told=told,
         is_asked=found.evidence == asked,
     )
+
+
+def _beside(pair: TwoTakes) -> BesideOut:
+    return BesideOut(
+        kind=pair.kind,
+        before_on=pair.before.lesson.date,
+        sentence=pair.sentence,
+        fingers=[
+            FingerBesideOut(
+                finger=each.finger,
+                before=each.cents[0],
+                before_give=each.give[0],
+                after=each.cents[1],
+                after_give=each.give[1],
+                is_moved=each.is_moved,
+            )
+            for each in pair.found.fingers
+        ],
+        spread=list(pair.found.spread) if pair.found.spread else None,
+        is_spread_moved=pair.found.is_spread_moved,
+    )
+
+
+def sound_address(take: Take) -> str | None:
+    kept = getattr(take, "sound", None)
+    if kept is None:
+        return None
+    return f"/api/lessons/{take.lesson_id}/takes/{take.evidence}/{take.pk}/sound/{kept.name}"
 
 
 def _take(take: Take) -> TakeOut:
@@ -121,6 +158,7 @@ def _take(take: Take) -> TakeOut:
             VibratoOut(finger=int(finger), rate=each["rate"], width=each["width"])
             for finger, each in swings.items()
         ],
+        sound=sound_address(take),
     )
 
 

@@ -1,14 +1,16 @@
 """Recordings in a lesson: the sound is measured and let go, what it told is kept."""
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
 from api.takes.present import takes_out
-from api.takes.schemas import PartIn, TakesOut
+from api.takes.schemas import CurveOut, PartIn, TakesOut
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
-from studio.models import Lesson
+from studio.models import KeptSound, Lesson
+from studio.services.erasing import empty_log
+from studio.services.kept_sounds import keep_sound, sound_of
 from studio.services.lessons import lesson_of
 from studio.services.takes import LARGEST_FILE, measure, simulate, take_of
 
@@ -30,10 +32,7 @@ def add_take(
 ) -> TakesOut:
     """Measure a recording of the drill: any usual sound file, 60 s at most."""
     lesson = lesson_of(request.user, lesson_id)
-    if file.size is None or file.size > LARGEST_FILE:
-        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
-        raise StudioError("bad_input", "file", problem)
-    measure(lesson, evidence, told.part, file.read())
+    measure(lesson, evidence, told.part, _bytes_of(file))
     return _out(request, lesson, evidence)
 
 
@@ -53,7 +52,62 @@ def add_simulated_take(
 def remove_take(request: HttpRequest, lesson_id: int, evidence: str, take_id: int) -> TakesOut:
     lesson = lesson_of(request.user, lesson_id)
     take_of(lesson, take_id).delete()
+    empty_log()
     return _out(request, lesson, evidence)
+
+
+@router.get("/{int:lesson_id}/takes/{evidence}/{int:take_id}/curve", response=CurveOut)
+def read_curve(
+    request: HttpRequest, lesson_id: int, evidence: str, take_id: int
+) -> dict[str, object]:
+    """Pitch and level of one take, to be drawn."""
+    take = take_of(lesson_of(request.user, lesson_id), take_id)
+    if take.curve is None:
+        raise StudioError("not_found", "curve")
+    return dict(take.curve)
+
+
+@router.post("/{int:lesson_id}/takes/{evidence}/{int:take_id}/sound", response=TakesOut)
+def keep(
+    request: HttpRequest,
+    lesson_id: int,
+    evidence: str,
+    take_id: int,
+    file: File[UploadedFile],
+) -> TakesOut:
+    """Keep the sound of a take; without this it is let go once it is measured."""
+    lesson = lesson_of(request.user, lesson_id)
+    keep_sound(take_of(lesson, take_id), _bytes_of(file))
+    return _out(request, lesson, evidence)
+
+
+@router.delete("/{int:lesson_id}/takes/{evidence}/{int:take_id}/sound", response=TakesOut)
+def let_go(request: HttpRequest, lesson_id: int, evidence: str, take_id: int) -> TakesOut:
+    lesson = lesson_of(request.user, lesson_id)
+    KeptSound.objects.filter(take=take_of(lesson, take_id)).delete()
+    empty_log()
+    return _out(request, lesson, evidence)
+
+
+@router.get(
+    "/{int:lesson_id}/takes/{evidence}/{int:take_id}/sound/{name}",
+    openapi_extra={"responses": {200: {"content": {"audio/flac": {}}}}},
+)
+def read_sound(
+    request: HttpRequest, lesson_id: int, evidence: str, take_id: int, name: str
+) -> HttpResponse:
+    kept = sound_of(take_of(lesson_of(request.user, lesson_id), take_id), name)
+    response = HttpResponse(bytes(kept.flac), content_type="audio/flac")
+    # Nothing of it stays in a browser that others use too.
+    response["Cache-Control"] = "private, no-store"
+    return response
+
+
+def _bytes_of(file: UploadedFile) -> bytes:
+    if file.size is None or file.size > LARGEST_FILE:
+        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
+        raise StudioError("bad_input", "file", problem)
+    return bytes(file.read())
 
 
 def _out(request: HttpRequest, lesson: Lesson, evidence: str) -> TakesOut:

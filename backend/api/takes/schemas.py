@@ -56,9 +56,43 @@ class VibratoOut(Schema):
     width: float
 
 
+class CurveOut(Schema):
+    """One value every `step` s from `begins`, s, on. cents: against the note of that moment, None
+    where no pitch is clear. level: dB below the loud parts."""
+
+    step: float
+    begins: float
+    cents: list[int | None]
+    level: list[int]
+
+
+class FingerBesideOut(Schema):
+    """before, after: cents, with twice the standard error of each. is_moved: by more than
+    chance."""
+
+    finger: int
+    before: float
+    before_give: float
+    after: float
+    after_give: float
+    is_moved: bool
+
+
+class BesideOut(Schema):
+    """Two takes laid beside each other. before_on: day of the first of them. spread: % of the
+    spacing."""
+
+    kind: Literal["slow_fast", "before_after", "first_now"]
+    before_on: date
+    sentence: str
+    fingers: list[FingerBesideOut]
+    spread: list[float] | None
+    is_spread_moved: bool
+
+
 class TakeOut(Schema):
     """One take. words: its sentence, or why it tells nothing. spread: % of the spacing of notes;
-    least: what is below cannot be told here."""
+    least: what is below cannot be told here. sound: address of its kept sound, None for none."""
 
     id: int
     part: str
@@ -75,6 +109,7 @@ class TakeOut(Schema):
     fingers: list[HeardFingerOut]
     pairs: list[HeardPairOut]
     vibrato: list[VibratoOut]
+    sound: str | None
 
 
 class ByEarValue(Schema):
@@ -96,7 +131,13 @@ class ByEarOut(Schema):
 
 
 class EarlierOut(Schema):
+    """is_home: recorded at home, on this date. sound: address of its kept sound."""
+
+    id: int
+    lesson: int
+    sound: str | None
     date: date
+    is_home: bool
     part: str
     words: str
     is_simulated: bool
@@ -114,5 +155,6 @@ class TakesOut(Schema):
     takes: list[TakeOut]
     found: list[ByEarOut]
     earlier: list[EarlierOut]
+    beside: list[BesideOut]
     simulated: bool
     paused: bool

@@ -17,6 +17,7 @@ from studio.models import Lesson, LessonEntry, Player, RedFlag, Setup
 from studio.services.entries import KINDS
 from studio.services.groups import choose_checks, save_group
 from studio.services.home import make_link
+from studio.services.kept_sounds import keep_sound
 from studio.services.pictures import Kept, keep_picture
 from studio.services.takes import measure
 from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silence
@@ -24,6 +25,7 @@ from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silen
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
 TAKES = "/api/lessons/{lesson_id}/takes/{evidence}"
+SOUND = f"{TAKES}/{{take_id}}/sound"
 # Nobody plays while a stop is up, and a made-up player only in the demo.
 NOT_NOW = (("POST", TAKES), ("POST", f"{TAKES}/simulated"))
 REMOVES_A_LESSON = ("DELETE", "/api/lessons/{lesson_id}")
@@ -61,6 +63,9 @@ class Access(StudioCase):
         super().setUp()
         self.given = self.whole_lesson(0, GRIP)
         self.take = measure(self.given, "fourth.low", "slow", silence())
+        self.take.curve = {"step": 0.025, "begins": 0.5, "cents": [None], "level": [-40]}
+        self.take.save()
+        self.sound = keep_sound(self.take, silence())
         RedFlag.objects.create(
             player=self.player, lesson=self.given, raised_on=DAY, reasons=["swelling"]
         )
@@ -83,8 +88,10 @@ class Access(StudioCase):
         numbers = {name: record.pk for name, record in ids.items()}
         words = {"token": "a" * 43, "name": self.picture.name, "kind": "svg", "reader": "parent"}
         words["evidence"] = "fourth.low"
+        if "/sound/" in path:
+            words["name"] = self.sound.name
         address = path.format(**words, **numbers)
-        if (method, path) == ("POST", TAKES):
+        if (method, path) in (("POST", TAKES), ("POST", SOUND)):
             sent = SimpleUploadedFile("take.wav", silence(), "audio/wav")
             return client.post(address, {"file": sent, "part": "slow"})
         if (method, path) == ("POST", "/api/players/{player_id}/pictures"):

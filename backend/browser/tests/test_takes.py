@@ -3,21 +3,13 @@
 import tempfile
 from pathlib import Path
 
-import soundfile
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, make_drill
-from lefthand.music.drill_json import drill_json
-from lefthand.music.request import DrillRequest
-from lefthand.sound.player import Playing, play
-from lefthand.sound.score import parse_score
-from lefthand.values.vocabulary import Instrument, Level
+from browser.playing import write_take
 from studio.demo_data import PLAYERS
-from studio.models import Lesson, Observation, Take
+from studio.models import KeptSound, Lesson, Observation, Take
 
-RATE = 48_000
 PLAYED_MS = 90_000  # a take is as long as it is, and a busy machine measures it slowly
 CHECK = "uneven.fast"
 LABEL = "Uneven when fast"
@@ -32,22 +24,6 @@ navigator.mediaDevices.getUserMedia = async (wanted) => {
 };
 """
 PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
-
-
-def write_take(path, *, is_fast, **how):
-    """What the player of these tests is asked to play, as a file."""
-    asked = load_catalogue().takes[CHECK]
-    request = DrillRequest(
-        instrument=Instrument(PLAYER.instrument),
-        tempo=asked.tempo_for(Level(PLAYER.level), is_fast=is_fast),
-        bars=asked.bars,
-        slurred=asked.slurred,
-        seed=1,
-    )
-    recipe = free_recipe(asked.drill, request.instrument, load_catalogue())
-    score = parse_score(drill_json(make_drill(recipe, request, ())))
-    made = play(score, Playing(**how), 1, RATE)
-    soundfile.write(path, made.samples, RATE)
 
 
 class TakesCase(BrowserCase):
@@ -75,9 +51,9 @@ class Heard(TakesCase):
         cls.folder = tempfile.TemporaryDirectory()
         cls.addClassCleanup(cls.folder.cleanup)
         heard = Path(cls.folder.name) / "fast.wav"
-        write_take(heard, is_fast=True, off={3: -20, 4: -30}, uneven=11)
+        write_take(heard, PLAYER, CHECK, is_fast=True, off={3: -20, 4: -30}, uneven=11)
         cls.slow = str(Path(cls.folder.name) / "slow.wav")
-        write_take(cls.slow, is_fast=False)
+        write_take(cls.slow, PLAYER, CHECK)
         cls.arguments = (
             "--use-fake-device-for-media-stream",
             "--use-fake-ui-for-media-stream",
@@ -105,6 +81,8 @@ class Heard(TakesCase):
         takes_over.wait_for()
         expect(heard.get_by_role("status")).to_contain_text("third and fourth sink")
         self.assert_accessible("a take")
+        self.look_at_the_curve(heard)
+        self.keep_the_sound(heard)
         takes_over.click()
         self.saved()
         expect(self.page.get_by_role("dialog")).to_have_count(0)
@@ -113,6 +91,24 @@ class Heard(TakesCase):
         self.assertGreater(entered["value"], 4)
         self.page.get_by_role("button", name="Undo: ").click()
         self.wait_until(lambda: self.found() is None)
+
+    def look_at_the_curve(self, heard):
+        heard.get_by_role("button", name="As a curve").click()
+        heard.get_by_role("img", name="How the pitch moves").first.wait_for()
+        beside = heard.get_by_role("region", name="Two takes beside each other")
+        expect(beside.get_by_role("button", name="Slow beside fast")).to_be_visible()
+        expect(beside.get_by_role("row").filter(has_text="fourth")).to_contain_text("cents")
+        self.assert_accessible("a curve")
+
+    def keep_the_sound(self, heard):
+        self.assertEqual(KeptSound.objects.count(), 0)
+        heard.get_by_role("button", name="Keep the sound").click()
+        heard.get_by_role("button", name="Let the sound go").wait_for()
+        kept = KeptSound.objects.get()
+        self.assertEqual(bytes(kept.flac[:4]), b"fLaC")
+        heard.get_by_role("button", name="Let the sound go").click()
+        heard.get_by_role("button", name="Keep the sound").wait_for()
+        self.assertEqual(KeptSound.objects.count(), 0)
 
     def test_one_microphone_is_open_at_a_time_and_none_afterwards(self):
         self.context.add_init_script(NOTE_MICROPHONES)
@@ -192,9 +188,9 @@ class MadeUp(TakesCase):
             self.wait_until(lambda part=part: Take.objects.filter(part=part).exists())
         self.dialog.get_by_text("made-up player, not by a person").wait_for()
         self.dialog.get_by_text("Every note in numbers").click()
-        expect(self.dialog.get_by_role("row")).to_have_count(
-            len(Take.objects.last().result["notes"]) + 1
-        )
+        expect(
+            self.dialog.get_by_role("table", name="Every note").get_by_role("row")
+        ).to_have_count(len(Take.objects.last().result["notes"]) + 1)
         again = self.dialog.get_by_role("button", name="Throw this take away")
         again.click()
         self.wait_until(lambda: Take.objects.count() == 1)

@@ -12,8 +12,10 @@ from lefthand.sound.recording import Recording, Samples
 DRY_BELOW, MUCH_ABOVE, TOO_MUCH = 0.2, 0.55, 2.5  # s
 LEAST_FALL_DB = 8.0
 WINDOW, HOP = 0.02, 0.005  # s
-BEFORE, LOOKS_AT = 0.2, 1.5  # s
+BEFORE, LOOKS_AT = 0.4, 1.5  # s
 STILL_LOUD_DB = 5.0
+LEVEL_FRAMES, LEVEL_DB = 20, 1.0  # a tenth of a second
+SHUT_OFF_DB = 15.0  # from one level to the next
 
 
 def reverberation(recording: Recording, ends: float) -> float | None:
@@ -22,10 +24,10 @@ def reverberation(recording: Recording, ends: float) -> float | None:
     if len(level) < 40:
         return None
     # From the last moment that is nearly as loud as the note was.
-    loud = float(np.median(level[: int(BEFORE / HOP / 2)]))
+    loud = float(np.percentile(level[: int(BEFORE / HOP)], 75))
     top_at = int(np.flatnonzero(level > loud - STILL_LOUD_DB)[-1])
-    fallen = level[top_at] - level[top_at:]
-    floor = float(np.percentile(fallen, 90)) if len(fallen) > 20 else 0.0
+    fallen = _natural(level[top_at] - level[top_at:])
+    floor = _floor(fallen)
     if floor < LEAST_FALL_DB + 5:
         return None
     deepest = min(25.0, floor - 4)
@@ -36,6 +38,27 @@ def reverberation(recording: Recording, ends: float) -> float | None:
     at = np.arange(first, last + 1) * HOP
     slope = float(np.polyfit(at, fallen[first : last + 1], 1)[0])
     return 60.0 / slope if slope > 0 else None
+
+
+def _floor(fallen: Samples) -> float:
+    """dB below the note at which it stops falling: the first stretch that stays level, as noise may
+    sink later; without one what is deepest."""
+    if len(fallen) <= 20:
+        return 0.0
+    for at in range(len(fallen) - 2 * LEVEL_FRAMES):
+        here, next_to = (
+            float(np.median(fallen[first : first + LEVEL_FRAMES]))
+            for first in (at, at + LEVEL_FRAMES)
+        )
+        if here > LEAST_FALL_DB + 5 and next_to - here < LEVEL_DB:
+            return here
+    return float(np.percentile(fallen, 90))
+
+
+def _natural(fallen: Samples) -> Samples:
+    """Up to where a recorder shut the sound off: no room falls so far at once that late."""
+    shut = (np.diff(fallen, append=fallen[-1]) > SHUT_OFF_DB) & (fallen > LEAST_FALL_DB)
+    return fallen[: int(np.argmax(shut)) + 1] if shut.any() else fallen
 
 
 def room_word(seconds: float | None) -> str:

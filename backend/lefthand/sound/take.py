@@ -9,6 +9,7 @@ import numpy as np
 
 from lefthand.sound import vibrato
 from lefthand.sound.alignment import CLEAR, Alignment, align, weights
+from lefthand.sound.curve import Curve, curve_of
 from lefthand.sound.neighbour import Ringing, ringing
 from lefthand.sound.notes import (
     Evenness,
@@ -77,6 +78,7 @@ class Take:
     breaks: Sequence[Break] = ()
     ringing: Sequence[Ringing] = ()
     tightens_from: float | None = None
+    curve: Curve | None = None
 
     @property
     def tempo(self) -> float:
@@ -124,6 +126,7 @@ def measure_take(recording: Recording, score: Score) -> Take:
         breaks=[] if any(note.beside for note in score.notes) else breaks(score, track, notes),
         ringing=ringing(recording, score, notes),
         tightens_from=tightens_from(score, track, notes),
+        curve=curve_of(score, track, notes),
     )
 
 

@@ -44,10 +44,10 @@ def _fourth(take: Take) -> str:
     give = 2 * take.fingers[FOURTH].uncertainty
     if abs(cents) < max(IN_TUNE, give):
         return f"The fourth is in tune, give or take {give:.0f} cents."
-    return f"The fourth is {_off(cents)}, give or take {give:.0f}."
+    return f"The fourth is {off_words(cents)}, give or take {give:.0f}."
 
 
-def _off(cents: float) -> str:
+def off_words(cents: float) -> str:
     return f"{abs(cents):.0f} cents {'low' if cents < 0 else 'high'}"
 
 

@@ -1,5 +1,6 @@
 """Takes of a simulated player, against what was truly played."""
 
+from dataclasses import replace
 from unittest import TestCase
 
 import numpy as np
@@ -219,6 +220,17 @@ class Rooms(TestCase):
                     self.assertIn(
                         room_word(reverberation(recording, last.onset + last.seconds)), words
                     )
+
+    def test_a_recorder_that_shuts_off_after_the_end_changes_nothing(self):
+        truth, recording = made(score("frame_pattern", tempo=240, bars=4))
+        ends = truth.notes[-1].onset + truth.notes[-1].seconds
+        plain = reverberation(recording, ends)
+        noise = np.random.default_rng(1).standard_normal(recording.rate)
+        for floor in (0.0, 1e-5, 3e-3):
+            quiet = floor * noise
+            shut = replace(recording, samples=np.concatenate([recording.samples, quiet]))
+            with self.subTest(floor=floor):
+                self.assertAlmostEqual(reverberation(shut, ends), plain, delta=0.05)
 
 
 class Refused(TestCase):

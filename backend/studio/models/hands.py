@@ -89,11 +89,13 @@ class HandPicture(models.Model):
 
 
 class Take(models.Model):
-    """What a recording told; the sound itself is never kept.
+    """What a recording told; the sound itself is not in it.
 
     `evidence`: the check it was asked for. `part`: "slow" or "fast". `score`: what was played, as
-    `jolf-drill/1`; `result`: as `jolf-take/1`. `words`: its sentence. `is_simulated`: a made-up
-    player played it.
+    `jolf-drill/1`; `result`: as `jolf-take/1`; `curve`: pitch and level to be drawn, None where it
+    tells nothing. `words`: its sentence. `is_simulated`: a made-up player played it. `home_on`: the
+    day it was played at home in the week of this lesson, None for one of the lesson itself;
+    `log_key`: of the phone, so that it counts once.
     """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="takes")
@@ -102,10 +104,25 @@ class Take(models.Model):
     is_simulated = models.BooleanField(default=False)
     score = models.JSONField()
     result = models.JSONField()
+    curve = models.JSONField(null=True, blank=True)
     words = models.CharField(max_length=300)
+    home_on = models.DateField(null=True, blank=True)
+    log_key = models.CharField(max_length=64, blank=True)
 
     class Meta:
         ordering = ["pk"]
 
     def __str__(self) -> str:
         return f"{self.lesson}, take for {self.evidence}"
+
+
+class KeptSound(models.Model):
+    """The sound of a take that the teacher chose to keep, as FLAC. `name`: unguessable, its
+    address."""
+
+    take = models.OneToOneField(Take, on_delete=models.CASCADE, related_name="sound")
+    name = models.CharField(max_length=43, unique=True)
+    flac = models.BinaryField()
+
+    def __str__(self) -> str:
+        return f"{self.take}, its sound"

@@ -12,7 +12,8 @@ class Lesson(models.Model):
     lesson began; empty when they are not to count. `break_weeks`: None while nobody was asked.
     `practised`: days of the week before on which the player says there was practice, where no log
     came home; None while nobody was asked.
-    `is_glance`: begun by a look over a whole class, and not a lesson yet.
+    `is_glance`: begun by a look over a whole class, and not a lesson yet. `home_take`: the check
+    for which the player records a drill at home in the week after it; "" for none.
     """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="lessons")
@@ -29,6 +30,7 @@ class Lesson(models.Model):
     break_weeks = models.FloatField(null=True, blank=True)
     practised = models.JSONField(null=True, blank=True)
     is_glance = models.BooleanField(default=False)
+    home_take = models.CharField(max_length=60, blank=True)
 
     class Meta:
         ordering = ["date", "pk"]

@@ -19,8 +19,21 @@ def play_takes(players: Iterable[Player]) -> None:
     heard = load_catalogue().evidence[CHECK].instruments
     able = [player for player in players if player.instrument in heard]
     for player in able[:PLAYERS_WITH_TAKES]:
-        for lesson in _spread(list(player.lessons.order_by("date"))):
+        lessons = list(player.lessons.order_by("date"))
+        for lesson in _spread(lessons):
             simulate(lesson, CHECK, SLOW)
+        for lesson in lessons[-2:]:
+            lesson.home_take = CHECK
+            lesson.save(update_fields=["home_take"])
+        if len(lessons) > 1:
+            _played_at_home(lessons[-2], lessons[-1])
+
+
+def _played_at_home(before: Lesson, lesson: Lesson) -> None:
+    """In the middle of the week before this lesson."""
+    take = simulate(before, CHECK, SLOW)
+    take.home_on = before.date + (lesson.date - before.date) / 2
+    take.save(update_fields=["home_on"])
 
 
 def _spread(lessons: list[Lesson]) -> list[Lesson]:

@@ -307,6 +307,14 @@ def take_back_stop(token: str, client_key: str, seconds: float, today: date) -> 
     return HomeWeek(_week_in_force(player, today), today)
 
 
+def week_logged(token: str, day: date, today: date) -> Lesson:
+    """The lesson whose week holds a day that is told from behind an address. Raises StudioError."""
+    try:
+        return _week_logged(_player_behind(token, today), day, today)
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
+
+
 def _week_logged(player: Player, day: Any, today: date) -> Lesson:
     latest = today + timedelta(days=DAYS_AHEAD)
     lesson = _week_of(player, day) if isinstance(day, date) and day <= latest else None

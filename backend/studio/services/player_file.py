@@ -10,12 +10,13 @@ from studio.services.setups import FIT
 PLAYER_FORMAT = "jolf-player/2"
 
 
-def player_file(player: Player, *, pictures: bool = False) -> dict[str, Any]:
+def player_file(player: Player, *, pictures: bool = False, sounds: bool = False) -> dict[str, Any]:
     """All records of the player as `jolf-player/2` (docs/case-files.md). Dates as YYYY-MM-DD.
-    `pictures`: with those of the hand, which make it large."""
+    `pictures`, `sounds`: with those that are kept, which make it large."""
     lessons = player.lessons.prefetch_related(
         *("observations", "focuses", "cause_words", "home_days", "results", "takes"),
         "plan__items__results",
+        *(["takes__sound"] if sounds else []),
     )
     return {
         "format": PLAYER_FORMAT,
@@ -25,7 +26,7 @@ def player_file(player: Player, *, pictures: bool = False) -> dict[str, Any]:
         "disliked": player.disliked,
         "setups": [_setup(setup) for setup in player.setups.all()],
         "group": player.group.name if player.group else None,
-        "lessons": [_lesson(lesson) for lesson in lessons],
+        "lessons": [_lesson(lesson, sounds=sounds) for lesson in lessons],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),
     }
@@ -46,7 +47,7 @@ def _setup(setup: Setup) -> dict[str, Any]:
     return {"date": str(setup.date), "judged": setup.judged, **{n: getattr(setup, n) for n in FIT}}
 
 
-def _lesson(lesson: Lesson) -> dict[str, Any]:
+def _lesson(lesson: Lesson, *, sounds: bool) -> dict[str, Any]:
     return {
         "date": str(lesson.date),
         "is_glance": lesson.is_glance,
@@ -74,7 +75,8 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
             for f in lesson.focuses.all()
         ],
         "teacher_line": lesson.teacher_line,
-        "takes": [_take(take) for take in lesson.takes.all()],
+        "home_take": lesson.home_take,
+        "takes": [_take(take, sounds=sounds) for take in lesson.takes.all()],
         "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
         "plan_focus": lesson.plan.focus if hasattr(lesson, "plan") else None,
         "home_days": [
@@ -94,9 +96,14 @@ def _lesson(lesson: Lesson) -> dict[str, Any]:
     }
 
 
-def _take(take: Take) -> dict[str, Any]:
-    names = ("evidence", "part", "is_simulated", "score", "result")
-    return {name: getattr(take, name) for name in names}
+def _take(take: Take, *, sounds: bool) -> dict[str, Any]:
+    names = ("evidence", "part", "is_simulated", "score", "result", "curve", "words")
+    kept = getattr(take, "sound", None) if sounds else None
+    return {
+        **{name: getattr(take, name) for name in names},
+        "home_on": str(take.home_on) if take.home_on else None,
+        **({"sound": base64.b64encode(kept.flac).decode("ascii")} if kept else {}),
+    }
 
 
 def _plan(plan: Plan) -> list[dict[str, Any]]:

@@ -187,6 +187,7 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
         harder_piece=row.get("harder_piece") is True,
         break_weeks=None if weeks is None else read_number("break_weeks", weeks, 0, 5000),
         teacher_line=_text("teacher_line", row.get("teacher_line")),
+        home_take=_known_take(row.get("home_take")),
     )
     reading.lessons[day] = lesson
     where = f"lesson of {day}"
@@ -203,6 +204,10 @@ def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     reading.keep(f"{where}, practised", _practised, row.get("practised"), lesson)
     if row.get("takes"):
         reading.left_out.append(f"{where}, takes: what they found is read, their notes are not")
+
+
+def _known_take(value: Any) -> str:
+    return value if isinstance(value, str) and value in load_catalogue().takes else ""
 
 
 def _each(

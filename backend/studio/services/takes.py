@@ -2,7 +2,8 @@
 
 import json
 import math
-from dataclasses import dataclass, replace
+from dataclasses import asdict, dataclass, replace
+from datetime import date
 from statistics import fmean
 
 import numpy as np
@@ -88,28 +89,35 @@ def drill_to_play(lesson: Lesson, asked: ToPlay, part: str) -> Drill:
 
 
 def takes_of(lesson: Lesson, evidence: str) -> list[Take]:
-    return list(lesson.takes.filter(evidence=evidence))
+    """Those of the lesson itself, without their curves."""
+    takes = lesson.takes.filter(evidence=evidence, home_on=None)
+    return list(takes.select_related("sound").defer("curve", "sound__flac"))
 
 
 def earlier_takes(lesson: Lesson, evidence: str) -> list[Take]:
-    """The last take of each part of lessons before that told something, oldest first, without what
-    it heard: the first lesson and the newest ones."""
+    """The last take of each part of lessons before that told something, and of each day at home,
+    oldest first, without what it heard: the first lesson and the newest ones."""
     before = Take.objects.filter(
         lesson__player=lesson.player_id,
         lesson__date__lt=lesson.date,
         evidence=evidence,
         result__usable=True,
     )
-    last: dict[tuple[int, str], Take] = {}
-    for take in before.select_related("lesson").defer("score", "result").order_by("pk"):
-        last[take.lesson_id, take.part] = take
-    found = sorted(last.values(), key=lambda take: (take.lesson.date, take.pk))
+    light = before.defer("score", "result", "curve", "sound__flac")
+    rows = light.select_related("lesson", "sound").order_by("pk")
+    last = {(take.lesson_id, take.part, take.home_on): take for take in rows}
+    found = sorted(last.values(), key=lambda take: (day_of(take), take.pk))
     return found if len(found) <= MOST_EARLIER else [found[0], *found[1 - MOST_EARLIER :]]
+
+
+def day_of(take: Take) -> date:
+    """When it was played."""
+    return take.home_on or take.lesson.date
 
 
 def take_of(lesson: Lesson, take_id: int) -> Take:
     """Raises StudioError."""
-    found = lesson.takes.filter(pk=take_id).first()
+    found = lesson.takes.filter(pk=take_id, home_on=None).first()
     if found is None:
         raise StudioError("not_found", "take")
     return found
@@ -120,11 +128,7 @@ def measure(lesson: Lesson, evidence: str, part: str, data: bytes) -> Take:
     asked = to_play(lesson, evidence)
     drill = drill_to_play(lesson, asked, part)
     _may_play(lesson)
-    try:
-        recording = read_recording(data)
-    except InputError as error:
-        raise StudioError("bad_input", "file", error.problem) from error
-    return _kept(lesson, asked, part, drill, recording, is_simulated=False)
+    return keep_take(lesson, take_heard(asked, part, drill, recording_in(data)))
 
 
 def simulate(lesson: Lesson, evidence: str, part: str) -> Take:
@@ -140,8 +144,17 @@ def simulate(lesson: Lesson, evidence: str, part: str) -> Take:
         made_up_playing(lesson, evidence, score, is_fast=part == FAST),
         seed=1000 * lesson.pk + count,
     )
-    recording = recording_of(made.samples, made.rate)
-    return _kept(lesson, asked, part, drill, recording, is_simulated=True)
+    take = take_heard(asked, part, drill, recording_of(made.samples, made.rate))
+    take.is_simulated = True
+    return keep_take(lesson, take)
+
+
+def recording_in(data: bytes) -> Recording:
+    """Raises StudioError on `file`."""
+    try:
+        return read_recording(data)
+    except InputError as error:
+        raise StudioError("bad_input", "file", error.problem) from error
 
 
 def is_paused(lesson: Lesson) -> bool:
@@ -154,32 +167,31 @@ def _may_play(lesson: Lesson) -> None:
         raise StudioError("paused")
 
 
-def _kept(
-    lesson: Lesson,
-    asked: ToPlay,
-    part: str,
-    drill: Drill,
-    recording: Recording,
-    *,
-    is_simulated: bool,
-) -> Take:
-    if lesson.takes.count() >= MOST_TAKES:
-        raise StudioError("conflict", "take", f"there are {MOST_TAKES} takes: remove some")
+def take_heard(asked: ToPlay, part: str, drill: Drill, recording: Recording) -> Take:
+    """What the recording tells, of no lesson yet."""
     printed = drill_json(drill)
     found = measure_take(recording, parse_score(printed))
+    return Take(
+        evidence=asked.evidence,
+        part=part,
+        score=json.loads(json.dumps(printed)),
+        result=take_json(found),
+        curve=None if found.curve is None else asdict(found.curve),
+        words=told(found, asked.evidence),
+    )
+
+
+def keep_take(lesson: Lesson, take: Take) -> Take:
+    """Raises StudioError where there are many already, or the lesson is gone."""
+    if lesson.takes.filter(home_on=take.home_on).count() >= MOST_TAKES:
+        raise StudioError("conflict", "take", f"there are {MOST_TAKES} takes: remove some")
     with transaction.atomic():
         # Measuring takes a while: the lesson may have been removed meanwhile.
         if not Lesson.objects.select_for_update().filter(pk=lesson.pk).exists():
             raise StudioError("not_found", "lesson")
-        return Take.objects.create(
-            lesson=lesson,
-            evidence=asked.evidence,
-            part=part,
-            is_simulated=is_simulated,
-            score=json.loads(json.dumps(printed)),
-            result=take_json(found),
-            words=told(found, asked.evidence),
-        )
+        take.lesson = lesson
+        take.save()
+    return take
 
 
 def beside(take: Take) -> Beside | None:

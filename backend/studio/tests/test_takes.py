@@ -7,11 +7,10 @@ from unittest import mock
 
 import soundfile
 from django.contrib.auth import get_user_model
-from django.core.files.uploadedfile import SimpleUploadedFile
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.drill_json import drill_json
-from lefthand.sound.player import Playing, play
+from lefthand.sound.player import Playing
 from lefthand.sound.score import parse_score
 from lefthand.sound.take import measure_take
 from lefthand.values.fingers import fingers_of_hand
@@ -39,30 +38,8 @@ from studio.services.takes import (
     takes_of,
     to_play,
 )
-from studio.tests.studio_case import DAY, StudioCase
-
-RATE = 24_000
-
-
-class TakesCase(StudioCase):
-    def setUp(self):
-        super().setUp()
-        self.now = self.lesson()
-        self.client.force_login(self.teacher)
-
-    def sound(self, evidence, part=SLOW, how=None, seed=1):
-        drill = drill_to_play(self.now, to_play(self.now, evidence), part)
-        take = play(parse_score(drill_json(drill)), how or Playing(), seed, RATE)
-        out = io.BytesIO()
-        soundfile.write(out, take.samples, RATE, format="WAV")
-        return out.getvalue()
-
-    def address(self, evidence):
-        return f"/api/lessons/{self.now.pk}/takes/{evidence}"
-
-    def post(self, evidence, data, part=SLOW):
-        file = SimpleUploadedFile("take.wav", data)
-        return self.client.post(self.address(evidence), {"file": file, "part": part})
+from studio.tests.studio_case import DAY
+from studio.tests.takes_case import TakesCase
 
 
 class ToPlay(TakesCase):
@@ -332,12 +309,15 @@ class OverTheTerm(TakesCase):
     def test_earlier_takes_stand_beside_the_newest_one(self):
         later = self.lesson(2)
         play_takes([self.player])
-        self.assertEqual(Take.objects.filter(is_simulated=True).count(), 2)
-        (before,) = earlier_takes(later, "fourth.low")
-        self.assertEqual(before.lesson, self.now)
+        self.assertEqual(Take.objects.filter(is_simulated=True, home_on=None).count(), 2)
+        before, at_home = earlier_takes(later, "fourth.low")
+        self.assertEqual((before.lesson, before.home_on), (self.now, None))
+        self.assertEqual(at_home.home_on, DAY + timedelta(weeks=1))
         self.assertEqual(earlier_takes(self.now, "fourth.low"), [])
         answer = self.client.get(f"/api/lessons/{later.pk}/takes/fourth.low").json()
-        self.assertEqual([each["date"] for each in answer["earlier"]], [str(DAY)])
+        self.assertEqual(
+            [each["date"] for each in answer["earlier"] if not each["is_home"]], [str(DAY)]
+        )
         self.assertEqual(answer["earlier"][0]["words"], before.words)
 
 

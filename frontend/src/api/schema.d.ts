@@ -654,6 +654,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/{token}/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure
+         * @description A recording of the drill that the teacher asked for: measured and let go.
+         */
+        post: operations["api_home_routes_measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}": {
         parameters: {
             query?: never;
@@ -863,6 +883,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Curve
+         * @description Pitch and level of one take, to be drawn.
+         */
+        get: operations["api_takes_routes_read_curve"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep
+         * @description Keep the sound of a take; without this it is let go once it is measured.
+         */
+        post: operations["api_takes_routes_keep"];
+        /** Let Go */
+        delete: operations["api_takes_routes_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/sound/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Sound */
+        get: operations["api_takes_routes_read_sound"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}/undo": {
         parameters: {
             query?: never;
@@ -1031,7 +1109,8 @@ export interface paths {
         };
         /**
          * Read File
-         * @description Everything that is kept of the player, to take along; `pictures` of the hand on request.
+         * @description Everything that is kept of the player, to take along; `pictures` of the hand and `sounds` of
+         *     takes on request.
          */
         get: operations["api_players_routes_read_file"];
         put?: never;
@@ -1371,6 +1450,31 @@ export interface components {
             value: number;
         };
         /**
+         * BesideOut
+         * @description Two takes laid beside each other. before_on: day of the first of them. spread: % of the
+         *     spacing.
+         */
+        BesideOut: {
+            /**
+             * Before On
+             * Format: date
+             */
+            before_on: string;
+            /** Fingers */
+            fingers: components["schemas"]["FingerBesideOut"][];
+            /** Is Spread Moved */
+            is_spread_moved: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "slow_fast" | "before_after" | "first_now";
+            /** Sentence */
+            sentence: string;
+            /** Spread */
+            spread: number[] | null;
+        };
+        /**
          * BreakEntry
          * @description `value`: weeks.
          */
@@ -1647,6 +1751,21 @@ export interface components {
             /** Words */
             words: string;
         };
+        /**
+         * CurveOut
+         * @description One value every `step` s from `begins`, s, on. cents: against the note of that moment, None
+         *     where no pitch is clear. level: dB below the loud parts.
+         */
+        CurveOut: {
+            /** Begins */
+            begins: number;
+            /** Cents */
+            cents: (number | null)[];
+            /** Level */
+            level: number[];
+            /** Step */
+            step: number;
+        };
         /** CutsIn */
         CutsIn: {
             /** Cuts */
@@ -1838,17 +1957,28 @@ export interface components {
             /** Title */
             title: string;
         };
-        /** EarlierOut */
+        /**
+         * EarlierOut
+         * @description is_home: recorded at home, on this date. sound: address of its kept sound.
+         */
         EarlierOut: {
             /**
              * Date
              * Format: date
              */
             date: string;
+            /** Id */
+            id: number;
+            /** Is Home */
+            is_home: boolean;
             /** Is Simulated */
             is_simulated: boolean;
+            /** Lesson */
+            lesson: number;
             /** Part */
             part: string;
+            /** Sound */
+            sound: string | null;
             /** Words */
             words: string;
         };
@@ -1870,7 +2000,7 @@ export interface components {
             /** Sets */
             sets: number;
         };
-        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
+        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["HomeTakeEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -2050,6 +2180,25 @@ export interface components {
             grade: number;
             /** Value */
             value: number | null;
+        };
+        /**
+         * FingerBesideOut
+         * @description before, after: cents, with twice the standard error of each. is_moved: by more than
+         *     chance.
+         */
+        FingerBesideOut: {
+            /** After */
+            after: number;
+            /** After Give */
+            after_give: number;
+            /** Before */
+            before: number;
+            /** Before Give */
+            before_give: number;
+            /** Finger */
+            finger: number;
+            /** Is Moved */
+            is_moved: boolean;
         };
         /** FingerPointsIn */
         FingerPointsIn: {
@@ -2481,6 +2630,7 @@ export interface components {
             paused: boolean;
             /** Self Check */
             self_check: components["schemas"]["SelfCheckOut"][];
+            take: components["schemas"]["HomeTakeAskOut"] | null;
             /** Teacher Line */
             teacher_line: string;
             /**
@@ -2505,6 +2655,80 @@ export interface components {
             planned: string[];
             /** Self Check */
             self_check: components["schemas"]["SelfCheckOut"][];
+            /** Takes */
+            takes: components["schemas"]["HomeTakeOut"][];
+        };
+        /**
+         * HomeTakeAskOut
+         * @description What the teacher asks the player to record. play: said to the player. music: SVG, as wide as
+         *     a phone. tempo: quarters a minute. seconds: as printed. days: on which it was recorded.
+         */
+        HomeTakeAskOut: {
+            /** Days */
+            days: string[];
+            /** Music */
+            music: string;
+            /** Play */
+            play: string;
+            /** Seconds */
+            seconds: number;
+            /** Tempo */
+            tempo: number;
+        };
+        /**
+         * HomeTakeEntry
+         * @description `value`: the check for which a drill is recorded at home; "" for none.
+         */
+        HomeTakeEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "home_take";
+            /** Value */
+            value: string;
+        };
+        /** HomeTakeIn */
+        HomeTakeIn: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+        };
+        /**
+         * HomeTakeOut
+         * @description A take of the week before, as its sentence tells it. label: of the check it was asked for.
+         */
+        HomeTakeOut: {
+            /**
+             * Date
+             * Format: date
+             */
+            date: string;
+            /** Label */
+            label: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * HomeTakeSentOut
+         * @description words: why the take told nothing, where it did not.
+         */
+        HomeTakeSentOut: {
+            /** Usable */
+            usable: boolean;
+            /** Words */
+            words: string;
         };
         /**
          * ImportedOut
@@ -2595,8 +2819,9 @@ export interface components {
         /**
          * LessonOut
          * @description `decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
-         *     theory; `moved_from`: names of what was taken, where a focus that follows has moved since;
-         *     `last_week`: the lesson that gave the week before.
+         *     theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
+         *     what was taken, where a focus that follows has moved since; `last_week`: the lesson that gave
+         *     the week before.
          */
         LessonOut: {
             /** Alternatives */
@@ -2634,6 +2859,8 @@ export interface components {
             /** Harder Piece */
             harder_piece: boolean;
             home: components["schemas"]["HomeReportOut"] | null;
+            /** Home Take */
+            home_take: string;
             /** Id */
             id: number;
             /** Last Week */
@@ -3937,7 +4164,7 @@ export interface components {
         /**
          * TakeOut
          * @description One take. words: its sentence, or why it tells nothing. spread: % of the spacing of notes;
-         *     least: what is below cannot be told here.
+         *     least: what is below cannot be told here. sound: address of its kept sound, None for none.
          */
         TakeOut: {
             /** Fingers */
@@ -3960,6 +4187,8 @@ export interface components {
             room: string;
             /** Seconds */
             seconds: number;
+            /** Sound */
+            sound: string | null;
             /** Spread */
             spread: number | null;
             /** Spread Give */
@@ -3978,6 +4207,8 @@ export interface components {
          *     plays.
          */
         TakesOut: {
+            /** Beside */
+            beside: components["schemas"]["BesideOut"][];
             /** Earlier */
             earlier: components["schemas"]["EarlierOut"][];
             /** Evidence */
@@ -6021,6 +6252,63 @@ export interface operations {
             };
         };
     };
+    api_home_routes_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Client Key */
+                    client_key: string;
+                    /**
+                     * Date
+                     * Format: date
+                     */
+                    date: string;
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeTakeSentOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_lessons_routes_read_lesson: {
         parameters: {
             query?: never;
@@ -6656,6 +6944,185 @@ export interface operations {
             };
         };
     };
+    api_takes_routes_read_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+                take_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurveOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+                take_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+                take_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_takes_routes_read_sound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                evidence: string;
+                take_id: number;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "audio/flac": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_lessons_routes_undo_entry: {
         parameters: {
             query?: never;
@@ -7083,6 +7550,7 @@ export interface operations {
         parameters: {
             query?: {
                 pictures?: boolean;
+                sounds?: boolean;
             };
             header?: never;
             path: {

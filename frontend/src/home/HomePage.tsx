@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 
 import { StringsRule } from '../components/StringsRule';
 import { savedWords } from '../outbox/outbox';
@@ -13,6 +13,7 @@ import { WeekDays } from './WeekDays';
 import { dayNumber, type WeekNow } from './weekNow';
 
 const DAYS_OF_A_WEEK = 7;
+const RecordTake = lazy(async () => ({ default: (await import('./RecordTake')).RecordTake }));
 
 /** A week at home: what is for today, its music and tools, and how it went. */
 export function HomePage({ token }: { token: string }) {
@@ -166,6 +167,11 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
       {items.map((item) => (
         <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
       ))}
+      {week.take && (
+        <Suspense fallback={null}>
+          <RecordTake token={token} take={week.take} today={week.today} />
+        </Suspense>
+      )}
       <HowFar climbed={week.climbed} better={week.better} />
       <p className={css.foot}>
         Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop

@@ -1,7 +1,11 @@
+let asked = 0;
+
 /** Keep this page, what it has loaded and the week for when there is no network. */
-export async function keepForLater(token: string): Promise<void> {
+export async function keepForLater(token: string, also: string[] = []): Promise<void> {
   // Browsers allow this on secure pages and on this computer only.
   if (!('serviceWorker' in navigator)) return;
+  const mine = (asked += 1);
+  delete document.documentElement.dataset['kept'];
   try {
     await navigator.serviceWorker.register('/home/worker.js', { scope: '/home/' });
     const { active } = await navigator.serviceWorker.ready;
@@ -9,9 +13,12 @@ export async function keepForLater(token: string): Promise<void> {
       .getEntriesByType('resource')
       .map((entry) => entry.name)
       .filter((name) => name.startsWith(`${window.location.origin}/static/`));
-    active?.postMessage({ urls: [...loaded, window.location.pathname, `/api/home/${token}`] });
-    navigator.serviceWorker.addEventListener('message', () => {
-      document.documentElement.dataset['kept'] = 'yes';
+    navigator.serviceWorker.addEventListener('message', ({ data }) => {
+      if (data === mine && mine === asked) document.documentElement.dataset['kept'] = 'yes';
+    });
+    active?.postMessage({
+      urls: [...loaded, ...also, window.location.pathname, `/api/home/${token}`],
+      answer: mine,
     });
   } catch {
     // Without it the page works as any other page does.

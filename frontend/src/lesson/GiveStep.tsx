@@ -9,6 +9,7 @@ import { useKeys } from '../components/useKeys';
 import { minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
 import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
+import { HomeTake } from './HomeTake';
 import { PlanItemRow } from './PlanItemRow';
 import type { LessonHandle } from './useLesson';
 import { useItemKeys } from './useItemKeys';
@@ -112,6 +113,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       <div className={css.more}>
         <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
         <TeacherLine key={lesson.teacher_line} handle={handle} />
+        <HomeTake handle={handle} catalogue={catalogue} />
       </div>
       <Disliked handle={handle} catalogue={catalogue} />
       <Withheld lesson={lesson} catalogue={catalogue} />

@@ -13,31 +13,40 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
   return (
     <section>
       <h2>At home</h2>
-      <p>
-        Practised on {done.length} of {home.planned.length} planned days
-        {tight > 0 && `, tight on ${tight}`}
-        {hurt.length === 0 ? ', nothing hurt.' : '.'}{' '}
-        {hurt.length > 0 && (
-          <strong>
-            It hurt: {hurt.map((day) => `${shortDate(day.date)} (${day.pain} of 10)`).join(', ')}.
-          </strong>
-        )}
-      </p>
+      {home.days.length > 0 && (
+        <p>
+          Practised on {done.length} of {home.planned.length} planned days
+          {tight > 0 && `, tight on ${tight}`}
+          {hurt.length === 0 ? ', nothing hurt.' : '.'}{' '}
+          {hurt.length > 0 && (
+            <strong>
+              It hurt: {hurt.map((day) => `${shortDate(day.date)} (${day.pain} of 10)`).join(', ')}.
+            </strong>
+          )}
+        </p>
+      )}
       <Worked home={home} />
-      <ol className={css.days} aria-label="Days at home">
-        {dates.map((date) => {
-          const log = home.days.find((day) => day.date === date);
-          return (
-            <li key={date}>
-              <span>{shortDate(date)}</span>
-              <i data-done={log?.done} aria-hidden="true" />
-              <small>
-                {log ? [doneWords(log, home), log.felt].filter(Boolean).join(', ') : '–'}
-              </small>
-            </li>
-          );
-        })}
-      </ol>
+      {home.takes.map((take, n) => (
+        <p key={n}>
+          Recorded on {shortDate(take.date)}, for “{take.label}”: {take.words}
+        </p>
+      ))}
+      {home.days.length > 0 && (
+        <ol className={css.days} aria-label="Days at home">
+          {dates.map((date) => {
+            const log = home.days.find((day) => day.date === date);
+            return (
+              <li key={date}>
+                <span>{shortDate(date)}</span>
+                <i data-done={log?.done} aria-hidden="true" />
+                <small>
+                  {log ? [doneWords(log, home), log.felt].filter(Boolean).join(', ') : '–'}
+                </small>
+              </li>
+            );
+          })}
+        </ol>
+      )}
     </section>
   );
 }

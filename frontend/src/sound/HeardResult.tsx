@@ -4,21 +4,26 @@ import { useState } from 'react';
 import { GradeMarks } from '../components/GradeMarks';
 import touch from '../components/touch.module.css';
 import { gradeWord } from '../words/words';
+import { Beside } from './Beside';
 import css from './Listening.module.css';
 import { TakeView } from './TakeView';
 import type { Heard, Takes } from './takes';
 
 interface Props {
   takes: Takes;
+  lessonId: number;
+  /** What this page still has of the sound. */
   sound: string | undefined;
   onAgain: () => void;
   onTakeOver: () => void;
   onAlso: (key: string, value: Heard) => void;
   onDrop: () => void;
+  onKeep: () => void;
+  onLetGo: () => void;
 }
 
 /** What the newest take told, and what can be done with it. */
-export function HeardResult({ takes, sound, onAgain, onTakeOver, onAlso, onDrop }: Props) {
+export function HeardResult({ takes, lessonId, sound, ...on }: Props) {
   const last = takes.takes.at(-1);
   const [also, setAlso] = useState<string[]>([]);
   if (!last) return null;
@@ -32,17 +37,28 @@ export function HeardResult({ takes, sound, onAgain, onTakeOver, onAlso, onDrop 
       {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
       <div className={css.row}>
         {asked.length > 0 && (
-          <Button size="md" onClick={onTakeOver} autoFocus data-autofocus>
+          <Button size="md" onClick={on.onTakeOver} autoFocus data-autofocus>
             Take over:{' '}
             {asked.map((found) => `${found.finger ?? ''} ${found.told}`.trim()).join(', ')}
           </Button>
         )}
-        <Button size="md" variant="default" onClick={onAgain}>
+        <Button size="md" variant="default" onClick={on.onAgain}>
           Once more
         </Button>
-        <Button size="md" variant="subtle" onClick={onDrop}>
+        <Button size="md" variant="subtle" onClick={on.onDrop}>
           Throw this take away
         </Button>
+        {last.sound ? (
+          <Button size="md" variant="subtle" onClick={on.onLetGo}>
+            Let the sound go
+          </Button>
+        ) : (
+          sound && (
+            <Button size="md" variant="subtle" onClick={on.onKeep}>
+              Keep the sound
+            </Button>
+          )
+        )}
       </div>
       {asked.length > 0 && (
         <p className={css.grades}>
@@ -54,7 +70,14 @@ export function HeardResult({ takes, sound, onAgain, onTakeOver, onAlso, onDrop 
           ))}
         </p>
       )}
-      <TakeView take={last} sound={sound} />
+      <TakeView
+        key={last.id}
+        take={last}
+        lessonId={lessonId}
+        evidence={takes.evidence}
+        sound={sound ?? last.sound ?? undefined}
+      />
+      <Beside pairs={takes.beside} />
       {others.map((found) => (
         <p key={found.key}>
           Also heard: {found.label}, {found.told}.{' '}
@@ -64,7 +87,7 @@ export function HeardResult({ takes, sound, onAgain, onTakeOver, onAlso, onDrop 
             disabled={also.includes(found.key)}
             onClick={() => {
               setAlso([...also, found.key]);
-              onAlso(found.key, found.value);
+              on.onAlso(found.key, found.value);
             }}
           >
             {also.includes(found.key) ? 'Taken over' : 'Take over'}

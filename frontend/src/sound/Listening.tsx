@@ -3,14 +3,16 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 
 import { ApiError } from '../api/client';
-import { shortDate } from '../words/words';
 import touch from '../components/touch.module.css';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
+import { Earlier } from './Earlier';
 import { HeardResult } from './HeardResult';
 import { Taking } from './Taking';
 import {
   type Heard,
+  keepSound,
+  letSoundGo,
   PART_WORDS,
   type PartName,
   removeTake,
@@ -44,6 +46,10 @@ export function Listening({ lessonId, evidence, onFound, onDone }: Props) {
   );
 }
 
+const LET_GO =
+  'The sound is thrown away once it is measured, unless you keep it; only its numbers stay.';
+const IS_KEPT = 'The sound of this take is kept with the records; only you can hear it.';
+
 function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes: Takes }) {
   const cache = useQueryClient();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -59,6 +65,10 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
       setIsAgain(false);
     },
   });
+  const change = useMutation({
+    mutationFn: (run: () => Promise<unknown>) => run(),
+    onSuccess: () => cache.invalidateQueries(takesQuery(lessonId, evidence)),
+  });
   const send = (sound: Blob) =>
     work.mutate(async () => {
       const told = await sendTake(lessonId, evidence, name, sound);
@@ -73,7 +83,8 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
       {last && !isAgain && (
         <HeardResult
           takes={takes}
-          sound={sounds.of(last.id)}
+          lessonId={lessonId}
+          sound={sounds.of(last.id)?.address}
           onAgain={() => setIsAgain(true)}
           onTakeOver={() => {
             for (const each of takes.found.filter((found) => found.is_asked))
@@ -82,6 +93,11 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
           }}
           onAlso={(key, value) => onFound(key, value)}
           onDrop={() => work.mutate(() => removeTake(lessonId, evidence, last.id))}
+          onKeep={() => {
+            const sound = sounds.of(last.id)?.sound;
+            if (sound) work.mutate(() => keepSound(lessonId, evidence, last.id, sound));
+          }}
+          onLetGo={() => work.mutate(() => letSoundGo(lessonId, evidence, last.id))}
         />
       )}
       {takes.paused && (
@@ -145,22 +161,8 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
           )}
         </section>
       )}
-      {takes.earlier.length > 0 && (
-        <section aria-label="Earlier takes">
-          <h3>Before</h3>
-          <ul className={css.earlier}>
-            {takes.earlier.map((each) => (
-              <li key={`${each.date} ${each.part}`}>
-                <strong>{shortDate(each.date)}</strong>{' '}
-                {takes.parts.length > 1 && `${PART_WORDS[each.part] ?? ''}: `}
-                {each.words}
-                {each.is_simulated && ' (made-up player)'}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-      <p className="quiet">The sound is thrown away once it is measured; only its numbers stay.</p>
+      <Earlier takes={takes} onChange={change.mutate} />
+      <p className="quiet">{last?.sound ? IS_KEPT : LET_GO}</p>
     </div>
   );
 }
@@ -191,7 +193,9 @@ function nextPart(takes: Takes): Takes['parts'][number] {
 
 /** The sounds of this page by take, to be heard again until it is left. */
 function useSounds() {
-  const [kept, setKept] = useState<ReadonlyMap<number, string>>(new Map());
+  const [kept, setKept] = useState<ReadonlyMap<number, { address: string; sound: Blob }>>(
+    new Map(),
+  );
   const made = useRef<string[]>([]);
   useEffect(() => () => made.current.forEach((address) => URL.revokeObjectURL(address)), []);
   return {
@@ -200,7 +204,7 @@ function useSounds() {
       if (id === undefined) return;
       const address = URL.createObjectURL(sound);
       made.current.push(address);
-      setKept((before) => new Map(before).set(id, address));
+      setKept((before) => new Map(before).set(id, { address, sound }));
     },
   };
 }

@@ -1,7 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 
+import touch from '../components/touch.module.css';
+import { NoteNumbers } from './NoteNumbers';
 import { NoteStrip } from './NoteStrip';
 import css from './Listening.module.css';
+import { TakeCurve } from './TakeCurve';
 import type { Take } from './takes';
 
 const FINGERS = ['open', 'first', 'second', 'third', 'fourth'];
@@ -10,15 +13,18 @@ const ROOM_WORDS: Record<string, string> = { much: 'The room sings on: numbers a
 
 interface Props {
   take: Take;
+  lessonId: number;
+  evidence: string;
   /** The sound, as long as this page has it. */
   sound: string | undefined;
 }
 
 /** One take: the notes as they came, by finger, and in numbers. */
-export function TakeView({ take, sound }: Props) {
+export function TakeView({ take, lessonId, evidence, sound }: Props) {
   const player = useRef<HTMLAudioElement>(null);
   const [now, setNow] = useState<number | null>(null);
   const [isSlow, setIsSlow] = useState(false);
+  const [isCurve, setIsCurve] = useState(false);
   useEffect(() => {
     const audio = player.current;
     if (!audio) return undefined;
@@ -37,7 +43,30 @@ export function TakeView({ take, sound }: Props) {
   if (!take.usable) return null;
   return (
     <div className={css.take}>
-      <NoteStrip notes={take.notes} now={now} onPlace={sound ? playFrom : undefined} />
+      <div className={css.row} role="group" aria-label="Picture">
+        {[false, true].map((each) => (
+          <button
+            key={String(each)}
+            type="button"
+            className={touch.button}
+            aria-pressed={each === isCurve}
+            onClick={() => setIsCurve(each)}
+          >
+            {each ? 'As a curve' : 'Note by note'}
+          </button>
+        ))}
+      </div>
+      {isCurve ? (
+        <TakeCurve
+          take={take}
+          lessonId={lessonId}
+          evidence={evidence}
+          now={now}
+          onPlace={sound ? playFrom : undefined}
+        />
+      ) : (
+        <NoteStrip notes={take.notes} now={now} onPlace={sound ? playFrom : undefined} />
+      )}
       {sound && (
         <div className={css.row}>
           <audio ref={player} src={sound} controls aria-label="The take" />
@@ -86,31 +115,7 @@ export function TakeView({ take, sound }: Props) {
           {take.lost === 1 ? 'One note was' : `${take.lost} notes were`} lost.
         </p>
       )}
-      <details>
-        <summary>Every note in numbers</summary>
-        <table>
-          <thead>
-            <tr>
-              <th>finger</th>
-              <th>cents</th>
-              <th>give or take</th>
-              <th>ms early</th>
-              <th>sure</th>
-            </tr>
-          </thead>
-          <tbody>
-            {take.notes.map((note, n) => (
-              <tr key={n}>
-                <td>{note.finger}</td>
-                <td>{note.cents ?? '?'}</td>
-                <td>{note.give ?? '?'}</td>
-                <td>{note.early}</td>
-                <td>{note.is_doubtful ? 'doubtful' : 'yes'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <NoteNumbers notes={take.notes} />
     </div>
   );
 }

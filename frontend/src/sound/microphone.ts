@@ -11,7 +11,8 @@ const UNTOUCHED = {
   autoGainControl: false,
   channelCount: 1,
 };
-const TAP = '/static/tap.js';
+/** What hears the microphone, outside the page's own thread. */
+export const TAP = '/static/tap.js';
 
 export interface Microphone {
   /** All that was heard since it was opened. */

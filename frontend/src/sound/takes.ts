@@ -4,6 +4,8 @@ import { client, type Schemas, unwrap } from '../api/client';
 
 export type Takes = Schemas['TakesOut'];
 export type Take = Schemas['TakeOut'];
+export type Curve = Schemas['CurveOut'];
+export type TwoTakes = Schemas['BesideOut'];
 /** A value as an entry takes it. */
 export type Heard = Schemas['ByEarValue'];
 export type PartName = Schemas['PartIn']['part'];
@@ -48,6 +50,47 @@ export async function simulateTake(
     await client.POST('/api/lessons/{lesson_id}/takes/{evidence}/simulated', {
       params: { path: { lesson_id: lessonId, evidence } },
       body: { part },
+    }),
+  );
+}
+
+export const curveQuery = (lessonId: number, evidence: string, takeId: number) =>
+  queryOptions({
+    queryKey: ['take-curve', lessonId, takeId],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/curve', {
+          params: { path: { lesson_id: lessonId, evidence, take_id: takeId } },
+        }),
+      ),
+    staleTime: Infinity,
+  });
+
+export async function keepSound(
+  lessonId: number,
+  evidence: string,
+  takeId: number,
+  sound: Blob,
+): Promise<Takes> {
+  const form = new FormData();
+  form.append('file', sound, 'take.wav');
+  return unwrap(
+    await client.POST('/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/sound', {
+      params: { path: { lesson_id: lessonId, evidence, take_id: takeId } },
+      body: form as never,
+      bodySerializer: () => form,
+    }),
+  );
+}
+
+export async function letSoundGo(
+  lessonId: number,
+  evidence: string,
+  takeId: number,
+): Promise<Takes> {
+  return unwrap(
+    await client.DELETE('/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/sound', {
+      params: { path: { lesson_id: lessonId, evidence, take_id: takeId } },
     }),
   );
 }

@@ -45,6 +45,7 @@ const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
   harder: 'Harder piece',
   fit: 'Fit judged',
   line: 'Line on the sheet',
+  home_take: 'Take at home',
   focus: 'Focus',
   plan: 'Plan',
 };

@@ -19,7 +19,7 @@ from studio.services.entries.kind import EntryKind
 from studio.services.entries.looking import ORDER, SKIP
 from studio.services.entries.observation import OBSERVATION
 from studio.services.entries.result import RESULT
-from studio.services.entries.week import DISLIKED, LINE, PLAN
+from studio.services.entries.week import DISLIKED, HOME_TAKE, LINE, PLAN
 from studio.services.standing import forget
 from studio.turns import my_turn
 
@@ -39,6 +39,7 @@ KINDS: Mapping[str, EntryKind] = {
     "harder": HARDER,
     "fit": FIT,
     "line": LINE,
+    "home_take": HOME_TAKE,
     "focus": FOCUS,
     "plan": PLAN,
 }

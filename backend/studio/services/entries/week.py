@@ -13,6 +13,7 @@ from studio.services.decisions import (
     write_plan,
 )
 from studio.services.entries.kind import EntryKind
+from studio.services.takes import to_play
 
 MAX_LINE = 300
 
@@ -26,6 +27,17 @@ def _write_line(lesson: Lesson, _key: str, value: Any) -> None:
     if len(line) > MAX_LINE:
         raise InputError("line", f"expected at most {MAX_LINE} characters, got {len(line)}")
     lesson.teacher_line = line
+
+
+def _read_home_take(lesson: Lesson, _key: str) -> Any:
+    return lesson.home_take
+
+
+def _write_home_take(lesson: Lesson, _key: str, value: Any) -> None:
+    evidence = read_words("home_take", [value])[0]
+    if evidence:
+        to_play(lesson, evidence)
+    lesson.home_take = evidence
 
 
 def _read_disliked(lesson: Lesson, key: str) -> Any:
@@ -51,5 +63,6 @@ def _write_plan(lesson: Lesson, _key: str, value: Any) -> None:
 
 
 LINE = EntryKind("line on the sheet", _read_line, _write_line)
+HOME_TAKE = EntryKind("take at home", _read_home_take, _write_home_take)
 DISLIKED = EntryKind("dislike", _read_disliked, _write_disliked)
 PLAN = EntryKind("plan", _read_plan, _write_plan, read_made_for, restore_made_for)

@@ -1,0 +1,29 @@
+"""Made-up recordings for the tests of takes."""
+
+import soundfile
+
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.music.compose import free_recipe, make_drill
+from lefthand.music.drill_json import drill_json
+from lefthand.music.request import DrillRequest
+from lefthand.sound.player import Playing, play
+from lefthand.sound.score import parse_score
+from lefthand.values.vocabulary import Instrument, Level
+
+RATE = 48_000
+
+
+def write_take(path, whose, evidence, *, is_fast=False, **how):
+    """What a demo player is asked to play for a check, as a file."""
+    asked = load_catalogue().takes[evidence]
+    request = DrillRequest(
+        instrument=Instrument(whose.instrument),
+        tempo=asked.tempo_for(Level(whose.level), is_fast=is_fast),
+        bars=asked.bars,
+        slurred=asked.slurred,
+        seed=1,
+    )
+    recipe = free_recipe(asked.drill, request.instrument, load_catalogue())
+    score = parse_score(drill_json(make_drill(recipe, request, ())))
+    made = play(score, Playing(**how), 1, RATE)
+    soundfile.write(path, made.samples, RATE)

@@ -1,0 +1,128 @@
+import { useCallback, useEffect, useState } from 'react';
+
+import type { Schemas } from '../api/client';
+import { TAP } from '../sound/microphone';
+import { readSound } from '../sound/readSound';
+import { useTaking } from '../sound/useTaking';
+import { shortDate } from '../words/words';
+import css from './HomePage.module.css';
+import { keepForLater } from './offline';
+import { countWaiting, keepTake, sendWaiting } from './takeShelf';
+
+interface Props {
+  token: string;
+  take: Schemas['HomeTakeAskOut'];
+  today: string;
+}
+
+const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
+const AGAIN_AFTER = 60_000;
+
+/** The drill that the teacher wants to hear: recorded here, or by the phone's own recorder. */
+export function RecordTake({ token, take, today }: Props) {
+  const { days, waiting, words, busy, add } = useTakes(token, today, take.days);
+  const [problem, setProblem] = useState<string | null>(null);
+  const taking = useTaking(take.tempo, take.seconds, (sound) => void add(sound));
+  const { phase } = taking;
+  // What records has come after the page: it is kept, too, for a time without a network.
+  useEffect(() => void keepForLater(token, [TAP]), [token]);
+  return (
+    <section className={css.exercise} aria-label="A take for your teacher">
+      <h2>Record this for your teacher</h2>
+      <p>
+        {take.play} ♩ = {take.tempo}. Once or twice in the week is enough. Put the phone an arm away
+        in a quiet room.
+      </p>
+      <div
+        className={css.music}
+        role="img"
+        aria-label="The music to record"
+        // Drawn by our own server from our own drills; no outside text gets into it.
+        dangerouslySetInnerHTML={{ __html: take.music }}
+      />
+      {phase.kind === 'still' && !busy && (
+        <>
+          <button type="button" className={css.main} onClick={() => void taking.start()}>
+            Record
+          </button>
+          <label className={css.file}>
+            or a recording of this phone
+            <input
+              type="file"
+              accept="audio/*"
+              onChange={(event) => {
+                const file = event.currentTarget.files?.[0];
+                if (!file) return;
+                setProblem(null);
+                readSound(file).then(add, (error: unknown) =>
+                  setProblem(error instanceof Error ? error.message : String(error)),
+                );
+              }}
+            />
+          </label>
+        </>
+      )}
+      {phase.kind === 'opening' && <p role="status">Opening the microphone …</p>}
+      {(phase.kind === 'counting' || phase.kind === 'playing') && (
+        <div className={css.choice}>
+          <strong className={css.count} role="status">
+            {phase.kind === 'counting' ? `${phase.beat} of 4` : `${phase.left} s`}
+          </strong>
+          <span>{LEVEL_WORDS[taking.level]}</span>
+          <button type="button" onClick={taking.finish}>
+            Done
+          </button>
+          <button type="button" onClick={() => taking.drop()}>
+            Stop, keep nothing
+          </button>
+        </div>
+      )}
+      {busy && <p role="status">Sending …</p>}
+      {(taking.problem ?? problem) && <p role="alert">{taking.problem ?? problem}</p>}
+      {words && <p role="status">{words}</p>}
+      {waiting > 0 && !busy && (
+        <p role="status">
+          No network: {waiting === 1 ? 'the take waits' : `${waiting} takes wait`} on this phone.
+        </p>
+      )}
+      {days.length > 0 && (
+        <p className="quiet">Recorded on {days.map((day) => shortDate(day)).join(', ')}.</p>
+      )}
+    </section>
+  );
+}
+
+/** What is on its way, and what came back. */
+function useTakes(token: string, today: string, known: string[]) {
+  const [waiting, setWaiting] = useState(0);
+  const [words, setWords] = useState<string | null>(null);
+  const [days, setDays] = useState(known);
+  const [busy, setBusy] = useState(false);
+  const trySending = useCallback(async () => {
+    setBusy((await countWaiting()) > 0);
+    const sent = await sendWaiting();
+    const mine = sent.filter((each) => each.take.token === token);
+    const last = mine.at(-1);
+    if (last) setWords(last.words);
+    const taken = mine.filter((each) => each.usable).map((each) => each.take.date);
+    setDays((before) => [...new Set([...before, ...taken])].sort());
+    setWaiting(await countWaiting());
+    setBusy(false);
+  }, [token]);
+  useEffect(() => {
+    const go = () => void trySending();
+    go();
+    window.addEventListener('online', go);
+    const timer = setInterval(go, AGAIN_AFTER);
+    return () => {
+      window.removeEventListener('online', go);
+      clearInterval(timer);
+    };
+  }, [trySending]);
+  const add = async (sound: Blob) => {
+    setWords(null);
+    await keepTake({ token, date: today, sound });
+    await trySending();
+  };
+  return { days, waiting, words, busy, add };
+}

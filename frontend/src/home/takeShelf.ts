@@ -1,0 +1,92 @@
+import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
+
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { newKey } from '../api/newKey';
+
+/** A recording that is on its way; it waits on this phone while there is no network. */
+export interface WaitingTake {
+  token: string;
+  date: string;
+  sound: Blob;
+}
+
+export interface Sent {
+  take: WaitingTake;
+  /** What came back: taken, or why not. */
+  words: string;
+  usable: boolean;
+}
+
+const TAKEN = 'It is with your teacher: its numbers only, not the sound.';
+const BUSY = [401, 408, 425, 429];
+// Where the browser keeps nothing (a private window), the page does while it is open.
+const inMemory = new Map<string, WaitingTake>();
+let opened: UseStore | null = null;
+
+function store(): UseStore {
+  opened ??= createStore('jolf-takes', 'waiting');
+  return opened;
+}
+
+export async function keepTake(take: WaitingTake): Promise<void> {
+  const key = newKey();
+  try {
+    await set(key, take, store());
+  } catch {
+    inMemory.set(key, take);
+  }
+}
+
+async function waiting(): Promise<[string, WaitingTake][]> {
+  const kept = await entries<string, WaitingTake>(store()).catch(() => []);
+  return [...kept, ...inMemory];
+}
+
+export async function countWaiting(): Promise<number> {
+  return (await waiting()).length;
+}
+
+let running: Promise<Sent[]> | null = null;
+
+/** Sends what waits, of earlier weeks too. What the server cannot take now goes on waiting. */
+export function sendWaiting(): Promise<Sent[]> {
+  running ??= sendEach().finally(() => {
+    running = null;
+  });
+  return running;
+}
+
+async function sendEach(): Promise<Sent[]> {
+  const sent: Sent[] = [];
+  for (const [key, take] of await waiting()) {
+    try {
+      const answer = await send(key, take);
+      sent.push({ take, usable: answer.usable, words: answer.usable ? TAKEN : answer.words });
+    } catch (error) {
+      if (!(error instanceof ApiError) || error.status >= 500 || BUSY.includes(error.status)) break;
+      const field = error.fields[0];
+      const words = field?.field === 'file' ? `The file ${field.problem}.` : error.message;
+      sent.push({ take, usable: false, words });
+    }
+    inMemory.delete(key);
+    await del(key, store()).catch(() => undefined);
+  }
+  return sent;
+}
+
+async function send(
+  clientKey: string,
+  { token, date, sound }: WaitingTake,
+): Promise<Schemas['HomeTakeSentOut']> {
+  const form = new FormData();
+  form.append('file', sound, 'take.wav');
+  form.append('date', date);
+  form.append('client_key', clientKey);
+  return unwrap(
+    await client.POST('/api/home/{token}/takes', {
+      params: { path: { token } },
+      body: form as never,
+      bodySerializer: () => form,
+    }),
+  );
+}

@@ -1,0 +1,32 @@
+import type { Catalogue } from '../api/client';
+import css from './HomeTake.module.css';
+import type { LessonHandle } from './useLesson';
+
+interface Props {
+  handle: LessonHandle;
+  catalogue: Catalogue;
+}
+
+/** What the player records on the phone's page in this week. */
+export function HomeTake({ handle, catalogue }: Props) {
+  const { lesson, enter } = handle;
+  const heard = catalogue.evidence.filter(
+    (each) => each.by_ear && each.instruments.includes(lesson.player.instrument),
+  );
+  return (
+    <label className={css.take}>
+      To be recorded at home, on the phone
+      <select
+        value={lesson.home_take}
+        onChange={(event) => enter('home_take', '', event.currentTarget.value)}
+      >
+        <option value="">nothing</option>
+        {heard.map((each) => (
+          <option key={each.id} value={each.id}>
+            for “{each.label}”
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

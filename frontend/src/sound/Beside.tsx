@@ -1,0 +1,110 @@
+import { useState } from 'react';
+
+import touch from '../components/touch.module.css';
+import { shortDate } from '../words/words';
+import css from './Beside.module.css';
+import type { TwoTakes } from './takes';
+
+const KIND_WORDS = {
+  slow_fast: 'Slow beside fast',
+  before_after: 'Before beside after',
+  first_now: 'First lesson beside now',
+};
+const FINGERS = ['open', 'first', 'second', 'third', 'fourth'];
+const WIDTH = 260;
+const HEIGHT = 44;
+const MOST = 55;
+
+/** Two takes of one drill, finger by finger: a hollow mark before, a full one after. */
+export function Beside({ pairs }: { pairs: TwoTakes[] }) {
+  const [kind, setKind] = useState<TwoTakes['kind'] | null>(null);
+  const pair = pairs.find((each) => each.kind === kind) ?? pairs[0];
+  if (!pair) return null;
+  const [before, after] = wordsOf(pair);
+  return (
+    <section aria-label="Two takes beside each other" className={css.beside}>
+      <div className={css.kinds} role="group" aria-label="Which two">
+        {pairs.map((each) => (
+          <button
+            key={each.kind}
+            type="button"
+            className={touch.button}
+            aria-pressed={each === pair}
+            onClick={() => setKind(each.kind)}
+          >
+            {KIND_WORDS[each.kind]}
+          </button>
+        ))}
+      </div>
+      <p className={css.sentence}>{pair.sentence}</p>
+      <table aria-label="Both takes by finger">
+        <thead>
+          <tr>
+            <th scope="col">finger</th>
+            <th scope="col">{before} ○</th>
+            <th scope="col">
+              <span className={css.scale}>
+                <span>low</span>
+                <span>in tune</span>
+                <span>high</span>
+              </span>
+            </th>
+            <th scope="col">{after} ●</th>
+            <th scope="col">changed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {pair.fingers.map((each) => (
+            <tr key={each.finger}>
+              <th scope="row">{FINGERS[each.finger]}</th>
+              <td>{cents(each.before)}</td>
+              <td>
+                <Marks finger={each} />
+              </td>
+              <td>{cents(each.after)}</td>
+              <td>
+                {each.is_moved
+                  ? `${cents(each.after - each.before)} cents`
+                  : 'not that can be told'}
+              </td>
+            </tr>
+          ))}
+          {pair.spread && (
+            <tr>
+              <th scope="row">spacing</th>
+              <td>{pair.spread[0]} %</td>
+              <td />
+              <td>{pair.spread[1]} %</td>
+              <td>{pair.is_spread_moved ? 'yes' : 'not that can be told'}</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Marks({ finger }: { finger: TwoTakes['fingers'][number] }) {
+  const x = (value: number) =>
+    ((Math.max(-MOST, Math.min(MOST, value)) + MOST) / (2 * MOST)) * WIDTH;
+  const { before, after, before_give, after_give } = finger;
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className={css.marks} aria-hidden="true">
+      <path className={css.middle} d={`M${WIDTH / 2} 0V${HEIGHT}`} />
+      <path className={css.give} d={`M${x(before - before_give)} 14H${x(before + before_give)}`} />
+      <path className={css.give} d={`M${x(after - after_give)} 31H${x(after + after_give)}`} />
+      <circle className={css.before} cx={x(before)} cy="14" r="7" />
+      <circle className={css.after} cx={x(after)} cy="31" r="7" />
+    </svg>
+  );
+}
+
+function wordsOf(pair: TwoTakes): [string, string] {
+  if (pair.kind === 'slow_fast') return ['slow', 'fast'];
+  return pair.kind === 'before_after' ? ['before', 'after'] : [shortDate(pair.before_on), 'now'];
+}
+
+function cents(value: number): string {
+  const near = Math.round(value);
+  return near > 0 ? `+${near}` : near < 0 ? `−${-near}` : '0';
+}
