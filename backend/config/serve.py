@@ -23,7 +23,7 @@ SETTINGS = {
     "channel_timeout": 30,  # seconds that a connection may say nothing
     "cleanup_interval": 10,
     "max_request_header_size": 32 * 1024,
-    "max_request_body_size": 11 * 1024 * 1024,  # a player file of 10 MB, and its wrapping
+    "max_request_body_size": 42 * 1000 * 1000,  # a player file of 40 MB, and its wrapping
     "asyncore_use_poll": True,
     "ident": None,
 }

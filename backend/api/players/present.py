@@ -14,7 +14,7 @@ from api.players.schemas import (
     TimelineRow,
 )
 from lefthand.catalogue.catalogue import load_catalogue
-from studio.models import Player
+from studio.models import KeptSound, Player
 from studio.services.findings import way_of_teaching
 from studio.services.flags import home_pain, open_flags
 from studio.services.known import focus_of, known_items
@@ -50,6 +50,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
     answers = {sign.evidence: sign.answer for sign in signs if sign.finger is None}
     return PlayerOut(
         player=player_brief(player, on),
+        kept_sounds=KeptSound.objects.filter(take__lesson__player=player).count(),
         facts=_facts(player),
         lessons=[
             TimelineLesson(

@@ -85,9 +85,11 @@ class LadderOut(Schema):
 
 
 class PlayerOut(Schema):
-    """`lessons`: the newest ones, oldest first; `hidden`: how many stand before them."""
+    """`lessons`: the newest ones, oldest first; `hidden`: how many stand before them;
+    `kept_sounds`: of how many takes the sound is kept."""
 
     player: PlayerBrief
+    kept_sounds: int
     facts: PlayerIn
     lessons: list[TimelineLesson]
     hidden: int

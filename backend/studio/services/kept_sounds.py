@@ -11,7 +11,7 @@ from studio.errors import StudioError
 from studio.models import KeptSound, Take
 from studio.services.takes import recording_in
 
-MOST_SOUNDS = 60  # of one player
+MOST_SOUNDS = 30  # of one player: a player file with all of them can still be read
 SAME_LENGTH = 0.1  # s
 BITS = "PCM_16"
 

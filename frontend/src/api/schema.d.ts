@@ -3398,7 +3398,8 @@ export interface components {
         };
         /**
          * PlayerOut
-         * @description `lessons`: the newest ones, oldest first; `hidden`: how many stand before them.
+         * @description `lessons`: the newest ones, oldest first; `hidden`: how many stand before them;
+         *     `kept_sounds`: of how many takes the sound is kept.
          */
         PlayerOut: {
             facts: components["schemas"]["PlayerIn"];
@@ -3406,6 +3407,8 @@ export interface components {
             flags: components["schemas"]["FlagOut"][];
             /** Hidden */
             hidden: number;
+            /** Kept Sounds */
+            kept_sounds: number;
             /** Ladders */
             ladders: components["schemas"]["LadderOut"][];
             /** Lesson Today */

@@ -8,8 +8,15 @@ import { picturesQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
 import css from './PlayerFile.module.css';
 
+interface Props {
+  id: number;
+  name: string;
+  /** How many are kept. */
+  sounds: number;
+}
+
 /** Taking a player's records along, and erasing them. */
-export function PlayerFile({ id, name }: { id: number; name: string }) {
+export function PlayerFile({ id, name, sounds }: Props) {
   const hasPictures = (useQuery(picturesQuery(id)).data ?? []).length > 0;
   const [erasing, setErasing] = useState(false);
   return (
@@ -20,9 +27,16 @@ export function PlayerFile({ id, name }: { id: number; name: string }) {
       <Button component="a" variant="subtle" href={`/api/players/${id}/table.csv`}>
         A table for a spreadsheet
       </Button>
-      {hasPictures && (
-        <Button component="a" variant="subtle" href={`/api/players/${id}/file?pictures=true`}>
-          The same with the pictures of the hand
+      {(hasPictures || sounds > 0) && (
+        <Button
+          component="a"
+          variant="subtle"
+          href={`/api/players/${id}/file?pictures=true&sounds=true`}
+        >
+          The same with{' '}
+          {[hasPictures && 'the pictures of the hand', sounds > 0 && 'the sounds']
+            .filter(Boolean)
+            .join(' and ')}
         </Button>
       )}
       <Button variant="subtle" onClick={() => setErasing(true)}>
@@ -59,8 +73,8 @@ function Erase({ id, name }: { id: number; name: string }) {
       }}
     >
       <p>
-        Every lesson, plan, log and picture goes with it, and there is no way back. Save the file
-        first if somebody may ask for it.
+        Every lesson, plan, log, picture and sound goes with it, and there is no way back. Save the
+        file first if somebody may ask for it.
       </p>
       <TextInput
         label={`Type ${name} to erase`}

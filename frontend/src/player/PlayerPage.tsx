@@ -150,7 +150,7 @@ export function PlayerPage() {
           </ul>
         </section>
       )}
-      <PlayerFile id={player.id} name={player.name} />
+      <PlayerFile id={player.id} name={player.name} sounds={query.data.kept_sounds} />
     </div>
   );
 }
