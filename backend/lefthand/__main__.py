@@ -32,6 +32,7 @@ from lefthand import (
     reach_json,
 )
 from lefthand.drill_command import add_drill_options, drill_answer
+from lefthand.passage_command import add_passage_options, passage_answer
 from lefthand.simulation.course_report import course_report
 from lefthand.simulation.report import report
 from lefthand.sound_command import (
@@ -148,13 +149,16 @@ def main(arguments: Sequence[str] | None = None) -> int:
     add_drill_options(commands.add_parser("drill", help="the music of a step, or of a free drill"))
     add_measure_options(commands.add_parser("measure", help="what a recording of a drill tells"))
     add_take_options(commands.add_parser("take", help="a made-up recording with known faults"))
+    add_passage_options(commands.add_parser("passage", help="where a trouble returns in a piece"))
     chosen = parser.parse_args(arguments)
-    if chosen.command == "drill":
-        return _told(lambda: drill_answer(chosen, load_catalogue()))
-    if chosen.command == "measure":
-        return _told(lambda: measure_answer(chosen))
-    if chosen.command == "take":
-        return _told(lambda: take_answer(chosen))
+    answers: dict[str, Callable[[], dict[str, Any]]] = {
+        "drill": lambda: drill_answer(chosen, load_catalogue()),
+        "measure": lambda: measure_answer(chosen),
+        "take": lambda: take_answer(chosen),
+        "passage": lambda: passage_answer(chosen, load_catalogue()),
+    }
+    if chosen.command in answers:
+        return _told(answers[chosen.command])
     if chosen.command == "simulate":
         for line in _simulated(chosen):
             print(line, flush=True)

@@ -1,0 +1,74 @@
+"""A piece as it was read: one part, its bars and what sounds in them."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from fractions import Fraction
+
+from lefthand.music.strings import Pitch
+from lefthand.values.vocabulary import Instrument
+
+
+@dataclass(frozen=True, slots=True)
+class Tone:
+    """One sounding pitch. pitch: as it sounds. fingers: as printed. string: as printed, 1 is the
+    highest. tied_from: begun by the tone before; tied_to: goes on in the next."""
+
+    pitch: Pitch
+    fingers: tuple[str, ...] = ()
+    string: int | None = None
+    tied_from: bool = False
+    tied_to: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Event:
+    """Tones that begin together. onset, length: quarters from the start of the piece; a grace note
+    has no length. bar: place in the piece. slurs_begin, slurs_end: how many."""
+
+    onset: Fraction
+    length: Fraction
+    bar: int
+    tones: tuple[Tone, ...]
+    is_grace: bool = False
+    slurs_begin: int = 0
+    slurs_end: int = 0
+    marks: frozenset[str] = frozenset()
+
+
+@dataclass(slots=True)
+class Bar:
+    """number: as printed. onset, length: quarters. beats, unit: of the time signature. fifths: of
+    the key signature. closes: with a double bar or a repeat."""
+
+    number: str
+    onset: Fraction
+    length: Fraction = Fraction(0)
+    beats: int = 4
+    unit: int = 4
+    fifths: int = 0
+    repeats: int = 0
+    closes: bool = False
+    words: list[str] = field(default_factory=list)
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part of the score. instrument: by its name, None where that says nothing."""
+
+    id: str
+    name: str
+    instrument: Instrument | None
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """tempos: (quarters from the start, quarters a minute). octaves: written above the sound.
+    remarks: what was read otherwise than it stands there, in words."""
+
+    title: str
+    parts: Sequence[Part]
+    part: Part
+    bars: Sequence[Bar]
+    events: Sequence[Event]
+    tempos: Sequence[tuple[Fraction, float]]
+    remarks: Sequence[str]

@@ -1,0 +1,1 @@
+"""A player's own music: how it lies under the hand."""

@@ -1,0 +1,151 @@
+"""A piece read for one player: fingers, loads of each bar, the worst places, where to let go, and
+the way there."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.music.reading.piece import Piece
+from lefthand.music.score import Drill
+from lefthand.passage.demands import Demand, Whose, demands
+from lefthand.passage.fingering import Fingering, Wish, fingerings, printed_wishes
+from lefthand.passage.lead_in import LeadIn, drill_for, lead_in
+from lefthand.passage.levels import ease_of, weights
+from lefthand.passage.places import THUMB, fingerboard_of
+from lefthand.passage.played import USUAL_TEMPO, Played, played
+from lefthand.passage.release import Release, release_places
+from lefthand.passage.returns import USUAL_FINGER, Loads, Worst
+from lefthand.values.vocabulary import Instrument, Level
+
+USUAL_SIZES = {
+    Instrument.VIOLIN: "4/4",
+    Instrument.VIOLA: "406",
+    Instrument.CELLO: "4/4",
+    Instrument.BASS: "3/4",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """For whom a piece is read. causes: cause -> strength; all that music can bring back where
+    empty. finger: of those causes that are one finger's. span: first to fourth at ease, mm; length:
+    of the string, mm. tempo: quarters a minute, None for those of the piece. bars: places in the
+    piece that are looked at, from and to. wishes: of the teacher, by place in the line."""
+
+    instrument: Instrument
+    level: Level = Level.INTERMEDIATE
+    causes: Mapping[str, float] = field(default_factory=dict)
+    finger: int = USUAL_FINGER
+    tempo: float | None = None
+    span: float | None = None
+    length: float | None = None
+    bars: tuple[int, int] | None = None
+    bass: str = "124"
+    wishes: Mapping[int, Sequence[Wish]] = field(default_factory=dict)
+    marks: frozenset[int] = frozenset()
+
+
+@dataclass(frozen=True, slots=True)
+class Passage:
+    """What a piece asks of this hand. shown: places of the bars that were asked for."""
+
+    piece: Piece
+    asked: Asked
+    line: Sequence[Played]
+    fingering: Fingering
+    demands: Sequence[Demand]
+    loads: Loads
+    worst: Sequence[Worst]
+    releases: Sequence[Release]
+    lead_in: LeadIn | None
+    drill: Drill | None
+    shown: range
+    remarks: Sequence[str]
+
+
+def read_passage(piece: Piece, asked: Asked) -> Passage:
+    first, last = asked.bars or (0, len(piece.bars) - 1)
+    shown = range(first, last + 1)
+    line = [note for note in played(piece, asked.tempo) if note.bar in shown]
+    board = fingerboard_of(asked.instrument, asked.bass)
+    wishes = {**printed_wishes(line), **asked.wishes}
+    found = fingerings(line, board, wishes)[0]
+    whose = Whose(
+        instrument=asked.instrument,
+        ease=ease_of(asked.level),
+        length=asked.length or usual_length(asked.instrument),
+        span=asked.span,
+        marks=asked.marks,
+    )
+    told = demands(line, found.hands, whose)
+    loads = Loads(told, len(piece.bars), _strengths(asked), asked.finger)
+    worst = loads.worst()
+    releases = release_places(line, found.hands, whose.ease)
+    way = _lead_in(piece, asked, line, worst[0].bars) if worst else None
+    drill = None
+    if way is not None:
+        fifths = piece.bars[way.bars[0]].fifths
+        hands = found.hands
+        drill = drill_for(
+            line, hands, way.bars, releases, asked.instrument, fifths, tempo=way.start
+        )
+    return Passage(
+        piece=piece,
+        asked=asked,
+        line=line,
+        fingering=found,
+        demands=told,
+        loads=loads,
+        worst=worst,
+        releases=releases,
+        lead_in=way,
+        drill=drill,
+        shown=shown,
+        remarks=[*piece.remarks, *_remarks(piece, asked, line, found)],
+    )
+
+
+def usual_length(instrument: Instrument) -> float:
+    """Of the string of a full size, mm."""
+    return load_catalogue().sizes[instrument][USUAL_SIZES[instrument]]
+
+
+def _strengths(asked: Asked) -> Mapping[str, float]:
+    causes = load_catalogue().causes
+    chosen = asked.causes or dict.fromkeys(weights(), 1.0)
+    return {
+        cause: strength
+        for cause, strength in chosen.items()
+        if asked.instrument in causes[cause].instruments
+    }
+
+
+def _lead_in(
+    piece: Piece,
+    asked: Asked,
+    line: Sequence[Played],
+    bars: Sequence[int],
+) -> LeadIn:
+    told = [speed for at, speed in piece.tempos if at <= piece.bars[bars[0]].onset]
+    goal = asked.tempo or (told[-1] if told else USUAL_TEMPO)
+    return lead_in(line, bars, len(piece.bars), goal, ease_of(asked.level))
+
+
+def _remarks(piece: Piece, asked: Asked, line: Sequence[Played], found: Fingering) -> list[str]:
+    remarks = []
+    lost = sum(hand is None for hand in found.hands)
+    if lost:
+        remarks.append(f"{lost} notes lie outside what this instrument can stop.")
+    if found.thinned:
+        remarks.append(f"{len(found.thinned)} chords are too wide for one hand: part of each.")
+    hands = [hand for hand in found.hands if hand is not None]
+    if any(place.finger == THUMB for hand in hands for place in hand.places):
+        remarks.append("Above the neck the fingers are a rough guess.")
+    is_printed = any(tone.fingers for note in line for tone in note.tones)
+    if asked.instrument is Instrument.BASS:
+        remarks.append("Fingers for the double bass are less sure: no printed ones were at hand.")
+    elif asked.instrument is Instrument.CELLO and not is_printed:
+        remarks.append("Fingers for the cello are less sure where none are printed.")
+    if asked.tempo is None and not piece.tempos:
+        remarks.append(f"No tempo is told: {USUAL_TEMPO:.0f} quarters a minute is taken.")
+    return remarks

@@ -1,0 +1,118 @@
+"""Where a cause comes back in a piece: the load of each bar, taken apart into its reasons."""
+
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from lefthand.passage.demands import Demand
+from lefthand.passage.levels import weights
+from lefthand.values.vocabulary import FINGERS
+
+OWN = "own."
+USUAL_FINGER = FINGERS[-1]
+TOP_SHARE = 0.95
+LEAST_UNIT = 0.25
+WORST, WIDTH = 3, 2  # places, bars
+MOST_REASONS = 3
+
+
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """points: weight times points of all demands of this kind; times: how many; note: the
+    strongest of them."""
+
+    kind: str
+    points: float
+    times: int
+    words: str
+    note: int
+
+
+@dataclass(frozen=True, slots=True)
+class Worst:
+    """bars: places in the piece. cause: that weighs most there."""
+
+    bars: tuple[int, ...]
+    cause: str
+    load: float
+    reasons: tuple[Reason, ...]
+
+
+class Loads:
+    """The loads of a piece for some causes. strengths: cause -> how much it is this player's, any
+    scale. finger: the cause's own, where it has one. weigh: other weights than the knowledge's."""
+
+    def __init__(
+        self,
+        demands: Sequence[Demand],
+        bars: int,
+        strengths: Mapping[str, float],
+        finger: int = USUAL_FINGER,
+        weigh: Mapping[str, Mapping[str, float]] | None = None,
+    ) -> None:
+        self._weigh = weights() if weigh is None else weigh
+        self.strengths = {cause: by for cause, by in strengths.items() if cause in self._weigh}
+        self._finger = finger
+        self._by_bar: dict[int, list[Demand]] = defaultdict(list)
+        for demand in demands:
+            self._by_bar[demand.bar].append(demand)
+        self.bars = {
+            cause: [sum(self._weighed(cause, bar)) for bar in range(bars)]
+            for cause in self.strengths
+        }
+
+    def _weight(self, cause: str, demand: Demand) -> float:
+        if demand.kind.startswith(OWN) and demand.finger != self._finger:
+            return 0.0
+        return self._weigh[cause].get(demand.kind, 0.0)
+
+    def _weighed(self, cause: str, bar: int) -> list[float]:
+        return [self._weight(cause, d) * d.points for d in self._by_bar.get(bar, ())]
+
+    def reasons(self, cause: str, bars: Sequence[int], most: int | None = None) -> list[Reason]:
+        """The strongest first; together they are the load."""
+        found: dict[str, list[tuple[float, Demand]]] = defaultdict(list)
+        for bar in bars:
+            for demand in self._by_bar.get(bar, ()):
+                weight = self._weight(cause, demand)
+                if weight:
+                    found[demand.kind].append((weight * demand.points, demand))
+        reasons = []
+        for kind, rows in found.items():
+            strongest = max(rows, key=lambda row: row[0])[1]
+            points = sum(row[0] for row in rows)
+            reasons.append(Reason(kind, points, len(rows), strongest.words, strongest.note))
+        return sorted(reasons, key=lambda reason: -reason.points)[:most]
+
+    def totals(self) -> list[float]:
+        """One load a bar over all causes, each in units of its own heaviest bars."""
+        count = len(next(iter(self.bars.values()), ()))
+        totals = [0.0] * count
+        for cause, loads in self.bars.items():
+            ranked = sorted(loads)
+            unit = ranked[min(count - 1, int(TOP_SHARE * count))] if ranked else 0.0
+            for bar, load in enumerate(loads):
+                totals[bar] += self.strengths[cause] * load / max(unit, LEAST_UNIT)
+        return totals
+
+    def worst(self) -> list[Worst]:
+        """The heaviest places, two bars each, none over another."""
+        totals = self.totals()
+        width = min(WIDTH, len(totals))
+        places = range(len(totals) - width + 1) if totals else range(0)
+        ranked = sorted(places, key=lambda at: (-sum(totals[at : at + width]), at))
+        found: list[int] = []
+        for at in ranked:
+            is_apart = all(abs(at - other) >= width for other in found)
+            if len(found) < WORST and is_apart and sum(totals[at : at + width]) > 0:
+                found.append(at)
+        return [self._worst(tuple(range(at, at + width))) for at in found]
+
+    def _worst(self, bars: tuple[int, ...]) -> Worst:
+        shares = {
+            cause: self.strengths[cause] * sum(loads[bar] for bar in bars) / (max(loads) or 1.0)
+            for cause, loads in self.bars.items()
+        }
+        cause = max(shares, key=lambda each: shares[each])
+        load = sum(self.bars[cause][bar] for bar in bars)
+        return Worst(bars, cause, load, tuple(self.reasons(cause, bars, MOST_REASONS)))

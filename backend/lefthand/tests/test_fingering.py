@@ -1,0 +1,170 @@
+"""Fingers for music of others: the cheapest way is found, printed ones are kept, and hidden ones
+mostly guessed."""
+
+from itertools import pairwise, product
+from unittest import TestCase
+
+import numpy as np
+
+from lefthand.music.reading.reader import read_piece
+from lefthand.passage.fingering import Wish, fingerings, printed_wishes
+from lefthand.passage.moves import Moves
+from lefthand.passage.places import THUMB, Fingerboard, fingerboard_of, is_upper
+from lefthand.passage.played import played
+from lefthand.tests.fiddle_tunes import fingered_tunes, is_for_fitting
+from lefthand.tests.reference_reading import CORPUS
+from lefthand.tests.scores import melody
+from lefthand.values.vocabulary import Instrument
+
+VIOLIN = fingerboard_of(Instrument.VIOLIN)
+OPEN_OR_FOURTH = {62, 69, 76}
+FEW_TUNES = 60
+QUARTETS = (
+    "haydn/opus74no1/movement1.mxl",
+    "mozart/k458/movement2.mxl",
+    "beethoven/opus59no1/movement1.mxl",
+)
+QUARTET = (Instrument.VIOLIN, Instrument.VIOLIN, Instrument.VIOLA, Instrument.CELLO)
+
+
+def fingered(text, board=VIOLIN, wishes=None, **how):
+    line = played(melody(text, **how))
+    return [hand.places[-1] for hand in fingerings(line, board, wishes)[0].hands]
+
+
+def fingers(text, board=VIOLIN, wishes=None, **how):
+    return [place.finger for place in fingered(text, board, wishes, **how)]
+
+
+class Plain(TestCase):
+    def test_common_lines_lie_as_a_teacher_would_have_them(self):
+        bass = fingerboard_of(Instrument.BASS)
+        cello = fingerboard_of(Instrument.CELLO)
+        for name, text, board, expected in (
+            ("a scale", "A4 B4 C#5 D5", VIOLIN, [0, 1, 2, 3]),
+            ("minor", "D4 E4 F4 G4", VIOLIN, [0, 1, 2, 3]),
+            ("the cello's own", "C2 D2 E2 F2", cello, [0, 1, 3, 4]),
+            ("the cello, minor", "D3 E3 F3 G3", cello, [0, 1, 2, 4]),
+            ("the bass goes 1-2-4", "E1 F#1 G1 A1", bass, [0, 1, 2, 0]),
+        ):
+            with self.subTest(name):
+                self.assertEqual(fingers(text, board), expected)
+
+    def test_a_wish_is_kept(self):
+        text = "A4 B4 C#5 D5 E5 D5 C#5 B4"
+        self.assertEqual(fingers(text), [0, 1, 2, 3, 4, 3, 2, 1])
+        self.assertEqual(fingers(text, wishes={4: [Wish(finger=0)]}), [0, 1, 2, 3, 0, 3, 2, 1])
+        third = fingered(text, wishes={1: [Wish(finger=1, string=1)]})
+        self.assertEqual((third[1].finger, third[1].string), (1, 1))
+
+    def test_what_is_printed_is_read_and_kept(self):
+        line = played(melody("A4^4 B4 E5^4"))
+        found = fingerings(line, VIOLIN, printed_wishes(line))[0]
+        self.assertEqual([hand.places[-1].finger for hand in found.hands], [4, 1, 4])
+
+    def test_a_print_that_no_hand_can_do_is_not_obeyed(self):
+        line = played(melody("G3^3 A3"))
+        found = fingerings(line, VIOLIN, printed_wishes(line))[0]
+        self.assertEqual(found.hands[0].places[0].finger, 0)
+
+    def test_notes_outside_the_instrument_have_no_hand(self):
+        line = played(melody("C3 A4"))
+        found = fingerings(line, VIOLIN)[0]
+        self.assertIsNone(found.hands[0])
+        self.assertIsNotNone(found.hands[1])
+        self.assertEqual(fingerings(played(melody("C3 D3")), VIOLIN)[0].hands, (None, None))
+
+    def test_half_steps_by_flats_stay_in_order(self):
+        places = fingered("Bb4 C5 D5 Eb5 D5 C5 Bb4 A4")
+        for one, two in pairwise(places):
+            if one.string == two.string and one.finger and two.finger:
+                self.assertGreaterEqual(
+                    (two.finger - one.finger) * (two.semitones - one.semitones), 0
+                )
+
+
+class Cheapest(TestCase):
+    """Beside going through all ways one by one."""
+
+    def every_way(self, line, board):
+        moves = Moves(board.instrument, board.cost)
+        sets = [board.hands(note.pitches) for note in line]
+        steps = [
+            moves.between(a, b, two.at - one.at, slurred=two.slurred, free=one.ends_phrase)
+            for (one, two), (a, b) in zip(pairwise(line), pairwise(sets), strict=True)
+        ]
+        costs = []
+        for way in product(*(range(len(hands.hands)) for hands in sets)):
+            own = sum(
+                hands.cost[n] + _held(hands, n, note)
+                for hands, n, note in zip(sets, way, line, strict=True)
+            )
+            costs.append(own + sum(m[a, b] for m, (a, b) in zip(steps, pairwise(way), strict=True)))
+        return np.sort(costs)
+
+    def test_the_cheapest_ways_are_found(self):
+        for text in ("A4 B4 C#5", "E5 F5 D5", "G4:2 A4 Bb4"):
+            line = played(melody(text))
+            board = Fingerboard(Instrument.VIOLIN, highest=3)
+            expected = self.every_way(line, board)
+            found = fingerings(line, board, count=5)
+            with self.subTest(text):
+                self.assertEqual(len({each.hands for each in found}), 5)
+                np.testing.assert_allclose([each.cost for each in found], expected[:5])
+                self.assertAlmostEqual(fingerings(line, board)[0].cost, expected[0])
+
+
+def _held(hands, n, note):
+    return hands.long[n] * min(1.0, max(0.0, (note.seconds - 0.4) / 0.8))
+
+
+class Outside(TestCase):
+    def test_fingers_printed_in_fiddle_tunes(self):
+        """Of the half that the costs were not fitted on, part of it; all of it in the bench. Where
+        nothing is printed at an open string's pitch it is taken to be open, an assumption."""
+        tunes = [tune for tune in fingered_tunes() if not is_for_fitting(tune)]
+        told = right = plain = opened = 0
+        for tune in tunes[:FEW_TUNES]:
+            line = played(tune)
+            for note, hand in zip(line, fingerings(line, VIOLIN)[0].hands, strict=True):
+                if len(note.tones) != 1:
+                    continue
+                (tone,), finger = note.tones, hand.places[-1].finger
+                if tone.fingers:
+                    told += 1
+                    right += finger == int(tone.fingers[0])
+                elif not note.is_grace and tone.pitch.midi in OPEN_OR_FOURTH:
+                    plain += 1
+                    opened += finger == 0
+        self.assertGreater(told, 250)
+        self.assertGreater(right / told, 0.78)
+        self.assertGreater(opened / plain, 0.86)
+
+    def test_quartet_parts_all_lie_under_a_hand(self):
+        for name in QUARTETS:
+            data = (CORPUS / name).read_bytes()
+            for number, instrument in enumerate(QUARTET, start=1):
+                line = played(read_piece(data, str(number), instrument))
+                board = fingerboard_of(instrument)
+                found = fingerings(line, board)[0]
+                with self.subTest(name, instrument=instrument):
+                    self.assertNotIn(None, found.hands)
+                    self.assertLess(len(found.thinned), 5)
+                    self.check(line, found, board)
+
+    def check(self, line, found, board):
+        """Each tone at its pitch, no finger below a lower one on the same string."""
+        strings = board.strings
+        for place, (note, hand) in enumerate(zip(line, found.hands, strict=True)):
+            midis = {strings[p.string][0] + p.semitones for p in hand.places}
+            wanted = {midi for midi, _ in note.pitches}
+            self.assertTrue(midis <= wanted, note)
+            if place not in found.thinned:
+                self.assertEqual(midis, wanted)
+        for one, two in pairwise(found.hands):
+            before, after = one.places[-1], two.places[-1]
+            is_line = len(one.places) == len(two.places) == 1
+            is_plain = 0 < before.finger < THUMB and 0 < after.finger < THUMB
+            if is_line and is_plain and before.string == after.string and one.base == two.base:
+                up = (after.finger - before.finger) * (after.semitones - before.semitones)
+                self.assertGreaterEqual(up, 0 if is_upper(board.instrument) else -1)
