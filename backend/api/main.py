@@ -18,6 +18,7 @@ from api.home.routes import router as home
 from api.lessons.routes import router as lessons
 from api.letters.routes import router as letters
 from api.pictures.routes import router as pictures
+from api.pieces.routes import router as pieces
 from api.players.routes import router as players
 from api.session.routes import router as session
 from api.setups.routes import router as setups
@@ -75,6 +76,7 @@ api.add_router("/letters", letters)
 api.add_router("/lessons", lessons)
 api.add_router("/lessons", sheets)
 api.add_router("/lessons", takes)
+api.add_router("/players", pieces)
 
 
 def unknown_address(_request: HttpRequest, **_address: str) -> HttpResponse:

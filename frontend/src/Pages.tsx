@@ -18,6 +18,7 @@ const SweepPage = page(() => import('./class/SweepPage'), 'SweepPage');
 const CardsPage = page(() => import('./class/CardsPage'), 'CardsPage');
 const LibraryPage = page(() => import('./library/LibraryPage'), 'LibraryPage');
 const LettersPage = page(() => import('./letters/LettersPage'), 'LettersPage');
+const PiecePage = page(() => import('./pieces/PiecePage'), 'PiecePage');
 const DeskPage = page(() => import('./desk/DeskPage'), 'DeskPage');
 
 export function Pages() {
@@ -27,6 +28,7 @@ export function Pages() {
         <Switch>
           <Route path="/" component={TodayPage} />
           <Route path="/players/:playerId" component={PlayerPage} />
+          <Route path="/players/:playerId/pieces/:pieceId" component={PiecePage} />
           <Route path="/lessons/:lessonId" component={LessonPage} />
           <Route path="/lessons/:lessonId/sheet" component={SheetPage} />
           <Route path="/class" component={GroupsPage} />

@@ -91,12 +91,16 @@ def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
     openapi_extra={"responses": {200: {"content": {"application/json": {}}}}},
 )
 def read_file(
-    request: HttpRequest, player_id: int, pictures: bool = False, sounds: bool = False
+    request: HttpRequest,
+    player_id: int,
+    pictures: bool = False,
+    sounds: bool = False,
+    scores: bool = False,
 ) -> HttpResponse:
-    """Everything that is kept of the player, to take along; `pictures` of the hand and `sounds` of
-    takes on request."""
+    """Everything that is kept of the player, to take along; `pictures` of the hand, `sounds` of
+    takes and `scores` of pieces on request."""
     player = player_of(request.user, player_id)
-    told = player_file(player, pictures=pictures, sounds=sounds)
+    told = player_file(player, pictures=pictures, sounds=sounds, scores=scores)
     response = JsonResponse(told, json_dumps_params={"indent": 2})
     response["Content-Disposition"] = f'attachment; filename="player-{player_id}.json"'
     return response

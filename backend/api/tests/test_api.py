@@ -13,12 +13,14 @@ from django.test.utils import CaptureQueriesContext
 
 from api.main import api
 from api.management.commands.openapi import OPENAPI_FILE, openapi_text
+from lefthand.tests.scores import melody_bytes
 from studio.models import Lesson, LessonEntry, Player, RedFlag, Setup
 from studio.services.entries import KINDS
 from studio.services.groups import choose_checks, save_group
 from studio.services.home import make_link
 from studio.services.kept_sounds import keep_sound
 from studio.services.pictures import Kept, keep_picture
+from studio.services.pieces import keep_piece
 from studio.services.takes import measure
 from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silence
 
@@ -28,6 +30,12 @@ TAKES = "/api/lessons/{lesson_id}/takes/{evidence}"
 SOUND = f"{TAKES}/{{take_id}}/sound"
 # Nobody plays while a stop is up, and a made-up player only in the demo.
 NOT_NOW = (("POST", TAKES), ("POST", f"{TAKES}/simulated"))
+UPLOADS = {
+    TAKES: ("take.wav", silence(), {"part": "slow"}),
+    SOUND: ("take.wav", silence(), {}),
+    "/api/players/{player_id}/pictures": ("hand.png", picture_bytes(), {}),
+    "/api/players/{player_id}/pieces": ("piece.musicxml", melody_bytes("A4 B4"), {}),
+}
 REMOVES_A_LESSON = ("DELETE", "/api/lessons/{lesson_id}")
 HOME = "/api/home/"  # open to whoever has the link
 ENTRY = {"client_key": "abcdefgh-1", "kind": "observation", "key": "web.closed", "value": 2}
@@ -65,6 +73,7 @@ class Access(StudioCase):
         self.take = measure(self.given, "fourth.low", "slow", silence())
         self.take.curve = {"step": 0.025, "begins": 0.5, "cents": [None], "level": [-40]}
         self.take.save()
+        self.piece = keep_piece(self.player, melody_bytes("A4 B4"), "", DAY)
         self.sound = keep_sound(self.take, silence())
         RedFlag.objects.create(
             player=self.player, lesson=self.given, raised_on=DAY, reasons=["swelling"]
@@ -84,6 +93,7 @@ class Access(StudioCase):
             "group_id": self.group,
             "setup_id": self.setup,
             "take_id": self.take,
+            "piece_id": self.piece,
         }
         numbers = {name: record.pk for name, record in ids.items()}
         words = {"token": "a" * 43, "name": self.picture.name, "kind": "svg", "reader": "parent"}
@@ -91,12 +101,9 @@ class Access(StudioCase):
         if "/sound/" in path:
             words["name"] = self.sound.name
         address = path.format(**words, **numbers)
-        if (method, path) in (("POST", TAKES), ("POST", SOUND)):
-            sent = SimpleUploadedFile("take.wav", silence(), "audio/wav")
-            return client.post(address, {"file": sent, "part": "slow"})
-        if (method, path) == ("POST", "/api/players/{player_id}/pictures"):
-            sent = SimpleUploadedFile("hand.png", picture_bytes(), "image/png")
-            return client.post(address, {"file": sent})
+        if method == "POST" and path in UPLOADS:
+            name, data, more = UPLOADS[path]
+            return client.post(address, {"file": SimpleUploadedFile(name, data), **more})
         if path.endswith("/how"):
             address += "?exercise=thumb_taps"
         if path.endswith("{reader}"):

@@ -10,7 +10,7 @@ from lefthand.music.score import Drill
 from lefthand.passage.demands import Demand, Whose, demands
 from lefthand.passage.fingering import Fingering, Wish, fingerings, printed_wishes
 from lefthand.passage.lead_in import LeadIn, drill_for, lead_in
-from lefthand.passage.levels import ease_of, weights
+from lefthand.passage.levels import Ease, ease_of, weights
 from lefthand.passage.places import THUMB, fingerboard_of
 from lefthand.passage.played import USUAL_TEMPO, Played, played
 from lefthand.passage.release import Release, release_places
@@ -53,6 +53,7 @@ class Passage:
     asked: Asked
     line: Sequence[Played]
     fingering: Fingering
+    ease: Ease
     demands: Sequence[Demand]
     loads: Loads
     worst: Sequence[Worst]
@@ -94,6 +95,7 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         asked=asked,
         line=line,
         fingering=found,
+        ease=whose.ease,
         demands=told,
         loads=loads,
         worst=worst,

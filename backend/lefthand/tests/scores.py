@@ -35,8 +35,12 @@ def packed(text, name="score.musicxml", container=None):
     return out.getvalue()
 
 
-def melody(text, *, tempo=None, attributes="", name="Violin", beats=4):
-    """A piece of "A4 B4:2 r:1 (C#5 D5) E5^4": pitches or rests with quarters, slurs in brackets,
+def melody(text, **how):
+    return read_piece(melody_bytes(text, **how))
+
+
+def melody_bytes(text, *, tempo=None, attributes="", name="Violin", beats=4):
+    """MusicXML of "A4 B4:2 r:1 (C#5 D5) E5^4": pitches or rests with quarters, slurs in brackets,
     printed fingers."""
     bars, bar, filled = [], "", 0.0
     if tempo:
@@ -62,4 +66,4 @@ def melody(text, *, tempo=None, attributes="", name="Violin", beats=4):
             bar, filled = "", 0.0
     if bar:
         bars.append(bar)
-    return read_piece(score(*bars, name=name, attributes=attributes))
+    return score(*bars, name=name, attributes=attributes)

@@ -7,6 +7,7 @@ from studio.models.hands import HandPicture, KeptSound, RedFlag, Setup, Take
 from studio.models.kept import StoredStanding, Summary
 from studio.models.lessons import CauseWord, Focus, Lesson, LessonEntry, Observation
 from studio.models.people import HAND_TONES, INSTRUMENTS, LEVELS, Group, Player, TeacherSettings
+from studio.models.pieces import Piece
 from studio.models.weeks import HomeDay, HomeLink, Plan, PlanItem, PracticeResult
 
 __all__ = [
@@ -23,6 +24,7 @@ __all__ = [
     "Lesson",
     "LessonEntry",
     "Observation",
+    "Piece",
     "Plan",
     "PlanItem",
     "Player",

@@ -3,16 +3,18 @@
 import base64
 from typing import Any
 
-from studio.models import HandPicture, Lesson, Plan, PlanItem, Player, RedFlag, Setup, Take
+from studio.models import HandPicture, Lesson, Piece, Plan, PlanItem, Player, RedFlag, Setup, Take
 from studio.services.players import PLAIN_FACTS
 from studio.services.setups import FIT
 
 PLAYER_FORMAT = "jolf-player/2"
 
 
-def player_file(player: Player, *, pictures: bool = False, sounds: bool = False) -> dict[str, Any]:
+def player_file(
+    player: Player, *, pictures: bool = False, sounds: bool = False, scores: bool = False
+) -> dict[str, Any]:
     """All records of the player as `jolf-player/2` (docs/case-files.md). Dates as YYYY-MM-DD.
-    `pictures`, `sounds`: with those that are kept, which make it large."""
+    `pictures`, `sounds`, `scores` of pieces: with those that are kept, which make it large."""
     lessons = player.lessons.prefetch_related(
         *("observations", "focuses", "cause_words", "home_days", "results", "takes"),
         "plan__items__results",
@@ -28,6 +30,7 @@ def player_file(player: Player, *, pictures: bool = False, sounds: bool = False)
         "group": player.group.name if player.group else None,
         "lessons": [_lesson(lesson, sounds=sounds) for lesson in lessons],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
+        "pieces": [_piece(piece, score=scores) for piece in player.pieces.all()],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),
     }
 
@@ -40,6 +43,15 @@ def _picture(picture: HandPicture) -> dict[str, Any]:
         "points": picture.points,
         "words": picture.words,
         "image": base64.b64encode(picture.image).decode("ascii"),
+    }
+
+
+def _piece(piece: Piece, *, score: bool) -> dict[str, Any]:
+    names = ("title", "part", "first", "last", "tempo", "wishes")
+    return {
+        "brought_on": str(piece.brought_on),
+        **{name: getattr(piece, name) for name in names},
+        **({"score": base64.b64encode(piece.score).decode("ascii")} if score else {}),
     }
 
 

@@ -43,6 +43,7 @@ from studio.services.findings import grading_of
 from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_parts, read_tempos
 from studio.services.lessons import Teacher
 from studio.services.pictures import MOST_WORDS, Kept, keep_from_file
+from studio.services.pieces import piece_from_file
 from studio.services.players import PLAIN_FACTS, save_player
 from studio.services.setups import FIT, JUDGED, judge_setup, save_setup
 
@@ -109,6 +110,8 @@ def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
         reading.keep(f"stop {number}", _flag, row, reading)
     for number, row in enumerate(_rows("pictures", data.get("pictures", []), reading), start=1):
         reading.keep(f"picture {number}", _picture, row, reading, on)
+    for number, row in enumerate(_rows("pieces", data.get("pieces", []), reading), start=1):
+        reading.keep(f"piece {number}", _piece, row, reading, on)
     return Imported(reading.player, [NOT_IN_A_FILE, *_first(reading.left_out)])
 
 
@@ -168,6 +171,17 @@ def _picture(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
         words=_text("words", row.get("words"), MOST_WORDS),
     )
     keep_from_file(reading.player, read_words("image", [row.get("image")])[0], told)
+
+
+def _piece(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
+    title = _text("title", row.get("title"))
+    if row.get("score") is None:
+        reading.left_out.append(f"piece {title}: its score is not in the file")
+        return
+    day = _date("brought_on", row.get("brought_on"))
+    if day > on:
+        raise InputError("brought_on", f"lies in the future: {day}")
+    piece_from_file(reading.player, row, title, day)
 
 
 def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:

@@ -1109,8 +1109,8 @@ export interface paths {
         };
         /**
          * Read File
-         * @description Everything that is kept of the player, to take along; `pictures` of the hand and `sounds` of
-         *     takes on request.
+         * @description Everything that is kept of the player, to take along; `pictures` of the hand, `sounds` of
+         *     takes and `scores` of pieces on request.
          */
         get: operations["api_players_routes_read_file"];
         put?: never;
@@ -1195,6 +1195,69 @@ export interface paths {
         post?: never;
         /** Remove */
         delete: operations["api_pictures_routes_remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Pieces */
+        get: operations["api_pieces_routes_read_pieces"];
+        put?: never;
+        /**
+         * Bring In
+         * @description MusicXML, plain or compressed, 4 MB at most.
+         */
+        post: operations["api_pieces_routes_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/pieces/{piece_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Piece */
+        get: operations["api_pieces_routes_read_piece"];
+        put?: never;
+        /**
+         * Change
+         * @description Another part, other bars, another tempo, or one note's finger and string.
+         */
+        post: operations["api_pieces_routes_change"];
+        /** Remove */
+        delete: operations["api_pieces_routes_remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/pieces/{piece_id}/marked.musicxml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Marked
+         * @description The file as it came, with fingers and places to let go.
+         */
+        get: operations["api_pieces_routes_read_marked"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2802,6 +2865,20 @@ export interface components {
             /** Times */
             times: string[];
         };
+        /**
+         * LeadInOut
+         * @description The way there: quarters a minute, and from bar to bar by their printed numbers.
+         */
+        LeadInOut: {
+            /** Goal */
+            goal: number;
+            /** Stages */
+            stages: string[][];
+            /** Start */
+            start: number;
+            /** Steps */
+            steps: number[];
+        };
         /** LearningIn */
         LearningIn: {
             /** On */
@@ -2986,6 +3063,18 @@ export interface components {
             code: string | null;
             /** Is Local */
             is_local: boolean;
+        };
+        /**
+         * LoadedBarOut
+         * @description share: of the heaviest bar, 0 to 1.
+         */
+        LoadedBarOut: {
+            /** Number */
+            number: string;
+            /** Share */
+            share: number;
+            /** Why */
+            why: components["schemas"]["ReturnOut"][];
         };
         /** LookOut */
         LookOut: {
@@ -3178,6 +3267,44 @@ export interface components {
             tempo: number;
         };
         /**
+         * PassageOut
+         * @description music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
+         *     stretch without one, None where all is well. whole: bars of the piece.
+         */
+        PassageOut: {
+            /** Bars */
+            bars: components["schemas"]["LoadedBarOut"][];
+            /** First */
+            first: number;
+            /** Id */
+            id: number;
+            /** Last */
+            last: number;
+            /** Lets Go */
+            lets_go: number;
+            /** Music */
+            music: string;
+            /** Notes */
+            notes: components["schemas"]["PieceNoteOut"][];
+            /** Part */
+            part: string;
+            /** Parts */
+            parts: components["schemas"]["PiecePartOut"][];
+            /** Remarks */
+            remarks: string[];
+            /** Tempo */
+            tempo: number | null;
+            /** Title */
+            title: string;
+            /** Too Few */
+            too_few: number | null;
+            way: components["schemas"]["LeadInOut"] | null;
+            /** Whole */
+            whole: number;
+            /** Worst */
+            worst: components["schemas"]["WorstPlaceOut"][];
+        };
+        /**
          * PasswordIn
          * @description The present password and the new one.
          */
@@ -3252,6 +3379,72 @@ export interface components {
             width: number;
             /** Words */
             words: string;
+        };
+        /**
+         * PieceIn
+         * @description What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
+         *     the finger and string it is to have, None for whatever fits.
+         */
+        PieceIn: {
+            /** Finger */
+            finger?: number | null;
+            /** First */
+            first?: number | null;
+            /** Last */
+            last?: number | null;
+            /** Number */
+            number?: number | null;
+            /** Part */
+            part?: string | null;
+            /** String */
+            string?: number | null;
+            /** Tempo */
+            tempo?: number | null;
+        };
+        /**
+         * PieceNoteOut
+         * @description One note. number: of it in the part, as it is called in the drawing. string: 1 is the
+         *     highest. own_finger, own_string: the teacher's word.
+         */
+        PieceNoteOut: {
+            /** Bar */
+            bar: string;
+            /** Finger */
+            finger: number | null;
+            /** Number */
+            number: number;
+            /** Own Finger */
+            own_finger: number | null;
+            /** Own String */
+            own_string: number | null;
+            /** Pitch */
+            pitch: string;
+            /** String */
+            string: number | null;
+        };
+        /**
+         * PieceOut
+         * @description One piece in the list. bars: those that are worked on, from 1.
+         */
+        PieceOut: {
+            /** Bars */
+            bars: number[];
+            /**
+             * Brought On
+             * Format: date
+             */
+            brought_on: string;
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+        };
+        /** PiecePartOut */
+        PiecePartOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * PlaceOut
@@ -3675,6 +3868,16 @@ export interface components {
              */
             kind: "result";
             value?: components["schemas"]["ShownResult"] | null;
+        };
+        /**
+         * ReturnOut
+         * @description One cause in a bar: its name, and what there brings it back.
+         */
+        ReturnOut: {
+            /** Cause */
+            cause: string;
+            /** Words */
+            words: string[];
         };
         /** ReviewOut */
         ReviewOut: {
@@ -4547,6 +4750,13 @@ export interface components {
             name: string;
             /** Reason */
             reason: string;
+        };
+        /** WorstPlaceOut */
+        WorstPlaceOut: {
+            /** Bars */
+            bars: string[];
+            /** Words */
+            words: string;
         };
         /** ZoneIn */
         ZoneIn: {
@@ -7554,6 +7764,7 @@ export interface operations {
             query?: {
                 pictures?: boolean;
                 sounds?: boolean;
+                scores?: boolean;
             };
             header?: never;
             path: {
@@ -7843,6 +8054,264 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PictureOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_read_pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassageOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_read_piece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassageOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassageOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_read_marked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.recordare.musicxml+xml": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -5,6 +5,7 @@ import { useLocation } from 'wouter';
 
 import { client, unwrapEmpty } from '../api/client';
 import { picturesQuery } from '../api/queries';
+import { piecesQuery } from '../pieces/pieces';
 import { Dialog } from '../components/Dialog';
 import css from './PlayerFile.module.css';
 
@@ -17,6 +18,7 @@ interface Props {
 
 /** Taking a player's records along, and erasing them. */
 export function PlayerFile({ id, name, sounds }: Props) {
+  const hasPieces = (useQuery(piecesQuery(id)).data ?? []).length > 0;
   const hasPictures = (useQuery(picturesQuery(id)).data ?? []).length > 0;
   const [erasing, setErasing] = useState(false);
   return (
@@ -27,14 +29,18 @@ export function PlayerFile({ id, name, sounds }: Props) {
       <Button component="a" variant="subtle" href={`/api/players/${id}/table.csv`}>
         A table for a spreadsheet
       </Button>
-      {(hasPictures || sounds > 0) && (
+      {(hasPictures || hasPieces || sounds > 0) && (
         <Button
           component="a"
           variant="subtle"
-          href={`/api/players/${id}/file?pictures=true&sounds=true`}
+          href={`/api/players/${id}/file?pictures=true&sounds=true&scores=true`}
         >
           The same with{' '}
-          {[hasPictures && 'the pictures of the hand', sounds > 0 && 'the sounds']
+          {[
+            hasPictures && 'the pictures of the hand',
+            sounds > 0 && 'the sounds',
+            hasPieces && 'the music',
+          ]
             .filter(Boolean)
             .join(' and ')}
         </Button>
@@ -73,8 +79,8 @@ function Erase({ id, name }: { id: number; name: string }) {
       }}
     >
       <p>
-        Every lesson, plan, log, picture and sound goes with it, and there is no way back. Save the
-        file first if somebody may ask for it.
+        Every lesson, plan, log, picture, piece and sound goes with it, and there is no way back.
+        Save the file first if somebody may ask for it.
       </p>
       <TextInput
         label={`Type ${name} to erase`}

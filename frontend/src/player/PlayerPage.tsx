@@ -7,6 +7,7 @@ import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { KeysHere } from '../components/KeysHere';
+import { LazyPieces } from '../pieces/LazyPieces';
 import { Problem } from '../components/Problem';
 import { Reminders } from '../components/Reminders';
 import { StringsRule } from '../components/StringsRule';
@@ -129,6 +130,7 @@ export function PlayerPage() {
         isHeldUp={player.instrument === 'vn' || player.instrument === 'va'}
       />
       <Pictures player={player} />
+      <LazyPieces playerId={player.id} />
       <OwnWay
         name={player.name}
         ways={ways}

@@ -11,13 +11,15 @@ from lefthand.values.vocabulary import Instrument
 @dataclass(frozen=True, slots=True)
 class Tone:
     """One sounding pitch. pitch: as it sounds. fingers: as printed. string: as printed, 1 is the
-    highest. tied_from: begun by the tone before; tied_to: goes on in the next."""
+    highest. tied_from: begun by the tone before; tied_to: goes on in the next. number: of its note
+    in the part, from 1, rests counted; 0 where there is no file."""
 
     pitch: Pitch
     fingers: tuple[str, ...] = ()
     string: int | None = None
     tied_from: bool = False
     tied_to: bool = False
+    number: int = 0
 
 
 @dataclass(frozen=True, slots=True)

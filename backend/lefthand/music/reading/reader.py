@@ -117,6 +117,7 @@ def _read_note(element: Element, walk: _Walk, where: str) -> None:
     if element.find("unpitched") is not None:
         walk.remark("Notes without a pitch are left out.")
     if written.tone is not None and not is_cue:
+        written = replace(written, tone=replace(written.tone, number=walk.notes))
         onset = walk.last if written.joins else walk.at
         walk.found.append((onset, len(walk.bars) - 1, written))
     if not written.joins:

@@ -1,0 +1,117 @@
+"""A player's own music as it leaves the API."""
+
+from itertools import pairwise
+
+from api.pieces.schemas import (
+    LeadInOut,
+    LoadedBarOut,
+    PassageOut,
+    PieceNoteOut,
+    PieceOut,
+    PiecePartOut,
+    ReturnOut,
+    WorstPlaceOut,
+)
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.passage.passage import Passage
+from lefthand.passage.passage_json import passage_json
+from lefthand.passage.release import STOP
+from studio.models import Piece
+from studio.services.pieces import ReadPiece
+
+MOST_WORDS = 3
+LITTLE = 0.05  # of the heaviest bar: no reason is told below
+
+
+def piece_out(piece: Piece) -> PieceOut:
+    return PieceOut(
+        id=piece.pk,
+        title=piece.title,
+        brought_on=piece.brought_on,
+        bars=[piece.first + 1, piece.last + 1],
+    )
+
+
+def passage_out(read: ReadPiece) -> PassageOut:
+    piece, passage = read.piece, read.passage
+    told = passage_json(passage)
+    way = passage.lead_in
+    return PassageOut(
+        id=piece.pk,
+        title=piece.title,
+        parts=[PiecePartOut(id=part.id, name=part.name or part.id) for part in read.score.parts],
+        part=read.score.part.id,
+        whole=piece.bars,
+        first=piece.first + 1,
+        last=piece.last + 1,
+        tempo=piece.tempo,
+        music=read.music,
+        notes=_notes(read),
+        bars=_bars(passage),
+        worst=[WorstPlaceOut(bars=each["bars"], words=each["why"]) for each in told["worst"]],
+        lets_go=sum(release.kind != STOP for release in passage.releases),
+        too_few=_longest(passage),
+        way=None
+        if way is None
+        else LeadInOut(
+            start=way.start,
+            goal=way.goal,
+            steps=list(way.steps),
+            stages=told["lead_in"]["stages"],
+        ),
+        remarks=list(passage.remarks),
+    )
+
+
+def _notes(read: ReadPiece) -> list[PieceNoteOut]:
+    found = []
+    passage = read.passage
+    for note, hand in zip(passage.line, passage.fingering.hands, strict=True):
+        tones = sorted(note.tones, key=lambda tone: tone.pitch.midi)
+        places = [] if hand is None else list(hand.places)
+        for tone, place in zip(reversed(tones), [*reversed(places), *[None] * 4], strict=False):
+            own = read.piece.wishes.get(str(tone.number), {})
+            found.append(
+                PieceNoteOut(
+                    number=tone.number,
+                    bar=read.score.bars[note.bar].number,
+                    pitch=str(tone.pitch),
+                    finger=None if place is None else place.finger,
+                    string=None if place is None else 4 - place.string,
+                    own_finger=own.get("finger"),
+                    own_string=own.get("string"),
+                )
+            )
+    return found
+
+
+def _bars(passage: Passage) -> list[LoadedBarOut]:
+    causes = load_catalogue().causes
+    totals = passage.loads.totals()
+    most = max((totals[bar] for bar in passage.shown), default=0.0) or 1.0
+    found = []
+    for bar in passage.shown:
+        why = [
+            ReturnOut(
+                cause=causes[cause].name,
+                words=[r.words for r in passage.loads.reasons(cause, [bar], MOST_WORDS)],
+            )
+            for cause, loads in sorted(
+                passage.loads.bars.items(),
+                key=lambda each: -passage.loads.strengths[each[0]] * each[1][bar],
+            )
+            if loads[bar] > LITTLE * max(loads)
+        ]
+        share = round(totals[bar] / most, 3)
+        found.append(LoadedBarOut(number=passage.piece.bars[bar].number, share=share, why=why))
+    return found
+
+
+def _longest(passage: Passage) -> float | None:
+    """The longest stretch without a natural place to let go, where it is longer than this level
+    bears."""
+    places = [r.place for r in passage.releases if r.kind != STOP]
+    ends = [passage.line[p].at + passage.line[p].seconds for p in places]
+    start = passage.line[0].at if passage.line else 0.0
+    longest = max((b - a for a, b in pairwise([start, *ends])), default=0.0)
+    return round(longest, 1) if longest > passage.ease.longest else None

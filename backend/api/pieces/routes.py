@@ -1,0 +1,70 @@
+"""A player's own music: brought in, read, fingered, given back; for its teacher alone."""
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import File, Router
+from ninja.files import UploadedFile
+
+from api.days import today
+from api.pieces.present import passage_out, piece_out
+from api.pieces.schemas import PassageOut, PieceIn, PieceOut
+from lefthand.music.reading.unpacking import LARGEST_FILE
+from studio.errors import StudioError
+from studio.services.erasing import empty_log
+from studio.services.lessons import player_of
+from studio.services.pieces import change_piece, keep_piece, piece_of, pieces_of, read
+
+router = Router(tags=["pieces"])
+
+
+@router.get("/{int:player_id}/pieces", response=list[PieceOut])
+def read_pieces(request: HttpRequest, player_id: int) -> list[PieceOut]:
+    return [piece_out(piece) for piece in pieces_of(player_of(request.user, player_id))]
+
+
+@router.post("/{int:player_id}/pieces", response=PassageOut)
+def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> PassageOut:
+    """MusicXML, plain or compressed, 4 MB at most."""
+    player = player_of(request.user, player_id)
+    if file.size is None or file.size > LARGEST_FILE:
+        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
+        raise StudioError("bad_input", "file", problem)
+    piece = keep_piece(player, bytes(file.read()), file.name or "", today(request))
+    return passage_out(read(piece))
+
+
+@router.get("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
+def read_piece(request: HttpRequest, player_id: int, piece_id: int) -> PassageOut:
+    return passage_out(read(piece_of(player_of(request.user, player_id), piece_id)))
+
+
+@router.post("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
+def change(request: HttpRequest, player_id: int, piece_id: int, data: PieceIn) -> PassageOut:
+    """Another part, other bars, another tempo, or one note's finger and string."""
+    piece = piece_of(player_of(request.user, player_id), piece_id)
+    told: dict[str, Any] = data.dict(exclude_unset=True)
+    change_piece(piece, told)
+    return passage_out(read(piece))
+
+
+@router.get(
+    "/{int:player_id}/pieces/{int:piece_id}/marked.musicxml",
+    openapi_extra={"responses": {200: {"content": {"application/vnd.recordare.musicxml+xml": {}}}}},
+)
+def read_marked(request: HttpRequest, player_id: int, piece_id: int) -> HttpResponse:
+    """The file as it came, with fingers and places to let go."""
+    piece = piece_of(player_of(request.user, player_id), piece_id)
+    response = HttpResponse(
+        read(piece).marked, content_type="application/vnd.recordare.musicxml+xml"
+    )
+    response["Content-Disposition"] = f'attachment; filename="piece-{piece.pk}.musicxml"'
+    return response
+
+
+@router.delete("/{int:player_id}/pieces/{int:piece_id}", response=list[PieceOut])
+def remove(request: HttpRequest, player_id: int, piece_id: int) -> list[PieceOut]:
+    player = player_of(request.user, player_id)
+    piece_of(player, piece_id).delete()
+    empty_log()
+    return [piece_out(piece) for piece in pieces_of(player)]

@@ -1,0 +1,96 @@
+"""What the API says of a player's own music."""
+
+from datetime import date
+
+from ninja import Field, Schema
+
+
+class PieceOut(Schema):
+    """One piece in the list. bars: those that are worked on, from 1."""
+
+    id: int
+    title: str
+    brought_on: date
+    bars: list[int]
+
+
+class PiecePartOut(Schema):
+    id: str
+    name: str
+
+
+class PieceNoteOut(Schema):
+    """One note. number: of it in the part, as it is called in the drawing. string: 1 is the
+    highest. own_finger, own_string: the teacher's word."""
+
+    number: int
+    bar: str
+    pitch: str
+    finger: int | None
+    string: int | None
+    own_finger: int | None
+    own_string: int | None
+
+
+class ReturnOut(Schema):
+    """One cause in a bar: its name, and what there brings it back."""
+
+    cause: str
+    words: list[str]
+
+
+class LoadedBarOut(Schema):
+    """share: of the heaviest bar, 0 to 1."""
+
+    number: str
+    share: float
+    why: list[ReturnOut]
+
+
+class WorstPlaceOut(Schema):
+    bars: list[str]
+    words: str
+
+
+class LeadInOut(Schema):
+    """The way there: quarters a minute, and from bar to bar by their printed numbers."""
+
+    start: int
+    goal: int
+    steps: list[int]
+    stages: list[list[str]]
+
+
+class PassageOut(Schema):
+    """music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
+    stretch without one, None where all is well. whole: bars of the piece."""
+
+    id: int
+    title: str
+    parts: list[PiecePartOut]
+    part: str
+    whole: int
+    first: int
+    last: int
+    tempo: float | None
+    music: str
+    notes: list[PieceNoteOut]
+    bars: list[LoadedBarOut]
+    worst: list[WorstPlaceOut]
+    lets_go: int
+    too_few: float | None
+    way: LeadInOut | None
+    remarks: list[str]
+
+
+class PieceIn(Schema):
+    """What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
+    the finger and string it is to have, None for whatever fits."""
+
+    part: str | None = Field(default=None, max_length=60)
+    first: int | None = None
+    last: int | None = None
+    tempo: float | None = None
+    number: int | None = None
+    finger: int | None = None
+    string: int | None = None

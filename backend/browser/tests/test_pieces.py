@@ -1,0 +1,81 @@
+"""A player's own music: brought in, looked at, one finger changed, given back, removed."""
+
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import expect
+
+from browser.case import BrowserCase
+from lefthand.tests.scores import melody_bytes
+from studio.demo_data import PLAYERS
+from studio.models import Piece
+
+PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
+TUNE = "A4 B4 C#5 D5 E5 D5 E5 D5 D5 E5 D5 E5 F#5 E5 D5 C#5 B4:2 A4:2"
+
+
+class Pieces(BrowserCase):
+    players = (PLAYER,)
+
+    def setUp(self):
+        super().setUp()
+        self.folder = tempfile.TemporaryDirectory()
+        self.addCleanup(self.folder.cleanup)
+        self.sign_in()
+        self.page.get_by_role("link", name=PLAYER.name).first.click()
+        self.page.get_by_text("own music").click()
+
+    def bring_in(self, data):
+        path = Path(self.folder.name) / "A little march.musicxml"
+        path.write_bytes(data)
+        self.page.get_by_label("Bring in a piece").set_input_files(path)
+
+    def touch_note(self, number):
+        head = self.page.locator(f"#note-{number} .notehead").first
+        head.scroll_into_view_if_needed()
+        box = head.bounding_box()
+        self.page.mouse.click(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+
+    def test_from_the_file_to_the_way_there(self):
+        page = self.page
+        self.bring_in(melody_bytes(TUNE, tempo=96))
+        page.get_by_role("heading", name="A little march").wait_for()
+        page.get_by_role("heading", name="The way there").wait_for()
+        expect(page.get_by_text("Bars ").first).to_be_visible()
+        self.assert_accessible("a piece")
+        self.touch_note(5)
+        change = page.get_by_role("region", name="This note")
+        expect(change).to_contain_text("E5")
+        change.get_by_role("button", name="open").click()
+        self.wait_until(lambda: Piece.objects.get().wishes == {"5": {"finger": 0, "string": None}})
+        expect(change.get_by_role("button", name="open")).to_have_attribute("aria-pressed", "true")
+        change.get_by_role("button", name="As proposed").click()
+        self.wait_until(lambda: Piece.objects.get().wishes == {})
+        change.get_by_role("button", name="Done").click()
+        bars = page.get_by_role("group", name="Bars")
+        bars.get_by_role("button").nth(1).click()
+        expect(page.get_by_role("heading", name="Bar 2")).to_be_visible()
+        page.get_by_label("From bar").fill("2")
+        page.get_by_label("From bar").press("Enter")
+        expect(bars.get_by_role("button")).to_have_count(4)
+        with page.expect_download() as download:
+            page.get_by_role("link", name="The part with these marks").click()
+        self.assertIn(b"<fingering>", Path(download.value.path()).read_bytes())
+        page.set_viewport_size({"width": 390, "height": 844})
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+        page.get_by_role("button", name="Remove this piece").click()
+        page.get_by_role("heading", name=PLAYER.name).wait_for()
+        self.assertEqual(Piece.objects.count(), 0)
+
+    def test_by_keys_and_what_cannot_be_read_is_told(self):
+        page = self.page
+        self.bring_in(b"no music")
+        expect(page.get_by_role("alert")).to_contain_text("The file is not XML")
+        self.bring_in(melody_bytes(TUNE))
+        page.get_by_text("Every note").click()
+        page.get_by_role("button", name="bar 1, B4").focus()
+        page.keyboard.press("Enter")
+        change = page.get_by_role("region", name="This note")
+        change.get_by_role("button", name="string 3").focus()
+        page.keyboard.press("Enter")
+        self.wait_until(lambda: Piece.objects.get().wishes == {"2": {"finger": None, "string": 3}})

@@ -1,0 +1,34 @@
+"""What of a passage is put into the user's own score."""
+
+from collections.abc import Mapping
+
+from lefthand.music.reading.marking import Mark
+from lefthand.passage.passage import Passage
+from lefthand.passage.places import THUMB
+
+STRINGS = 4
+
+
+def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mark]:
+    """By the number of the note. Fingers where the hand or the string changes, where they are
+    printed or wished, or all; strings where one would not expect them; places to let go."""
+    lets_go = {release.place for release in passage.releases}
+    found: dict[int, Mark] = {}
+    before: tuple[int, int] | None = None
+    for place, (note, hand) in enumerate(zip(passage.line, passage.fingering.hands, strict=True)):
+        if hand is None:
+            continue
+        here = (hand.base, hand.places[-1].string)
+        is_told = all_fingers or here != before or place in passage.asked.wishes
+        before = here
+        sounding = sorted(note.tones, key=lambda tone: tone.pitch.midi)
+        for tone, stop in zip(reversed(sounding), reversed(hand.places), strict=False):
+            finger = stop.finger if is_told or tone.fingers else None
+            shown = None if finger is None or finger == THUMB else finger
+            is_odd = stop.finger and stop.semitones > 7 and stop.string < STRINGS - 1
+            found[tone.number] = Mark(
+                finger=shown,
+                string=STRINGS - stop.string if is_odd and is_told else None,
+                lets_go=place in lets_go and tone is sounding[0],
+            )
+    return found

@@ -1,0 +1,32 @@
+"""A player's own music."""
+
+from django.db import models
+
+from studio.models.people import Player
+
+
+class Piece(models.Model):
+    """A score that the teacher brought in for a player.
+
+    `score`: the file as it came. `part`: its id in the file. `first`, `last`: places of the bars
+    that are worked on, from 0; `bars`: how many there are. `tempo`: quarters a minute, None for
+    those of the file. `wishes`: the teacher's own fingers, {number of the note: {"finger": 4,
+    "string": 2}}, strings from 1, the highest.
+    """
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="pieces")
+    brought_on = models.DateField()
+    title = models.CharField(max_length=160)
+    part = models.CharField(max_length=60)
+    bars = models.PositiveIntegerField()
+    first = models.PositiveIntegerField()
+    last = models.PositiveIntegerField()
+    tempo = models.FloatField(null=True, blank=True)
+    wishes = models.JSONField(default=dict, blank=True)
+    score = models.BinaryField()
+
+    class Meta:
+        ordering = ["brought_on", "pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}: {self.title}"

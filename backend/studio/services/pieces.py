@@ -1,0 +1,219 @@
+"""A player's own music: kept as it came, read for this player's trouble, changed by the teacher."""
+
+import base64
+import binascii
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date
+from pathlib import Path
+from typing import Any
+
+from django.db.models import QuerySet
+
+from lefthand.music.engraving import engrave
+from lefthand.music.reading.marking import drawn_part, marked_score
+from lefthand.music.reading.piece import Piece as Score
+from lefthand.music.reading.reader import read_piece
+from lefthand.passage.fingering import Wish
+from lefthand.passage.levels import weights
+from lefthand.passage.marks import marks_of
+from lefthand.passage.passage import Asked, Passage, read_passage
+from lefthand.passage.played import played
+from lefthand.reason.explain import CauseView
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_mapping, read_number, read_whole, read_words
+from lefthand.values.vocabulary import FINGERS, Instrument, Level
+from studio.errors import StudioError
+from studio.models import Piece, Player
+from studio.services.cases import LessonView
+from studio.services.findings import way_of_teaching
+from studio.services.reach import measured_span
+
+MOST_PIECES = 30  # of one player
+MOST_BARS = 64  # looked at together
+USUAL_BARS = 32
+TEMPI = (10, 400)
+STRINGS = 4
+LEAST_PROBABILITY = 0.15
+MOST_TITLE = 160
+UNTITLED = "A piece"
+MUSIC_WIDTH = 2000
+
+
+@dataclass(frozen=True)
+class ReadPiece:
+    """A kept piece with what follows from it for its player."""
+
+    piece: Piece
+    score: Score
+    passage: Passage
+
+    @property
+    def music(self) -> str:
+        """The chosen bars as SVG, each note with its number as `note-7`."""
+        drawn = drawn_part(
+            bytes(self.piece.score),
+            self.score.part,
+            marks_of(self.passage),
+            self.piece.first,
+            self.piece.last,
+        )
+        return engrave(drawn, width=MUSIC_WIDTH)
+
+    @property
+    def marked(self) -> bytes:
+        """The whole file as it came, with the fingers and places to let go of the chosen bars."""
+        return marked_score(bytes(self.piece.score), self.score.part, marks_of(self.passage))
+
+
+def pieces_of(player: Player) -> QuerySet[Piece]:
+    """Without the files themselves."""
+    return player.pieces.defer("score")
+
+
+def piece_of(player: Player, piece_id: int) -> Piece:
+    """Raises StudioError."""
+    found = player.pieces.filter(pk=piece_id).first()
+    if found is None:
+        raise StudioError("not_found", "piece")
+    return found
+
+
+def keep_piece(player: Player, data: bytes, name: str, on: date) -> Piece:
+    """Raises StudioError naming the field."""
+    if player.pieces.count() >= MOST_PIECES:
+        raise StudioError("conflict", "piece", f"there are {MOST_PIECES} pieces: remove some")
+    score = _read(data, None, Instrument(player.instrument))
+    if not score.events:
+        raise StudioError("bad_input", "file", "has no notes in its part")
+    return Piece.objects.create(
+        player=player,
+        brought_on=on,
+        title=score.title or Path(name).stem[:100] or UNTITLED,
+        part=score.part.id,
+        bars=len(score.bars),
+        first=0,
+        last=min(len(score.bars), USUAL_BARS) - 1,
+        score=data,
+    )
+
+
+def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date) -> Piece:
+    """As a player file holds it. Raises InputError or StudioError naming the field."""
+    try:
+        data = base64.b64decode(read_words("score", [row["score"]])[0], validate=True)
+    except (binascii.Error, ValueError) as error:
+        raise InputError("score", "is not base64") from error
+    piece = keep_piece(player, data, title, on)
+    piece.title = title[:MOST_TITLE] or piece.title
+    first, last = (read_whole(n, row.get(n, 0), 0, piece.bars - 1) + 1 for n in ("first", "last"))
+    change_piece(piece, {"part": row.get("part"), "tempo": row.get("tempo")})
+    change_piece(piece, {"first": first, "last": last})
+    for number, wish in read_mapping("wishes", row.get("wishes") or {}).items():
+        told = read_mapping("wishes", wish)
+        place = int(number) if number.isascii() and number.isdigit() else number
+        change_piece(piece, {"finger": None, "string": None, **told, "number": place})
+    return piece
+
+
+def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
+    """part, first and last (bars from 1), tempo; one note's number with finger and string, both
+    None for none. What is not there stays. Raises StudioError naming the field."""
+    try:
+        if told.get("part") is not None:
+            _change_part(piece, told["part"])
+        if told.get("first") is not None or told.get("last") is not None:
+            _change_bars(piece, told)
+        if "tempo" in told:
+            tempo = told["tempo"]
+            piece.tempo = None if tempo is None else read_number("tempo", tempo, *TEMPI)
+        if told.get("number") is not None:
+            _change_note(piece, told)
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
+    piece.save()
+
+
+def read(piece: Piece) -> ReadPiece:
+    """For the trouble that the player's newest lesson found."""
+    player = piece.player
+    instrument = Instrument(player.instrument)
+    score = _read(bytes(piece.score), piece.part, instrument)
+    causes, finger = _trouble(player)
+    span = measured_span(player)
+    asked = Asked(
+        instrument=instrument,
+        level=Level(player.level),
+        causes=causes,
+        finger=finger,
+        tempo=piece.tempo,
+        span=span.span if span else None,
+        bars=(piece.first, min(piece.last, len(score.bars) - 1)),
+        bass=way_of_teaching(player).get("bass_fingering", "124"),
+        wishes=_wishes(piece, score),
+    )
+    return ReadPiece(piece, score, read_passage(score, asked))
+
+
+def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
+    try:
+        return read_piece(data, part, instrument)
+    except InputError as error:
+        field = "file" if error.field == "piece" else error.field
+        raise StudioError("bad_input", field, error.problem) from error
+
+
+def _change_part(piece: Piece, part: str) -> None:
+    score = _read(bytes(piece.score), part, Instrument(piece.player.instrument))
+    if score.part.id != piece.part:
+        piece.part, piece.wishes = score.part.id, {}
+
+
+def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:
+    first, last = told.get("first"), told.get("last")
+    first = read_whole("first", piece.first + 1 if first is None else first, 1, piece.bars)
+    last = read_whole("last", piece.last + 1 if last is None else last, first, piece.bars)
+    if last - first >= MOST_BARS:
+        raise InputError("last", f"expected at most {MOST_BARS} bars at a time")
+    piece.first, piece.last = first - 1, last - 1
+
+
+def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
+    number = read_whole("number", told["number"], 1, 10**6)
+    finger, string = told.get("finger"), told.get("string")
+    if finger is not None:
+        read_whole("finger", finger, 0, FINGERS[-1])
+    if string is not None:
+        read_whole("string", string, 1, STRINGS)
+    others = {key: wish for key, wish in piece.wishes.items() if key != str(number)}
+    wish = {"finger": finger, "string": string}
+    piece.wishes = others if finger is None and string is None else {**others, str(number): wish}
+
+
+def _wishes(piece: Piece, score: Score) -> dict[int, list[Wish]]:
+    """The teacher's own, by place among the notes that are looked at."""
+    line = [n for n in played(score, piece.tempo) if piece.first <= n.bar <= piece.last]
+    found: dict[int, list[Wish]] = {}
+    for place, note in enumerate(line):
+        for tone in note.tones:
+            told = piece.wishes.get(str(tone.number))
+            if told is not None:
+                string = None if told["string"] is None else STRINGS - told["string"]
+                found[place] = [Wish(told["finger"], string, tone.pitch.midi)]
+    return found
+
+
+def _trouble(player: Player) -> tuple[dict[str, float], int]:
+    """Causes that are possible now and that music can bring back, with their probability, and the
+    weak finger; nothing known means all causes alike."""
+    lesson = player.lessons.order_by("-date").first()
+    if lesson is None:
+        return {}, FINGERS[-1]
+    views: list[CauseView] = list(LessonView(lesson).diagnosis.causes)
+    told = {
+        view.cause: view.probability
+        for view in views
+        if view.cause in weights() and view.probability >= LEAST_PROBABILITY
+    }
+    weak = next((view.fingers for view in views if view.cause == "weak_finger"), ())
+    return told, weak[0] if weak else FINGERS[-1]

@@ -1,0 +1,156 @@
+"""A player's own music: kept, read for this player's trouble, changed, given back, gone."""
+
+import json
+from datetime import timedelta
+
+from django.contrib.auth import get_user_model
+from django.core.files.uploadedfile import SimpleUploadedFile
+
+from lefthand.music.reading.reader import read_piece
+from lefthand.tests.scores import melody_bytes, note, score
+from lefthand.tests.test_reading import BAD
+from studio.errors import StudioError
+from studio.models import Piece
+from studio.services import pieces
+from studio.services.erasing import erase_player
+from studio.services.pieces import change_piece, keep_piece, piece_of, read
+from studio.services.player_file import player_file
+from studio.services.player_import import read_player_file
+from studio.tests.studio_case import DAY, GRIP, StudioCase
+
+TUNE = "A4 B4 C#5 D5 E5 D5 C#5 B4 A4:4"
+
+
+class PiecesCase(StudioCase):
+    def setUp(self):
+        super().setUp()
+        self.client.force_login(self.teacher)
+        self.piece = keep_piece(self.player, melody_bytes(TUNE), "tune.musicxml", DAY)
+
+    def address(self, piece=None):
+        base = f"/api/players/{self.player.pk}/pieces"
+        return base if piece is None else f"{base}/{piece.pk}"
+
+    def change(self, **told):
+        return self.client.post(self.address(self.piece), told, content_type="application/json")
+
+
+class Kept(PiecesCase):
+    def test_a_piece_is_brought_in_and_drawn_with_its_fingers(self):
+        file = SimpleUploadedFile("A little march.musicxml", melody_bytes(TUNE))
+        told = self.client.post(self.address(), {"file": file}).json()
+        self.assertEqual((told["title"], told["first"], told["last"]), ("A little march", 1, 3))
+        self.assertIn('id="note-1"', told["music"])
+        self.assertEqual([n["finger"] for n in told["notes"]][:4], [0, 1, 2, 3])
+        self.assertEqual(len(told["bars"]), 3)
+        listed = self.client.get(self.address()).json()
+        self.assertEqual([each["title"] for each in listed], ["tune", "A little march"])
+
+    def test_what_cannot_be_read_names_the_file_and_nothing_is_kept(self):
+        for name, data in (
+            *BAD[:8],
+            ("no notes", score("<note><rest/><duration>4</duration></note>")),
+        ):
+            file = SimpleUploadedFile("piece.musicxml", data)
+            answer = self.client.post(self.address(), {"file": file})
+            with self.subTest(name):
+                self.assertEqual(answer.status_code, 422)
+        self.assertEqual(Piece.objects.count(), 1)
+
+    def test_there_is_room_for_so_many(self):
+        pieces.MOST_PIECES, before = 1, pieces.MOST_PIECES
+        self.addCleanup(setattr, pieces, "MOST_PIECES", before)
+        with self.assertRaises(StudioError) as caught:
+            keep_piece(self.player, melody_bytes(TUNE), "", DAY)
+        self.assertEqual(caught.exception.code, "conflict")
+
+    def test_removed_or_erased_it_is_gone(self):
+        self.assertEqual(self.client.delete(self.address(self.piece)).json(), [])
+        keep_piece(self.player, melody_bytes(TUNE), "", DAY)
+        erase_player(self.player)
+        self.assertEqual(Piece.objects.count(), 0)
+
+
+class Changed(PiecesCase):
+    def test_bars_tempo_and_one_finger(self):
+        told = self.change(first=2, last=2, tempo=60).json()
+        self.assertEqual([bar["number"] for bar in told["bars"]], ["2"])
+        self.assertEqual(told["way"]["goal"], 60)
+        told = self.change(first=1, last=3, number=5, finger=0).json()
+        fifth = told["notes"][4]
+        self.assertEqual((fifth["finger"], fifth["own_finger"], fifth["string"]), (0, 0, 1))
+        told = self.change(number=5, string=3).json()
+        self.assertEqual(told["notes"][4]["string"], 3)
+        told = self.change(number=5, finger=None, string=None).json()
+        self.assertIsNone(told["notes"][4]["own_finger"])
+        self.assertEqual(told["tempo"], 60)
+
+    def test_what_cannot_be_is_refused_by_its_field(self):
+        for field, told in (
+            ("first", {"first": 0}),
+            ("first", {"first": 9}),
+            ("last", {"first": 3, "last": 2}),
+            ("tempo", {"tempo": 0}),
+            ("finger", {"number": 1, "finger": 9}),
+            ("string", {"number": 1, "string": 7}),
+            ("number", {"number": 0, "finger": 1}),
+            ("part", {"part": "oboe"}),
+        ):
+            with self.subTest(field, told=told), self.assertRaises(StudioError) as caught:
+                change_piece(self.piece, told)
+            self.assertEqual(caught.exception.field, field)
+        self.piece.refresh_from_db()
+        self.assertEqual((self.piece.first, self.piece.last, self.piece.wishes), (0, 2, {}))
+
+    def test_long_pieces_are_looked_at_in_parts(self):
+        long = keep_piece(self.player, melody_bytes("A4:4 B4:4 " * 50), "", DAY)
+        self.assertEqual((long.bars, long.last), (100, 31))
+        with self.assertRaises(StudioError):
+            change_piece(long, {"first": 1, "last": 100})
+        self.assertEqual(len(read(long).passage.shown), 32)
+
+
+class ForThisPlayer(PiecesCase):
+    def test_the_trouble_of_the_newest_lesson_is_looked_for(self):
+        everything = read(self.piece).passage.loads.strengths
+        self.whole_lesson(0, GRIP)
+        strengths = read(piece_of(self.player, self.piece.pk)).passage.loads.strengths
+        self.assertIn("thumb_index_grip", strengths)
+        self.assertLess(len(strengths), len(everything))
+
+    def test_another_teacher_finds_nothing(self):
+        other = get_user_model().objects.create_user("other", password="quiet-hands-8")
+        self.client.force_login(other)
+        self.assertEqual(self.client.get(self.address(self.piece)).status_code, 404)
+
+
+class GivenBack(PiecesCase):
+    def test_the_file_comes_back_whole_with_its_marks(self):
+        data = score(
+            '<direction><direction-type><words>dolce</words></direction-type></direction>'
+            + note("A") + note("B", inside="<lyric><text>la</text></lyric>")
+        )  # fmt: skip
+        piece = keep_piece(self.player, data, "", DAY)
+        change_piece(piece, {"number": 2, "finger": 1, "string": None})
+        marked = self.client.get(f"{self.address(piece)}/marked.musicxml").content
+        for kept in (b"dolce", b"<text>la</text>", b"<fingering>1</fingering>", b"let go"):
+            self.assertIn(kept, marked)
+        before, after = read_piece(data), read_piece(marked)
+        self.assertEqual(
+            [(e.onset, [str(t.pitch) for t in e.tones]) for e in before.events],
+            [(e.onset, [str(t.pitch) for t in e.tones]) for e in after.events],
+        )
+
+    def test_a_player_file_takes_it_along(self):
+        change_piece(self.piece, {"number": 5, "finger": 0, "string": None})
+        change_piece(self.piece, {"first": 2, "last": 3, "tempo": 72})
+        plain = json.loads(json.dumps(player_file(self.player)))
+        self.assertNotIn("score", plain["pieces"][0])
+        later = DAY + timedelta(days=400)
+        found = read_player_file(self.teacher, plain, later)
+        self.assertIn("its score is not in the file", " ".join(found.left_out))
+        whole = json.loads(json.dumps(player_file(self.player, scores=True)))
+        again = read_player_file(self.teacher, whole, later).player.pieces.get()
+        for name in ("title", "part", "first", "last", "tempo", "wishes"):
+            self.assertEqual(getattr(again, name), getattr(self.piece, name), name)
+        self.assertEqual(bytes(again.score), bytes(self.piece.score))

@@ -1,0 +1,54 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useLocation } from 'wouter';
+
+import { ApiError } from '../api/client';
+import css from './Pieces.module.css';
+import { bringIn, passageQuery, piecesQuery } from './pieces';
+
+/** The player's own music: where the trouble will come back in it. */
+export function Pieces({ playerId }: { playerId: number }) {
+  const pieces = useQuery(piecesQuery(playerId)).data ?? [];
+  const cache = useQueryClient();
+  const [, navigate] = useLocation();
+  const bring = useMutation({
+    mutationFn: (file: File) => bringIn(playerId, file),
+    onSuccess: async (passage) => {
+      cache.setQueryData(passageQuery(playerId, passage.id).queryKey, passage);
+      await cache.invalidateQueries(piecesQuery(playerId));
+      navigate(`/players/${playerId}/pieces/${passage.id}`);
+    },
+  });
+  return (
+    <details open={pieces.length > 0}>
+      <summary className={css.summary}>The player&rsquo;s own music</summary>
+      <ul className={css.list}>
+        {pieces.map((piece) => (
+          <li key={piece.id}>
+            <Link href={`/players/${playerId}/pieces/${piece.id}`}>{piece.title}</Link>
+            <span className="quiet">, bars {piece.bars.join(' to ')}</span>
+          </li>
+        ))}
+      </ul>
+      <label className={css.file}>
+        Bring in a piece (MusicXML), to see where the trouble will come back
+        <input
+          type="file"
+          accept=".musicxml,.mxl,.xml"
+          disabled={bring.isPending}
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            event.currentTarget.value = '';
+            if (file) bring.mutate(file);
+          }}
+        />
+      </label>
+      {bring.isPending && <p role="status">Reading …</p>}
+      {bring.error && <p role="alert">{problemWords(bring.error)}</p>}
+    </details>
+  );
+}
+
+function problemWords(error: Error): string {
+  const field = error instanceof ApiError ? error.fields[0] : undefined;
+  return field?.field === 'file' ? `The file ${field.problem}.` : error.message;
+}

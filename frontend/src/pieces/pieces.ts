@@ -1,0 +1,62 @@
+import { queryOptions } from '@tanstack/react-query';
+
+import { client, type Schemas, unwrap } from '../api/client';
+
+export type Passage = Schemas['PassageOut'];
+export type PassageNote = Schemas['PieceNoteOut'];
+export type PieceChange = Partial<Schemas['PieceIn']>;
+
+export const piecesQuery = (playerId: number) =>
+  queryOptions({
+    queryKey: ['pieces', playerId],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/pieces', {
+          params: { path: { player_id: playerId } },
+        }),
+      ),
+  });
+
+export const passageQuery = (playerId: number, pieceId: number) =>
+  queryOptions({
+    queryKey: ['piece', playerId, pieceId],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/pieces/{piece_id}', {
+          params: { path: { player_id: playerId, piece_id: pieceId } },
+        }),
+      ),
+  });
+
+export async function bringIn(playerId: number, file: File): Promise<Passage> {
+  const form = new FormData();
+  form.append('file', file);
+  return unwrap(
+    await client.POST('/api/players/{player_id}/pieces', {
+      params: { path: { player_id: playerId } },
+      body: form as never,
+      bodySerializer: () => form,
+    }),
+  );
+}
+
+export async function changePiece(
+  playerId: number,
+  pieceId: number,
+  change: PieceChange,
+): Promise<Passage> {
+  return unwrap(
+    await client.POST('/api/players/{player_id}/pieces/{piece_id}', {
+      params: { path: { player_id: playerId, piece_id: pieceId } },
+      body: change,
+    }),
+  );
+}
+
+export async function removePiece(playerId: number, pieceId: number) {
+  return unwrap(
+    await client.DELETE('/api/players/{player_id}/pieces/{piece_id}', {
+      params: { path: { player_id: playerId, piece_id: pieceId } },
+    }),
+  );
+}
