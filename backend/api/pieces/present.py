@@ -9,10 +9,12 @@ from api.pieces.schemas import (
     PieceNoteOut,
     PieceOut,
     PiecePartOut,
+    ReachedOut,
     ReturnOut,
     WorstPlaceOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.passage.demands import Demand
 from lefthand.passage.passage import Passage
 from lefthand.passage.passage_json import passage_json
 from lefthand.passage.release import STOP
@@ -20,6 +22,7 @@ from studio.models import Piece
 from studio.services.pieces import ReadPiece
 
 MOST_WORDS = 3
+MOST_REACHED = 5
 LITTLE = 0.05  # of the heaviest bar: no reason is told below
 
 
@@ -49,6 +52,8 @@ def passage_out(read: ReadPiece) -> PassageOut:
         notes=_notes(read),
         bars=_bars(passage),
         worst=[WorstPlaceOut(bars=each["bars"], words=each["why"]) for each in told["worst"]],
+        reach=_reach(passage),
+        span_known=passage.asked.span is not None,
         lets_go=sum(release.kind != STOP for release in passage.releases),
         too_few=_longest(passage),
         way=None
@@ -105,6 +110,17 @@ def _bars(passage: Passage) -> list[LoadedBarOut]:
         share = round(totals[bar] / most, 3)
         found.append(LoadedBarOut(number=passage.piece.bars[bar].number, share=share, why=why))
     return found
+
+
+def _reach(passage: Passage) -> list[ReachedOut]:
+    """Each way of reaching too far once, where it first comes, the farthest first."""
+    found: dict[str, Demand] = {}
+    for demand in passage.demands:
+        if demand.kind == "stretch":
+            found.setdefault(demand.words, demand)
+    farthest = sorted(found.values(), key=lambda demand: -demand.points)[:MOST_REACHED]
+    bars = passage.piece.bars
+    return [ReachedOut(bar=bars[each.bar].number, words=each.words) for each in farthest]
 
 
 def _longest(passage: Passage) -> float | None:

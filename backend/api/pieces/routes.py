@@ -11,6 +11,8 @@ from api.pieces.present import passage_out, piece_out
 from api.pieces.schemas import PassageOut, PieceIn, PieceOut
 from lefthand.music.reading.unpacking import LARGEST_FILE
 from studio.errors import StudioError
+from studio.paper.part import part_pdf
+from studio.paper.pdf import Paper
 from studio.services.erasing import empty_log
 from studio.services.lessons import player_of
 from studio.services.pieces import change_piece, keep_piece, piece_of, pieces_of, read
@@ -59,6 +61,20 @@ def read_marked(request: HttpRequest, player_id: int, piece_id: int) -> HttpResp
         read(piece).marked, content_type="application/vnd.recordare.musicxml+xml"
     )
     response["Content-Disposition"] = f'attachment; filename="piece-{piece.pk}.musicxml"'
+    return response
+
+
+@router.get(
+    "/{int:player_id}/pieces/{int:piece_id}/part.pdf",
+    openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
+)
+def read_part(
+    request: HttpRequest, player_id: int, piece_id: int, paper: Paper = Paper.A4
+) -> HttpResponse:
+    """The chosen bars with fingers and places to let go, for the stand."""
+    piece = piece_of(player_of(request.user, player_id), piece_id)
+    response = HttpResponse(part_pdf(read(piece), paper), content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="piece-{piece.pk}.pdf"'
     return response
 
 

@@ -52,6 +52,13 @@ class WorstPlaceOut(Schema):
     words: str
 
 
+class ReachedOut(Schema):
+    """Notes that lie beyond this hand at ease, by bar."""
+
+    bar: str
+    words: str
+
+
 class LeadInOut(Schema):
     """The way there: quarters a minute, and from bar to bar by their printed numbers."""
 
@@ -63,7 +70,7 @@ class LeadInOut(Schema):
 
 class PassageOut(Schema):
     """music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
-    stretch without one, None where all is well. whole: bars of the piece."""
+    stretch without one, None where all is well. span_known: of it. whole: bars of the piece."""
 
     id: int
     title: str
@@ -77,8 +84,10 @@ class PassageOut(Schema):
     notes: list[PieceNoteOut]
     bars: list[LoadedBarOut]
     worst: list[WorstPlaceOut]
+    reach: list[ReachedOut]
     lets_go: int
     too_few: float | None
+    span_known: bool
     way: LeadInOut | None
     remarks: list[str]
 

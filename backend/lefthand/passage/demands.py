@@ -188,7 +188,8 @@ def _letting_go(here: _Here, run: _Run) -> Iterator[Demand]:
     if not here.stopped:
         return
     over = max(run.seconds / ease.seconds, run.stops / ease.notes) - 1
-    words = f"{run.seconds:.0f} s and {run.stops} stopped notes since the hand could let go"
+    stops = f" and {run.stops} stops" if run.stops > 1 else ""
+    words = f"{run.seconds:.0f} s{stops} since the hand could let go"
     weight = _held(here.note.seconds, 0.05, 1.0)
     yield here.demand("no_release", _held(over, 0, 3) * weight, finger, words)
     if here.haste > 0:
@@ -343,7 +344,7 @@ def _crossing(here: _Here) -> Iterator[Demand]:
     points = 0.5 + (0.25 if here.note.slurred else 0.0)
     points += 0.25 if lowest < were_lowest and is_upper(here.whose.instrument) else 0.0
     points *= 1.0 if here.stopped or before.lead.finger else 0.3
-    words = f"string {STRINGS - were_highest} to {STRINGS - highest}"
+    words = f"from string {STRINGS - were_highest} to {STRINGS - highest}"
     words += " in the slur" if here.note.slurred else ""
     yield here.demand("cross", points, lead, words)
     yield here.demand("skip", 0.6 * (strings - 1), lead, "skips a string")

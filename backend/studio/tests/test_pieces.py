@@ -1,10 +1,12 @@
 """A player's own music: kept, read for this player's trouble, changed, given back, gone."""
 
+import io
 import json
 from datetime import timedelta
 
 from django.contrib.auth import get_user_model
 from django.core.files.uploadedfile import SimpleUploadedFile
+from pypdf import PdfReader
 
 from lefthand.music.reading.reader import read_piece
 from lefthand.tests.scores import melody_bytes, note, score
@@ -140,6 +142,17 @@ class GivenBack(PiecesCase):
             [(e.onset, [str(t.pitch) for t in e.tones]) for e in before.events],
             [(e.onset, [str(t.pitch) for t in e.tones]) for e in after.events],
         )
+
+    def test_the_chosen_bars_as_a_page_for_the_stand(self):
+        long = keep_piece(self.player, melody_bytes(f"{TUNE} " * 10), "March", DAY)
+        for paper in ("a4", "us-letter"):
+            answer = self.client.get(f"{self.address(long)}/part.pdf?paper={paper}")
+            pages = PdfReader(io.BytesIO(answer.content)).pages
+            text = " ".join(page.extract_text() for page in pages)
+            with self.subTest(paper):
+                for words in ("March", "Bars 1 to", "The way there", "quarters a minute"):
+                    self.assertIn(words, text)
+                self.assertNotIn(self.player.name, text)
 
     def test_a_player_file_takes_it_along(self):
         change_piece(self.piece, {"number": 5, "finger": 0, "string": None})

@@ -1263,6 +1263,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/pieces/{piece_id}/part.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Part
+         * @description The chosen bars with fingers and places to let go, for the stand.
+         */
+        get: operations["api_pieces_routes_read_part"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/reach": {
         parameters: {
             query?: never;
@@ -3269,7 +3289,7 @@ export interface components {
         /**
          * PassageOut
          * @description music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
-         *     stretch without one, None where all is well. whole: bars of the piece.
+         *     stretch without one, None where all is well. span_known: it is this hand's own. whole: bars of the piece.
          */
         PassageOut: {
             /** Bars */
@@ -3290,8 +3310,12 @@ export interface components {
             part: string;
             /** Parts */
             parts: components["schemas"]["PiecePartOut"][];
+            /** Reach */
+            reach: components["schemas"]["ReachedOut"][];
             /** Remarks */
             remarks: string[];
+            /** Span Known */
+            span_known: boolean;
             /** Tempo */
             tempo: number | null;
             /** Title */
@@ -3724,6 +3748,16 @@ export interface components {
             string_length?: number | null;
             /** Turn */
             turn?: ("enough" | "perhaps" | "not enough") | null;
+        };
+        /**
+         * ReachedOut
+         * @description Notes that lie beyond this hand at ease, by bar.
+         */
+        ReachedOut: {
+            /** Bar */
+            bar: string;
+            /** Words */
+            words: string;
         };
         /**
          * Reader
@@ -8312,6 +8346,49 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_read_part: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "us-letter";
+            };
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

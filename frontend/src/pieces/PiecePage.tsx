@@ -83,6 +83,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
       )}
       <BarStrip bars={passage.bars} />
       <LettingGo passage={passage} />
+      <Reach passage={passage} />
       <Way passage={passage} />
       <Notes passage={passage} onChoose={setChosen} />
       {passage.remarks.map((words) => (
@@ -97,6 +98,13 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           href={`/api/players/${playerId}/pieces/${passage.id}/marked.musicxml`}
         >
           The part with these marks (MusicXML)
+        </Button>
+        <Button
+          component="a"
+          variant="default"
+          href={`/api/players/${playerId}/pieces/${passage.id}/part.pdf`}
+        >
+          These bars as PDF
         </Button>
         <Button variant="subtle" loading={remove.isPending} onClick={() => remove.mutate()}>
           Remove this piece
@@ -149,6 +157,27 @@ function LettingGo({ passage }: { passage: Passage }) {
       {passage.too_few !== null &&
         `The longest stretch without one is ${passage.too_few} s: add a stop for practice there.`}
     </p>
+  );
+}
+
+function Reach({ passage }: { passage: Passage }) {
+  if (passage.reach.length === 0) return null;
+  return (
+    <section>
+      <h2>Farther than this hand at ease</h2>
+      <ul className={css.why}>
+        {passage.reach.map((each) => (
+          <li key={each.words}>
+            Bar {each.bar}: {each.words}
+          </li>
+        ))}
+      </ul>
+      <p className="quiet">
+        {!passage.span_known && 'Of a usual hand: this one’s span was not measured yet. '}
+        What helps: another string or position (touch the note), a turn of the hand, a smaller
+        instrument.
+      </p>
+    </section>
   );
 }
 

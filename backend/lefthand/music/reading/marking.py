@@ -166,7 +166,7 @@ def _put(bar: Element, note: Element, mark: Mark) -> None:
             technical.remove(old)
         SubElement(technical, "string").text = str(mark.string)
     if mark.lets_go:
-        direction = Element("direction", placement="above")
+        direction = Element("direction", placement="below")
         SubElement(SubElement(direction, "direction-type"), "words").text = LET_GO
         bar.insert(list(bar).index(note), direction)
 
