@@ -31,7 +31,7 @@ def part_data(read: ReadPiece) -> dict[str, object]:
     return {
         "title": piece.title,
         "words": f"Bars {numbers[piece.first]} to {numbers[piece.last]}. "
-        "Where it says let go, the hand goes soft for a moment.",
+        "At each comma above the music the hand goes soft for a moment.",
         "music": [
             {"svg": svg, "alt": f"Music from bar {numbers[first]}, with fingers"}
             for first, svg in _lines(read)

@@ -135,7 +135,7 @@ class GivenBack(PiecesCase):
         piece = keep_piece(self.player, data, "", DAY)
         change_piece(piece, {"number": 2, "finger": 1, "string": None})
         marked = self.client.get(f"{self.address(piece)}/marked.musicxml").content
-        for kept in (b"dolce", b"<text>la</text>", b"<fingering>1</fingering>", b"let go"):
+        for kept in (b"dolce", b"<text>la</text>", b"<fingering>1</fingering>", b"<breath-mark"):
             self.assertIn(kept, marked)
         before, after = read_piece(data), read_piece(marked)
         self.assertEqual(

@@ -153,7 +153,7 @@ function Worst({ passage }: { passage: Passage }) {
 function LettingGo({ passage }: { passage: Passage }) {
   return (
     <p>
-      <strong>Places to let go:</strong> {passage.lets_go}.{' '}
+      <strong>Places to let go</strong>, a comma in the music: {passage.lets_go}.{' '}
       {passage.too_few !== null &&
         `The longest stretch without one is ${passage.too_few} s: add a stop for practice there.`}
     </p>

@@ -17,7 +17,7 @@ HEAD = (
     '<?xml version="1.0" encoding="UTF-8"?>\n<!DOCTYPE score-partwise PUBLIC '
     '"-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">\n'
 )
-LET_GO = "let go"
+LET_GO = "breath-mark"  # the comma that string players know: lift, and go on
 AFTER_NOTATIONS = ("lyric", "play", "listen")  # MusicXML 4.0, the order inside a note
 DRAWN = frozenset(
     [
@@ -65,14 +65,12 @@ DRAWN = frozenset(
         "tenuto",
         "accent",
         "fermata",
+        "breath-mark",
         "backup",
         "forward",
         "barline",
         "bar-style",
         "repeat",
-        "direction",
-        "direction-type",
-        "words",
     ]
 )
 ATTRIBUTES = frozenset(
@@ -107,9 +105,9 @@ class Mark:
 def marked_score(data: bytes, part: Part, marks: Mapping[int, Mark]) -> bytes:
     """The user's file with the marks put in, as plain MusicXML. Raises InputError on `piece`."""
     root = score_elements(data)
-    for bar, note, number in _notes(_bars_of(root, part)):
+    for note, number in _notes(_bars_of(root, part)):
         if number in marks:
-            _put(bar, note, marks[number])
+            _put(note, marks[number])
     head = HEAD if root.tag == "score-partwise" else ""
     return head.encode() + bytes(tostring(root, encoding="utf-8"))
 
@@ -117,13 +115,13 @@ def marked_score(data: bytes, part: Part, marks: Mapping[int, Mark]) -> bytes:
 def drawn_part(data: bytes, part: Part, marks: Mapping[int, Mark], first: int, last: int) -> str:
     """Bars `first` to `last` (places from 0) of one part with the marks, clean and alone."""
     bars = _bars_of(score_elements(data), part)
-    for bar, note, number in _notes(bars):
+    for note, number in _notes(bars):
         for technical in note.iter("technical"):
             for old in (*technical.findall("fingering"), *technical.findall("string")):
                 technical.remove(old)
         note.set("id", note_id(number))
         if number in marks:
-            _put(bar, note, marks[number])
+            _put(note, marks[number])
     score = Element("score-partwise", version="4.0")
     names = SubElement(SubElement(score, "part-list"), "score-part", id="P1")
     SubElement(names, "part-name").text = ""
@@ -147,16 +145,16 @@ def note_id(number: int) -> str:
     return f"note-{number}"
 
 
-def _notes(bars: Sequence[Element]) -> Iterator[tuple[Element, Element, int]]:
+def _notes(bars: Sequence[Element]) -> Iterator[tuple[Element, int]]:
     number = 0
     for bar in bars:
         for note in bar.findall("note"):
             number += 1
-            yield bar, note, number
+            yield note, number
 
 
-def _put(bar: Element, note: Element, mark: Mark) -> None:
-    technical = _technical(note) if mark.finger is not None or mark.string else None
+def _put(note: Element, mark: Mark) -> None:
+    technical = _inside(note, "technical") if mark.finger is not None or mark.string else None
     if technical is not None and mark.finger is not None:
         for old in technical.findall("fingering"):
             technical.remove(old)
@@ -165,14 +163,13 @@ def _put(bar: Element, note: Element, mark: Mark) -> None:
         for old in technical.findall("string"):
             technical.remove(old)
         SubElement(technical, "string").text = str(mark.string)
-    if mark.lets_go:
-        direction = Element("direction", placement="below")
-        SubElement(SubElement(direction, "direction-type"), "words").text = LET_GO
-        bar.insert(list(bar).index(note), direction)
+    if mark.lets_go and note.find("notations/articulations/breath-mark") is None:
+        SubElement(_inside(note, "articulations"), LET_GO)
 
 
-def _technical(note: Element) -> Element:
-    found = note.find("notations/technical")
+def _inside(note: Element, group: str) -> Element:
+    """This group of the note's notations, made where there is none."""
+    found = note.find(f"notations/{group}")
     if found is not None:
         return found
     notations = note.find("notations")
@@ -180,7 +177,7 @@ def _technical(note: Element) -> Element:
         notations = Element("notations")
         before = [n for n, child in enumerate(note) if child.tag in AFTER_NOTATIONS]
         note.insert(before[0] if before else len(note), notations)
-    return SubElement(notations, "technical")
+    return SubElement(notations, group)
 
 
 def _standing(before: Sequence[Element]) -> Element:
@@ -198,11 +195,6 @@ def _clean(element: Element) -> Element:
     clean = Element(element.tag, {k: v for k, v in element.items() if k in ATTRIBUTES})
     clean.text = (element.text or "").strip()[:LONGEST_TEXT]
     for child in element:
-        if child.tag in DRAWN and not _is_other_words(child):
+        if child.tag in DRAWN:
             clean.append(_clean(child))
     return clean
-
-
-def _is_other_words(element: Element) -> bool:
-    """Directions other than our own: dynamics and words are not what the hand looks for."""
-    return element.tag == "direction" and element.findtext("direction-type/words") != LET_GO

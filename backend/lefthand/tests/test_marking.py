@@ -1,0 +1,106 @@
+"""Marks in a user's own score: nothing lost, as valid as before, read back the same; and only what is
+harmless is drawn."""
+
+from collections import Counter
+from unittest import TestCase
+
+from lxml import etree
+
+from lefthand.music.reading.marking import Mark, drawn_part, marked_score, note_id
+from lefthand.music.reading.reader import read_piece
+from lefthand.music.reading.unpacking import score_elements
+from lefthand.passage.marks import marks_of
+from lefthand.passage.passage import Asked, read_passage
+from lefthand.tests.reference_reading import CORPUS
+from lefthand.tests.scores import melody_bytes, note, packed, score
+from lefthand.tests.test_fingering import QUARTETS
+from lefthand.tests.test_music_outside import schema
+from lefthand.values.vocabulary import Instrument
+
+
+def sounding(piece):
+    return [
+        (event.onset, event.length, [(tone.pitch, tone.tied_to) for tone in event.tones])
+        for event in piece.events
+    ]
+
+
+def contents(root):
+    return Counter((element.tag, (element.text or "").strip()) for element in root.iter())
+
+
+def faults(data):
+    valid = schema()
+    valid.validate(etree.fromstring(data))
+    return Counter(error.type_name for error in valid.error_log)
+
+
+def marked_quartet(name):
+    data = (CORPUS / name).read_bytes()
+    piece = read_piece(data, "1")
+    marks = marks_of(read_passage(piece, Asked(Instrument.VIOLIN)), all_fingers=True)
+    return data, piece, marks
+
+
+class GivenBack(TestCase):
+    def test_nothing_is_lost_and_it_reads_the_same(self):
+        for name in QUARTETS:
+            data, piece, marks = marked_quartet(name)
+            after = marked_score(data, piece.part, marks)
+            with self.subTest(name):
+                self.assertEqual(
+                    contents(score_elements(data)) - contents(score_elements(after)), Counter()
+                )
+                again = read_piece(after, "1")
+                self.assertEqual(sounding(again), sounding(piece))
+                told = sum(len(t.fingers) for e in again.events for t in e.tones)
+                self.assertGreater(told, 0.9 * len(piece.events))
+                other = read_piece(after, "2")
+                self.assertEqual(sum(len(t.fingers) for e in other.events for t in e.tones), 0)
+
+    def test_it_is_as_valid_as_it_was(self):
+        """By the MusicXML 4.0 schema (W3C), as shipped with the package `musicxml`."""
+        for data in (melody_bytes("A4 B4 (C#5 D5) E5^4 r:3"), packed(melody_bytes("A4 B4"))):
+            piece = read_piece(data)
+            marks = {
+                tone.number: Mark(2, 3, lets_go=True) for e in piece.events for tone in e.tones
+            }
+            after = marked_score(data, piece.part, marks)
+            plain = marked_score(data, piece.part, {})
+            self.assertEqual(faults(after), faults(plain))
+
+    def test_a_finger_takes_the_place_of_the_printed_one(self):
+        data = melody_bytes("A4^4 B4")
+        piece = read_piece(data)
+        marks = {1: Mark(finger=0), 2: Mark(string=3, lets_go=True)}
+        first, second = read_piece(marked_score(data, piece.part, marks)).events
+        self.assertEqual(first.tones[0].fingers, ("0",))
+        self.assertEqual((second.tones[0].string, second.marks), (3, {"breath-mark"}))
+
+
+class Drawn(TestCase):
+    def test_the_chosen_bars_stand_under_what_was_set_before(self):
+        time = "<time><beats>3</beats><beat-type>4</beat-type></time><key><fifths>2</fifths></key>"
+        data = melody_bytes("A4 B4 C#5 " * 4, attributes=time, beats=3)
+        piece = read_piece(data)
+        again = read_piece(drawn_part(data, piece.part, {}, 2, 3).encode())
+        self.assertEqual([bar.number for bar in again.bars], ["3", "4"])
+        self.assertEqual((again.bars[0].beats, again.bars[0].fifths), (3, 2))
+        self.assertEqual(len(again.events), 6)
+
+    def test_each_note_has_its_number_and_its_own_marks_alone(self):
+        data = melody_bytes("A4^4 B4")
+        drawn = drawn_part(data, read_piece(data).part, {2: Mark(finger=1)}, 0, 0)
+        self.assertIn(f'id="{note_id(1)}"', drawn)
+        self.assertEqual(drawn.count("<fingering>"), 1)
+
+    def test_nothing_that_is_not_known_is_drawn(self):
+        evil = (
+            note("A", inside='<lyric onclick="x()"><text>la</text></lyric><script>x()</script>')
+            .replace("<note>", '<note onload="x()" color="url(http://away)">')
+            + "<sound/><print/><direction><direction-type><words>&lt;b&gt;</words></direction-type></direction>"
+        )  # fmt: skip
+        data = score(evil)
+        drawn = drawn_part(data, read_piece(data).part, {}, 0, 0)
+        for word in ("onclick", "onload", "script", "away", "words", "lyric", "sound"):
+            self.assertNotIn(word, drawn)
