@@ -67,6 +67,16 @@ class Pieces(BrowserCase):
         page.get_by_role("heading", name=PLAYER.name).wait_for()
         self.assertEqual(Piece.objects.count(), 0)
 
+    def test_notes_are_seen_in_the_dark(self):
+        page = self.page
+        page.emulate_media(color_scheme="dark")
+        self.bring_in(melody_bytes(TUNE))
+        page.locator("#note-1").wait_for()
+        look = "e => { const s = getComputedStyle(e); return [s.fill, s.color]; }"
+        fill, ink = page.locator("#note-1 .notehead").first.evaluate(look)
+        self.assertEqual(fill, ink)
+        self.assertGreater(int(fill.split("(")[1].split(",")[0]), 150)
+
     def test_by_keys_and_what_cannot_be_read_is_told(self):
         page = self.page
         self.bring_in(b"no music")
