@@ -3289,7 +3289,7 @@ export interface components {
         /**
          * PassageOut
          * @description music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
-         *     stretch without one, None where all is well. span_known: it is this hand's own. whole: bars of the piece.
+         *     stretch without one, None where all is well. span_known: of it. whole: bars of the piece.
          */
         PassageOut: {
             /** Bars */
