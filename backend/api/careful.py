@@ -12,6 +12,7 @@ from django.utils.datastructures import MultiValueDict
 from ninja.files import UploadedFile
 from ninja.parser import Parser
 
+from api.uploads import bytes_of
 from lefthand.values.errors import InputError
 
 LARGEST_NUMBER = 2**53
@@ -48,11 +49,9 @@ class CarefulParser(Parser):
 
 
 def json_of(file: UploadedFile) -> Any:
-    """The plain JSON in an uploaded file. Raises InputError."""
-    if file.size is None or file.size > LARGEST_FILE:
-        raise InputError("file", f"expected at most {LARGEST_FILE // 1_000_000} MB")
+    """The plain JSON in an uploaded file. Raises InputError, and StudioError for its size."""
     try:
-        data = json.loads(file.read())
+        data = json.loads(bytes_of(file, LARGEST_FILE))
     except (ValueError, RecursionError) as error:
         raise InputError("file", "is not JSON") from error
     check_plain("", data)

@@ -130,6 +130,7 @@ PROCESSES = int(os.environ.get("JOLF_PROCESSES", "1"))
 SIGN_IN_RATE_OF_NAME = f"{max(1, 10 // PROCESSES)}/m"
 SIGN_IN_RATE_OF_ADDRESS = f"{max(1, 60 // PROCESSES)}/m"
 HOME_RATE = f"{max(1, 240 // PROCESSES)}/m"
+HOME_TAKE_RATE = f"{max(1, 20 // PROCESSES)}/m"  # each is seconds of work
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,

@@ -9,7 +9,7 @@ from ninja.throttling import AnonRateThrottle
 from api.home.present import home_out
 from api.home.schemas import HomeDayIn, HomeOut, HomeTakeIn, HomeTakeSentOut, LaterIn, TakeBackIn
 from api.types import WallTime
-from studio.errors import StudioError
+from api.uploads import bytes_of
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.services.days import today_behind
 from studio.services.home import answer_later, log_day, open_link, take_back_stop
@@ -38,17 +38,17 @@ def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
     return home_out(answer_later(token, data.date, data.times, today_behind(token), client_key=key))
 
 
-@router.post("/{token}/takes", response=HomeTakeSentOut)
+@router.post(
+    "/{token}/takes",
+    response=HomeTakeSentOut,
+    throttle=[AnonRateThrottle(settings.HOME_TAKE_RATE)],
+)
 def measure(
     request: HttpRequest, token: str, file: File[UploadedFile], told: Form[HomeTakeIn]
 ) -> HomeTakeSentOut:
     """A recording of the drill that the teacher asked for: measured and let go."""
-    if file.size is None or file.size > LARGEST_FILE:
-        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
-        raise StudioError("bad_input", "file", problem)
-    usable, words = measure_at_home(
-        token, file.read(), told.date, told.client_key, today_behind(token)
-    )
+    data = bytes_of(file, LARGEST_FILE)
+    usable, words = measure_at_home(token, data, told.date, told.client_key, today_behind(token))
     return HomeTakeSentOut(usable=usable, words=words)
 
 

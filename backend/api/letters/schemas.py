@@ -2,7 +2,7 @@
 
 from ninja import Field, Schema
 
-from studio.paper.pdf import Paper
+from studio.paper.setting import Paper
 
 
 class ParagraphOut(Schema):

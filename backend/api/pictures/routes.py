@@ -7,7 +7,7 @@ from ninja.files import UploadedFile
 from api.days import today
 from api.hands.present import angles_of
 from api.pictures.schemas import PictureIn, PictureOut
-from studio.errors import StudioError
+from api.uploads import bytes_of
 from studio.models import HandPicture, Player
 from studio.services.erasing import empty_log
 from studio.services.lessons import player_of
@@ -34,10 +34,7 @@ def keep(
 ) -> list[PictureOut]:
     """Keep a JPEG, PNG or WebP picture that is cut to the hand."""
     player = player_of(request.user, player_id)
-    if file.size is None or file.size > LARGEST_FILE:
-        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
-        raise StudioError("bad_input", "file", problem)
-    keep_picture(player, file.read(), Kept(date=today(request), **told.dict()))
+    keep_picture(player, bytes_of(file, LARGEST_FILE), Kept(date=today(request), **told.dict()))
     return _out(player)
 
 

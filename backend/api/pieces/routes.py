@@ -9,10 +9,10 @@ from ninja.files import UploadedFile
 from api.days import today
 from api.pieces.present import passage_out, piece_out
 from api.pieces.schemas import PassageOut, PieceIn, PieceOut
+from api.uploads import bytes_of
 from lefthand.music.reading.unpacking import LARGEST_FILE
-from studio.errors import StudioError
 from studio.paper.part import part_pdf
-from studio.paper.pdf import Paper
+from studio.paper.setting import Paper
 from studio.services.erasing import empty_log
 from studio.services.lessons import player_of
 from studio.services.pieces import change_piece, keep_piece, piece_of, pieces_of, read
@@ -29,10 +29,8 @@ def read_pieces(request: HttpRequest, player_id: int) -> list[PieceOut]:
 def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> PassageOut:
     """MusicXML, plain or compressed, 4 MB at most."""
     player = player_of(request.user, player_id)
-    if file.size is None or file.size > LARGEST_FILE:
-        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
-        raise StudioError("bad_input", "file", problem)
-    piece = keep_piece(player, bytes(file.read()), file.name or "", today(request))
+    data = bytes_of(file, LARGEST_FILE)
+    piece = keep_piece(player, data, file.name or "", today(request))
     return passage_out(read(piece))
 
 

@@ -10,8 +10,8 @@ from api.setups.schemas import ReachOut, SetupIn, SetupOut
 from lefthand.fit.reach import Reach
 from studio.errors import StudioError
 from studio.models import Player
-from studio.paper.pdf import Paper
 from studio.paper.ruler import ruler_pdf
+from studio.paper.setting import Paper
 from studio.services.lessons import player_of
 from studio.services.reach import measured_span, reach_of, size_that_fits
 from studio.services.setups import (

@@ -18,7 +18,8 @@ from lefthand.values.fields import short
 from studio.errors import StudioError
 from studio.models import HomeLink
 from studio.paper.calendar import USUAL_TIME, week_calendar
-from studio.paper.pdf import Paper, sheet_pdf
+from studio.paper.pdf import sheet_pdf
+from studio.paper.setting import Paper
 from studio.paper.sheet import Sheet, build_sheet, shown_item
 from studio.services.cases import LessonView
 from studio.services.home import HomeWeek, link_of, make_link, revoke_link

@@ -6,6 +6,7 @@ from ninja.files import UploadedFile
 
 from api.takes.present import takes_out
 from api.takes.schemas import CurveOut, PartIn, TakesOut
+from api.uploads import bytes_of
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 from studio.models import KeptSound, Lesson
@@ -32,7 +33,7 @@ def add_take(
 ) -> TakesOut:
     """Measure a recording of the drill: any usual sound file, 60 s at most."""
     lesson = lesson_of(request.user, lesson_id)
-    measure(lesson, evidence, told.part, _bytes_of(file))
+    measure(lesson, evidence, told.part, bytes_of(file, LARGEST_FILE))
     return _out(request, lesson, evidence)
 
 
@@ -77,7 +78,7 @@ def keep(
 ) -> TakesOut:
     """Keep the sound of a take; without this it is let go once it is measured."""
     lesson = lesson_of(request.user, lesson_id)
-    keep_sound(take_of(lesson, take_id), _bytes_of(file))
+    keep_sound(take_of(lesson, take_id), bytes_of(file, LARGEST_FILE))
     return _out(request, lesson, evidence)
 
 
@@ -101,13 +102,6 @@ def read_sound(
     # Nothing of it stays in a browser that others use too.
     response["Cache-Control"] = "private, no-store"
     return response
-
-
-def _bytes_of(file: UploadedFile) -> bytes:
-    if file.size is None or file.size > LARGEST_FILE:
-        problem = f"expected at most {LARGEST_FILE // 1_000_000} MB"
-        raise StudioError("bad_input", "file", problem)
-    return bytes(file.read())
 
 
 def _out(request: HttpRequest, lesson: Lesson, evidence: str) -> TakesOut:

@@ -5,17 +5,16 @@ import logging
 from collections.abc import Sequence
 from datetime import date
 from itertools import groupby
-from pathlib import Path
 from typing import Any
 
 import typst
 
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import PAPER, Span, term_picture
-from studio.paper.pdf import FONTS, Paper
+from studio.paper.setting import Paper, set_pdf
 from studio.services.letters import Letter, Paragraph
 
-TEMPLATE = Path(__file__).parent / "letter.typ"
+TEMPLATE = "letter.typ"
 ITEM = "- "
 log = logging.getLogger("jolf.paper")
 
@@ -31,22 +30,12 @@ def letters_pdf(
         "date": f"{on:%-d %B %Y}",
         "letters": [_letter(each) for each in letters],
     }
+    inputs = {"letters": json.dumps(data), "paper": paper.value}
     try:
-        return _set(data, paper, is_accessible=True)
+        return set_pdf(TEMPLATE, inputs)
     except typst.TypstError as error:
         log.warning("letters are set without the accessibility profile: %s", error)
-        return _set(data, paper, is_accessible=False)
-
-
-def _set(data: dict[str, Any], paper: Paper, *, is_accessible: bool) -> bytes:
-    found: bytes = typst.compile(
-        TEMPLATE.read_bytes(),
-        format="pdf",
-        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
-        sys_inputs={"letters": json.dumps(data), "paper": paper.value},
-        pdf_standards="ua-1" if is_accessible else None,
-    )
-    return found
+        return set_pdf(TEMPLATE, inputs, is_accessible=False)
 
 
 def _letter(letter: Letter) -> dict[str, Any]:

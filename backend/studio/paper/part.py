@@ -1,29 +1,19 @@
 """The chosen bars of a piece as PDF: fingers, places to let go, and the way there."""
 
 import json
-from pathlib import Path
-
-import typst
 
 from lefthand.music.engraving import engrave, flat_svg
 from lefthand.music.reading.marking import drawn_part
 from lefthand.passage.marks import marks_of
-from studio.paper.pdf import FONTS, Paper
+from studio.paper.setting import Paper, set_pdf
 from studio.services.pieces import ReadPiece
 
-TEMPLATE = Path(__file__).parent / "part.typ"
 BARS_TOGETHER = 8  # are kept on one page
 WIDTH = 1900
 
 
 def part_pdf(read: ReadPiece, paper: Paper = Paper.A4) -> bytes:
-    return typst.compile(
-        TEMPLATE.read_bytes(),
-        format="pdf",
-        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
-        sys_inputs={"part": json.dumps(part_data(read)), "paper": paper.value},
-        pdf_standards="ua-1",
-    )
+    return set_pdf("part.typ", {"part": json.dumps(part_data(read)), "paper": paper.value})
 
 
 def part_data(read: ReadPiece) -> dict[str, object]:

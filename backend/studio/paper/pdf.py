@@ -2,27 +2,19 @@
 
 import json
 import logging
-from enum import StrEnum
-from pathlib import Path
 
 import typst
 
 from lefthand.drawing.svg import PAPER, svg_of
 from lefthand.music.engraving import flat_svg
+from studio.paper.setting import HERE, Paper, set_pdf, shipped_fonts
 from studio.paper.sheet import LARGE_WIDTH, Sheet, SheetItem, drill_picture
 
-HERE = Path(__file__).parent
-TEMPLATE = HERE / "sheet.typ"
-FONTS = HERE / "fonts"
+TEMPLATE = "sheet.typ"
 # A last page with less than this share of it in use is not worth a sheet of paper.
 FULL_ENOUGH = 0.33
 SMALLER = (0.95, 0.9)
 log = logging.getLogger("jolf.paper")
-
-
-class Paper(StrEnum):
-    A4 = "a4"
-    LETTER = "us-letter"
 
 
 def sheet_pdf(sheet: Sheet, paper: Paper = Paper.A4, *, large: bool = False) -> bytes:
@@ -38,10 +30,10 @@ def sheet_pdf(sheet: Sheet, paper: Paper = Paper.A4, *, large: bool = False) -> 
     }
     inputs["scale"] = _fitting_scale(inputs)
     try:
-        return _set(inputs, is_accessible=True)
+        return set_pdf(TEMPLATE, inputs)
     except typst.TypstError as error:
         log.warning("a sheet is set without the accessibility profile: %s", error)
-        return _set(inputs, is_accessible=False)
+        return set_pdf(TEMPLATE, inputs, is_accessible=False)
 
 
 def _fitting_scale(inputs: dict[str, str]) -> str:
@@ -60,25 +52,15 @@ def _fitting_scale(inputs: dict[str, str]) -> str:
 def _end(inputs: dict[str, str]) -> tuple[int, float]:
     """How many pages there are, and the share of the last one that is in use."""
     found = typst.query(
-        TEMPLATE.read_bytes(),
+        (HERE / TEMPLATE).read_bytes(),
         "<end>",
         field="value",
         one=True,
-        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
+        font_paths=shipped_fonts(),
         sys_inputs=inputs,
     )
     end = json.loads(found)
     return end["page"], end["share"]
-
-
-def _set(inputs: dict[str, str], *, is_accessible: bool) -> bytes:
-    return typst.compile(
-        TEMPLATE.read_bytes(),
-        format="pdf",
-        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
-        sys_inputs=inputs,
-        pdf_standards="ua-1" if is_accessible else None,
-    )
 
 
 def _data(sheet: Sheet, *, large: bool) -> dict[str, object]:

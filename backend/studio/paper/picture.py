@@ -5,7 +5,7 @@ import typst
 from lefthand.change.term import Term
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import PAPER, Span, term_picture
-from studio.paper.pdf import FONTS
+from studio.paper.setting import shipped_fonts
 
 PIXELS_AN_INCH = 144
 PAGE = """
@@ -26,7 +26,7 @@ def term_png(term: Term, span: Span = Span.TERM) -> bytes:
         PAGE.format(width=round(picture.width)).encode(),
         format="png",
         ppi=PIXELS_AN_INCH,
-        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
+        font_paths=shipped_fonts(),
         sys_inputs={"svg": picture.svg},
     )
     return found

@@ -2,17 +2,13 @@
 
 import json
 import math
-from pathlib import Path
 from typing import Any
-
-import typst
 
 from lefthand.drawing.anatomy import neck_sizes
 from lefthand.fit.reach import Reach
-from studio.paper.pdf import FONTS, Paper
+from studio.paper.setting import Paper, set_pdf
 from studio.paper.sheet import INSTRUMENT_NAMES
 
-TEMPLATE = Path(__file__).parent / "ruler.typ"
 ROOM = 200.0  # mm of the strip that fit on either paper
 BELOW = 14.0  # mm after the last stop
 ABOVE = 20.0  # mm before the first, where the nut is off the page
@@ -21,13 +17,7 @@ TICK = 5
 
 def ruler_pdf(reach: Reach, paper: Paper = Paper.A4) -> bytes:
     """One page, to be printed without scaling."""
-    return typst.compile(
-        TEMPLATE.read_bytes(),
-        format="pdf",
-        font_paths=typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False),
-        sys_inputs={"ruler": json.dumps(ruler_data(reach)), "paper": paper.value},
-        pdf_standards="ua-1",
-    )
+    return set_pdf("ruler.typ", {"ruler": json.dumps(ruler_data(reach)), "paper": paper.value})
 
 
 def ruler_data(reach: Reach) -> dict[str, Any]:

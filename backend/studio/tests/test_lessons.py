@@ -11,7 +11,8 @@ from studio.demo_data import PLAYERS
 from studio.demo_past import PASTS, levels
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult
-from studio.paper.pdf import Paper, sheet_pdf
+from studio.paper.pdf import sheet_pdf
+from studio.paper.setting import Paper
 from studio.paper.sheet import build_sheet
 from studio.services.cases import LessonView, weeks_away
 from studio.services.decisions import objections

@@ -12,7 +12,7 @@ from pypdf import PdfReader
 
 from studio.models import Player
 from studio.paper.letters import letters_pdf
-from studio.paper.pdf import Paper
+from studio.paper.setting import Paper
 from studio.services.demo import build_demo
 from studio.services.flags import lift_flags
 from studio.services.letters import Letter, Paragraph, Reader, draft

@@ -8,8 +8,8 @@ from pypdf import PdfReader
 
 from lefthand import load_catalogue, parse_fit
 from studio.models import Setup
-from studio.paper.pdf import Paper
 from studio.paper.ruler import ROOM, ruler_data, ruler_pdf
+from studio.paper.setting import Paper
 from studio.tests.studio_case import DAY, StudioCase
 
 POINTS_A_MM = 72 / 25.4

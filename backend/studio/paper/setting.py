@@ -1,0 +1,33 @@
+"""Setting a page with typst: data goes in as JSON, never as source, with the fonts that ship."""
+
+from collections.abc import Mapping
+from enum import StrEnum
+from pathlib import Path
+
+import typst
+
+HERE = Path(__file__).parent
+FONTS = HERE / "fonts"
+
+
+class Paper(StrEnum):
+    A4 = "a4"
+    LETTER = "us-letter"
+
+
+def shipped_fonts() -> typst.Fonts:
+    return typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False)
+
+
+def set_pdf(template: str, inputs: Mapping[str, str], *, is_accessible: bool = True) -> bytes:
+    """A template of this folder as PDF. Raises typst.TypstError for what the accessibility profile
+    refuses, such as a letter that no shipped font has."""
+    return bytes(
+        typst.compile(
+            (HERE / template).read_bytes(),
+            format="pdf",
+            font_paths=shipped_fonts(),
+            sys_inputs=dict(inputs),
+            pdf_standards="ua-1" if is_accessible else None,
+        )
+    )
