@@ -30,10 +30,12 @@ function csrfToken(): string {
 }
 
 const ANSWER_WITHIN = 30_000;
+// A file over a slow network takes its time.
+const FILE_WITHIN = 240_000;
 
 /** A server that does not answer is no server: the request ends and is made again. */
 export const client = createClient<paths>({
-  fetch: (request) => fetch(request, { signal: AbortSignal.timeout(ANSWER_WITHIN) }),
+  fetch: (request) => fetch(request, { signal: AbortSignal.timeout(patience(request)) }),
 });
 client.use({
   onRequest({ request }) {
@@ -41,6 +43,11 @@ client.use({
     return request;
   },
 });
+
+function patience(request: Request): number {
+  const isFile = request.headers.get('content-type')?.startsWith('multipart/') ?? false;
+  return isFile ? FILE_WITHIN : ANSWER_WITHIN;
+}
 
 interface Answer<T> {
   data?: T;

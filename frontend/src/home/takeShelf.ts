@@ -1,6 +1,7 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { formBody } from '../api/form';
 import { newKey } from '../api/newKey';
 
 /** A recording that is on its way; it waits on this phone while there is no network. */
@@ -78,15 +79,10 @@ async function send(
   clientKey: string,
   { token, date, sound }: WaitingTake,
 ): Promise<Schemas['HomeTakeSentOut']> {
-  const form = new FormData();
-  form.append('file', sound, 'take.wav');
-  form.append('date', date);
-  form.append('client_key', clientKey);
   return unwrap(
     await client.POST('/api/home/{token}/takes', {
       params: { path: { token } },
-      body: form as never,
-      bodySerializer: () => form,
+      ...formBody({ file: sound, date, client_key: clientKey }),
     }),
   );
 }

@@ -1,4 +1,5 @@
 import type { Catalogue } from '../api/client';
+import field from '../components/field.module.css';
 import css from './HomeTake.module.css';
 import type { LessonHandle } from './useLesson';
 
@@ -17,6 +18,7 @@ export function HomeTake({ handle, catalogue }: Props) {
     <label className={css.take}>
       To be recorded at home, on the phone
       <select
+        className={field.field}
         value={lesson.home_take}
         onChange={(event) => enter('home_take', '', event.currentTarget.value)}
       >

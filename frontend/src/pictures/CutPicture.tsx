@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type PercentCrop, ReactCrop } from 'react-image-crop';
 
 import { client, unwrap } from '../api/client';
+import { formBody } from '../api/form';
 import { picturesQuery } from '../api/queries';
 import css from './Measuring.module.css';
 import type { SetPoint } from './PointPad';
@@ -37,17 +38,16 @@ export function CutPicture({ playerId, asked, picture, points, onKept, onBack }:
   const keep = useMutation({
     mutationFn: async () => {
       const { blob, scale } = await blobOf(picture, cut);
-      const form = new FormData();
-      form.append('file', blob, 'hand.jpg');
-      form.append('measure', asked.kind);
-      if (isOfAFinger(asked.kind)) form.append('finger', String(asked.finger));
-      form.append('points', JSON.stringify(inCut(points, cut, scale)));
-      form.append('words', words);
       return unwrap(
         await client.POST('/api/players/{player_id}/pictures', {
           params: { path: { player_id: playerId } },
-          body: form as never,
-          bodySerializer: () => form,
+          ...formBody({
+            file: blob,
+            measure: asked.kind,
+            ...(isOfAFinger(asked.kind) && { finger: String(asked.finger) }),
+            points: JSON.stringify(inCut(points, cut, scale)),
+            words,
+          }),
         }),
       );
     },

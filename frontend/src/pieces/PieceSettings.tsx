@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 
+import field from '../components/field.module.css';
 import css from './PiecePage.module.css';
 import type { Passage, PieceChange } from './pieces';
 
@@ -30,6 +31,7 @@ export function PieceSettings({ passage, onChange }: Props) {
         <label>
           Part
           <select
+            className={field.field}
             value={passage.part}
             onChange={(event) => onChange({ part: event.currentTarget.value })}
           >
@@ -44,6 +46,7 @@ export function PieceSettings({ passage, onChange }: Props) {
       <label>
         From bar
         <input
+          className={field.field}
           type="number"
           min={1}
           max={passage.whole}
@@ -54,6 +57,7 @@ export function PieceSettings({ passage, onChange }: Props) {
       <label>
         to bar (of {passage.whole})
         <input
+          className={field.field}
           type="number"
           min={1}
           max={passage.whole}
@@ -64,6 +68,7 @@ export function PieceSettings({ passage, onChange }: Props) {
       <label>
         Goal, ♩ =
         <input
+          className={field.field}
           type="number"
           min={10}
           max={400}

@@ -1,6 +1,7 @@
 import { queryOptions } from '@tanstack/react-query';
 
 import { client, type Schemas, unwrap } from '../api/client';
+import { formBody } from '../api/form';
 
 export type Passage = Schemas['PassageOut'];
 export type PassageNote = Schemas['PieceNoteOut'];
@@ -29,13 +30,10 @@ export const passageQuery = (playerId: number, pieceId: number) =>
   });
 
 export async function bringIn(playerId: number, file: File): Promise<Passage> {
-  const form = new FormData();
-  form.append('file', file);
   return unwrap(
     await client.POST('/api/players/{player_id}/pieces', {
       params: { path: { player_id: playerId } },
-      body: form as never,
-      bodySerializer: () => form,
+      ...formBody({ file }),
     }),
   );
 }

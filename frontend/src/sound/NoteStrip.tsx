@@ -1,5 +1,6 @@
 import type { Take } from './takes';
 import css from './Listening.module.css';
+import { TuneLabels } from './TuneLabels';
 
 const STEP = 34;
 const MOST_IN_A_ROW = 24;
@@ -45,15 +46,7 @@ function Row({ notes, room, now, onPlace }: Props & { room: number }) {
         role="img"
         aria-label="Each note: how far from its pitch, and how early or late. The table below holds the numbers."
       >
-        <text x="0" y={TUNE.middle - 34}>
-          high
-        </text>
-        <text x="0" y={TUNE.middle + 5}>
-          in tune
-        </text>
-        <text x="0" y={TUNE.middle + 44}>
-          low
-        </text>
+        <TuneLabels middle={TUNE.middle} />
         <text x="0" y={TIME.middle - 14}>
           early
         </text>

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { MouseEvent } from 'react';
 
 import css from './Listening.module.css';
+import { TuneLabels } from './TuneLabels';
 import { type Curve, curveQuery, type Take } from './takes';
 
 const SECONDS_A_ROW = 10;
@@ -71,15 +72,7 @@ function Row({ curve, notes, from, now, onPlace }: RowProps) {
         aria-label="How the pitch moves about each note, and how loud it is. The table below holds the numbers of each note."
         onClick={onPlace && play}
       >
-        <text x="0" y={TUNE.middle - 36}>
-          high
-        </text>
-        <text x="0" y={TUNE.middle + 6}>
-          in tune
-        </text>
-        <text x="0" y={TUNE.middle + 48}>
-          low
-        </text>
+        <TuneLabels middle={TUNE.middle} />
         <text x="0" y={LEVEL.floor - LEVEL.db * LEVEL.most + 18}>
           loud
         </text>

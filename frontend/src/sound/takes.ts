@@ -1,5 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 
+import { formBody } from '../api/form';
 import { client, type Schemas, unwrap } from '../api/client';
 
 export type Takes = Schemas['TakesOut'];
@@ -29,14 +30,10 @@ export async function sendTake(
   part: PartName,
   sound: Blob,
 ): Promise<Takes> {
-  const form = new FormData();
-  form.append('file', sound, 'take.wav');
-  form.append('part', part);
   return unwrap(
     await client.POST('/api/lessons/{lesson_id}/takes/{evidence}', {
       params: { path: { lesson_id: lessonId, evidence } },
-      body: form as never,
-      bodySerializer: () => form,
+      ...formBody({ file: sound, part }),
     }),
   );
 }
@@ -72,13 +69,10 @@ export async function keepSound(
   takeId: number,
   sound: Blob,
 ): Promise<Takes> {
-  const form = new FormData();
-  form.append('file', sound, 'take.wav');
   return unwrap(
     await client.POST('/api/lessons/{lesson_id}/takes/{evidence}/{take_id}/sound', {
       params: { path: { lesson_id: lessonId, evidence, take_id: takeId } },
-      body: form as never,
-      bodySerializer: () => form,
+      ...formBody({ file: sound }),
     }),
   );
 }

@@ -3,22 +3,15 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { formBody } from '../api/form';
 import { Dialog } from '../components/Dialog';
 
 /** A player from a file that was saved here or by another teacher. */
 export function BringIn() {
   const cache = useQueryClient();
   const bring = useMutation({
-    mutationFn: async (file: File) => {
-      const form = new FormData();
-      form.append('file', file);
-      return unwrap(
-        await client.POST('/api/players/file', {
-          body: { file: '' },
-          bodySerializer: () => form,
-        }),
-      );
-    },
+    mutationFn: async (file: File) =>
+      unwrap(await client.POST('/api/players/file', formBody({ file }))),
     onSuccess: () => cache.invalidateQueries(),
   });
   return (
