@@ -38,7 +38,7 @@ def piece_out(piece: Piece) -> PieceOut:
 def passage_out(read: ReadPiece) -> PassageOut:
     piece, passage = read.piece, read.passage
     told = passage_json(passage)
-    way = passage.lead_in
+    way = None if read.is_paused else passage.lead_in
     return PassageOut(
         id=piece.pk,
         title=piece.title,
@@ -64,6 +64,7 @@ def passage_out(read: ReadPiece) -> PassageOut:
             steps=list(way.steps),
             stages=told["lead_in"]["stages"],
         ),
+        paused=read.is_paused,
         remarks=list(passage.remarks),
     )
 
@@ -71,7 +72,9 @@ def passage_out(read: ReadPiece) -> PassageOut:
 def _notes(read: ReadPiece) -> list[PieceNoteOut]:
     found = []
     passage = read.passage
-    for note, hand in zip(passage.line, passage.fingering.hands, strict=True):
+    lets_go = {release.place for release in passage.releases}
+    heard = zip(passage.line, passage.fingering.hands, strict=True)
+    for note_place, (note, hand) in enumerate(heard):
         tones = sorted(note.tones, key=lambda tone: tone.pitch.midi)
         places = [] if hand is None else list(hand.places)
         for tone, place in zip(reversed(tones), [*reversed(places), *[None] * 4], strict=False):
@@ -85,6 +88,8 @@ def _notes(read: ReadPiece) -> list[PieceNoteOut]:
                     string=None if place is None else 4 - place.string,
                     own_finger=own.get("finger"),
                     own_string=own.get("string"),
+                    lets_go=note_place in lets_go,
+                    own_lets_go=own.get("lets_go"),
                 )
             )
     return found

@@ -21,7 +21,7 @@ class PiecePartOut(Schema):
 
 class PieceNoteOut(Schema):
     """One note. number: of it in the part, as it is called in the drawing. string: 1 is the
-    highest. own_finger, own_string: the teacher's word."""
+    highest. lets_go: the hand goes soft in or after it. own_...: the teacher's word."""
 
     number: int
     bar: str
@@ -30,6 +30,8 @@ class PieceNoteOut(Schema):
     string: int | None
     own_finger: int | None
     own_string: int | None
+    lets_go: bool
+    own_lets_go: bool | None
 
 
 class ReturnOut(Schema):
@@ -69,8 +71,9 @@ class LeadInOut(Schema):
 
 
 class PassageOut(Schema):
-    """music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
-    stretch without one, None where all is well. span_known: of it. whole: bars of the piece."""
+    """music: SVG, "" where it cannot be drawn. paused: a stop is up, there is no way there.
+    lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
+    one, None where all is well. span_known: of this hand. whole: bars of the piece."""
 
     id: int
     title: str
@@ -89,12 +92,14 @@ class PassageOut(Schema):
     too_few: float | None
     span_known: bool
     way: LeadInOut | None
+    paused: bool
     remarks: list[str]
 
 
 class PieceIn(Schema):
     """What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
-    the finger and string it is to have, None for whatever fits."""
+    the finger and string it is to have, and whether the hand lets go there, each None for what is
+    proposed."""
 
     part: str | None = Field(default=None, max_length=60)
     first: int | None = None
@@ -103,3 +108,4 @@ class PieceIn(Schema):
     number: int | None = None
     finger: int | None = None
     string: int | None = None
+    lets_go: bool | None = None

@@ -11,7 +11,7 @@ from browser.cable import Cable
 from browser.case import BrowserCase
 from browser.playing import write_take
 from studio.demo_data import PLAYERS
-from studio.models import HomeDay, Lesson, RedFlag, Take
+from studio.models import HomeDay, Lesson, Plan, RedFlag, Take
 from studio.services.home import make_link
 
 CHECK = "fourth.low"
@@ -88,6 +88,24 @@ class AtHome(BrowserCase):
         self.page.reload()
         expect(self.card.get_by_text("Recorded on")).to_be_visible()
         expect(waits).to_have_count(0)
+
+    def test_one_that_waited_is_sent_from_a_week_that_asks_for_none(self):
+        takes = "**/takes"
+        self.open(self.live_server_url)
+        self.page.route(takes, lambda route: route.abort("failed"))
+        self.card.locator("input[type=file]").set_input_files(self.played)
+        self.card.get_by_text("the take waits on this phone").wait_for()
+        self.page.unroute(takes)
+        given, newest = self.given.pk, self.given
+        newest.pk, newest.date, newest.home_take = None, timezone.localdate(), ""
+        plan = Plan.objects.get(lesson=Lesson.objects.order_by("date").last())
+        newest.save()
+        plan.pk, plan.lesson = None, newest
+        plan.save()
+        self.page.reload()
+        self.page.get_by_text("The take of before: ").wait_for(timeout=PLAYED_MS)
+        expect(self.card).to_have_count(0)
+        self.assertEqual(self.takes().get().lesson_id, given)
 
     def test_what_cannot_be_used_is_told_and_nothing_is_asked_under_a_stop(self):
         self.open(self.live_server_url)

@@ -47,8 +47,15 @@ class Pieces(BrowserCase):
         change = page.get_by_role("region", name="This note")
         expect(change).to_contain_text("E5")
         change.get_by_role("button", name="open").click()
-        self.wait_until(lambda: Piece.objects.get().wishes == {"5": {"finger": 0, "string": None}})
+        self.wait_until(lambda: Piece.objects.get().wishes == {"5": {"finger": 0}})
         expect(change.get_by_role("button", name="open")).to_have_attribute("aria-pressed", "true")
+        soft = change.get_by_role("button", name="let go here")
+        lets_go = soft.get_attribute("aria-pressed") == "false"
+        soft.click()
+        self.wait_until(
+            lambda: Piece.objects.get().wishes == {"5": {"finger": 0, "lets_go": lets_go}}
+        )
+        expect(soft).to_have_attribute("aria-pressed", str(lets_go).lower())
         change.get_by_role("button", name="As proposed").click()
         self.wait_until(lambda: Piece.objects.get().wishes == {})
         change.get_by_role("button", name="Done").click()
@@ -64,6 +71,8 @@ class Pieces(BrowserCase):
         page.set_viewport_size({"width": 390, "height": 844})
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
         page.get_by_role("button", name="Remove this piece").click()
+        self.assertEqual(Piece.objects.count(), 1)
+        page.get_by_role("button", name="Yes, remove it").click()
         page.get_by_role("heading", name=PLAYER.name).wait_for()
         self.assertEqual(Piece.objects.count(), 0)
 
@@ -88,4 +97,4 @@ class Pieces(BrowserCase):
         change = page.get_by_role("region", name="This note")
         change.get_by_role("button", name="string 3").focus()
         page.keyboard.press("Enter")
-        self.wait_until(lambda: Piece.objects.get().wishes == {"2": {"finger": None, "string": 3}})
+        self.wait_until(lambda: Piece.objects.get().wishes == {"2": {"string": 3}})

@@ -27,7 +27,12 @@ OF_A_REPEAT = 0.2
 USED_OF_A_PLACE = 0.6  # of a place to let go that is not marked
 SHARES = {True: {1: 0.42, 2: 0.72, 3: 1.0}, False: {1: 0.36, 2: 0.68, 3: 1.0}}  # of the span
 FIRST_OPENS = {1: 1.7, 2: 1.25, 3: 1.25}  # cello and bass: the first opens farther
-USUAL_TOP = {True: 5, Instrument.CELLO: 3, Instrument.BASS: 2}  # semitones, first to fourth
+USUAL_TOP = {  # semitones, first to fourth
+    Instrument.VIOLIN: 5,
+    Instrument.VIOLA: 5,
+    Instrument.CELLO: 3,
+    Instrument.BASS: 2,
+}
 WITH_EACH_STOP = frozenset(
     [
         "own.played",
@@ -77,8 +82,7 @@ class Whose:
 
     @property
     def usual_span(self) -> float:
-        top = USUAL_TOP[True if is_upper(self.instrument) else self.instrument]
-        return self.span or span_needed(self.length, 2, 2 + top)
+        return self.span or span_needed(self.length, 2, 2 + USUAL_TOP[self.instrument])
 
 
 @dataclass(slots=True)

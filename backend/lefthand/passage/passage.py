@@ -13,7 +13,7 @@ from lefthand.passage.lead_in import LeadIn, drill_for, lead_in
 from lefthand.passage.levels import Ease, ease_of, weights
 from lefthand.passage.places import THUMB, fingerboard_of
 from lefthand.passage.played import USUAL_TEMPO, Played, played
-from lefthand.passage.release import Release, release_places
+from lefthand.passage.release import Release, release_places, with_chosen
 from lefthand.passage.returns import USUAL_FINGER, Loads, Worst
 from lefthand.values.vocabulary import Instrument, Level
 
@@ -30,7 +30,8 @@ class Asked:
     """For whom a piece is read. causes: cause -> strength; all that music can bring back where
     empty. finger: of those causes that are one finger's. span: first to fourth at ease, mm; length:
     of the string, mm. tempo: quarters a minute, None for those of the piece. bars: places in the
-    piece that are looked at, from and to. wishes: of the teacher, by place in the line."""
+    piece that are looked at, from and to. By place in the line: wishes and releases (in, or out) of
+    the teacher."""
 
     instrument: Instrument
     level: Level = Level.INTERMEDIATE
@@ -42,7 +43,7 @@ class Asked:
     bars: tuple[int, int] | None = None
     bass: str = "124"
     wishes: Mapping[int, Sequence[Wish]] = field(default_factory=dict)
-    marks: frozenset[int] = frozenset()
+    releases: Mapping[int, bool] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,12 +77,13 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         ease=ease_of(asked.level),
         length=asked.length or usual_length(asked.instrument),
         span=asked.span,
-        marks=asked.marks,
+        marks=frozenset(place for place, is_in in asked.releases.items() if is_in),
     )
     told = demands(line, found.hands, whose)
     loads = Loads(told, len(piece.bars), _strengths(asked), asked.finger)
     worst = loads.worst()
-    releases = release_places(line, found.hands, whose.ease)
+    proposed = release_places(line, found.hands, whose.ease)
+    releases = with_chosen(proposed, line, found.hands, asked.releases)
     way = _lead_in(piece, asked, line, worst[0].bars) if worst else None
     drill = None
     if way is not None:

@@ -164,8 +164,9 @@ class Fingerboard:
         for finger, offsets in HIGH.items():
             for offset in offsets:
                 if above - offset >= NECK:
-                    own = self.cost["thumb"] * (1.0 if finger == THUMB else 0.4)
-                    yield finger, above - offset, False, own + (0.3 if offset == -1 else 0.0)
+                    own = self.cost["thumb" if finger == THUMB else "above_neck"]
+                    own += self.cost["near_thumb"] if offset == -1 else 0.0
+                    yield finger, above - offset, False, own
 
     def _low_hands(self) -> Iterable[tuple[bool, Mapping[int, int]]]:
         if self.instrument is Instrument.CELLO:

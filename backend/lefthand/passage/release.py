@@ -1,7 +1,7 @@
 """Where the hand can let go in a line: rests, breaths, open strings, ends of phrases, shifts and
 long notes; and which of these to mark, so that no stretch is longer than the level bears."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from lefthand.passage.levels import Ease
@@ -97,6 +97,21 @@ def release_places(
             count = sum(_is_stopped(hands[n]) for n in range(at + 1, place + 1))
             window = [w for w in window if w[2] > at and w[1] - begun > LATER_PART * ease.longest]
     return found
+
+
+def with_chosen(
+    releases: Sequence[Release],
+    line: Sequence[Played],
+    hands: Sequence[Hand | None],
+    chosen: Mapping[int, bool],
+) -> list[Release]:
+    """The teacher's word over what is proposed: a place is added, or taken out."""
+    kept = {each.place: each for each in releases if chosen.get(each.place, True)}
+    for place, is_in in chosen.items():
+        if is_in and place not in kept:
+            quality, kind = natural_release(line, hands, place)
+            kept[place] = Release(place, line[place].bar, kind or STOP, quality)
+    return [kept[place] for place in sorted(kept)]
 
 
 def _candidate(

@@ -97,10 +97,20 @@ class Drawn(TestCase):
     def test_nothing_that_is_not_known_is_drawn(self):
         evil = (
             note("A", inside='<lyric onclick="x()"><text>la</text></lyric><script>x()</script>')
-            .replace("<note>", '<note onload="x()" color="url(http://away)">')
+            .replace("<note>", '<note id="root" onload="x()" color="url(http://away)">')
             + "<sound/><print/><direction><direction-type><words>&lt;b&gt;</words></direction-type></direction>"
         )  # fmt: skip
         data = score(evil)
         drawn = drawn_part(data, read_piece(data).part, {}, 0, 0)
-        for word in ("onclick", "onload", "script", "away", "words", "lyric", "sound"):
+        for word in (
+            "root",
+            "number-in-part",
+            "onclick",
+            "onload",
+            "script",
+            "away",
+            "words",
+            "lyric",
+            "sound",
+        ):
             self.assertNotIn(word, drawn)

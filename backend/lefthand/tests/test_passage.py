@@ -59,7 +59,7 @@ SANITY = (
     ("held for long asks more", read("D5 E5^4 D5 E5^4"), read("D5 E5:3^4 D5 E5:3^4"), "weak_finger", "more"),
     ("the third is not the fourth", read(FOURTHS, finger=3), read(FOURTHS, finger=4), "weak_finger", "more"),
     ("rests let go", read(f"{FOURTHS} " * 4), read("D5 E5^4 r:2 " * 16), "thumb_index_grip", "less"),
-    ("marks let go", read(f"{FOURTHS} " * 6), read(f"{FOURTHS} " * 6, marks=frozenset(range(7, 48, 8))),
+    ("marks let go", read(f"{FOURTHS} " * 6), read(f"{FOURTHS} " * 6, releases=dict.fromkeys(range(7, 48, 8), True)),
      "held_fingers", "less"),
     ("beginners tire earlier", read(f"{RUN} " * 4, level=Level.ADVANCED),
      read(f"{RUN} " * 4, level=Level.BEGINNER), "thumb_index_grip", "more"),
@@ -187,10 +187,17 @@ class Release(TestCase):
     def test_marks_ease_what_waits_for_them_and_nothing_else(self):
         text = f"{FOURTHS} " * 8
         plain = read(text)
-        marked = read(text, marks=frozenset(r.place for r in plain.releases))
+        marked = read(text, releases={r.place: True for r in plain.releases})
         self.assertLess(points(marked, "no_release"), points(plain, "no_release"))
         for kind in ("own.played", "own.after_third", "held", "fast", "lift"):
             self.assertAlmostEqual(points(marked, kind), points(plain, kind))
+
+    def test_the_teachers_word_stands_over_what_is_proposed(self):
+        text = f"{FOURTHS} " * 6
+        proposed = [r.place for r in read(text).releases]
+        out, added = proposed[0], next(n for n in range(48) if n not in proposed)
+        told = read(text, releases={out: False, added: True}).releases
+        self.assertEqual([r.place for r in told], sorted({*proposed, added} - {out}))
 
 
 class LeadIn(TestCase):

@@ -10,8 +10,9 @@ class Piece(models.Model):
 
     `score`: the file as it came. `part`: its id in the file. `first`, `last`: places of the bars
     that are worked on, from 0; `bars`: how many there are. `tempo`: quarters a minute, None for
-    those of the file. `wishes`: the teacher's own fingers, {number of the note: {"finger": 4,
-    "string": 2}}, strings from 1, the highest.
+    those of the file. `wishes`: the teacher's own, {number of the note: {"finger": 4, "string": 2,
+    "lets_go": true}}, each of them or none; strings from 1, the highest; lets_go false takes a
+    place to let go out.
     """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="pieces")

@@ -2,9 +2,10 @@
 
 import json
 
-from lefthand.music.engraving import engrave, flat_svg
-from lefthand.music.reading.marking import drawn_part
-from lefthand.passage.marks import marks_of
+from lefthand.music.engraved_apart import engraved_apart
+from lefthand.music.engraving import flat_svg
+from lefthand.values.errors import InputError
+from studio.errors import StudioError
 from studio.paper.setting import Paper, set_pdf
 from studio.services.pieces import ReadPiece
 
@@ -13,7 +14,14 @@ WIDTH = 1900
 
 
 def part_pdf(read: ReadPiece, paper: Paper = Paper.A4) -> bytes:
-    return set_pdf("part.typ", {"part": json.dumps(part_data(read)), "paper": paper.value})
+    """Raises StudioError while a stop is up, and for what cannot be drawn."""
+    if read.is_paused:
+        raise StudioError("paused")
+    try:
+        data = part_data(read)
+    except InputError as error:
+        raise StudioError("bad_input", "piece", error.problem) from error
+    return set_pdf("part.typ", {"part": json.dumps(data), "paper": paper.value})
 
 
 def part_data(read: ReadPiece) -> dict[str, object]:
@@ -32,13 +40,11 @@ def part_data(read: ReadPiece) -> dict[str, object]:
 
 def _lines(read: ReadPiece) -> list[tuple[int, str]]:
     """(first bar, SVG) of a few bars each, so that no line is cut by a page."""
-    piece, marks = read.piece, marks_of(read.passage)
-    found = []
-    for first in range(piece.first, piece.last + 1, BARS_TOGETHER):
-        last = min(first + BARS_TOGETHER - 1, piece.last)
-        drawn = drawn_part(bytes(piece.score), read.score.part, marks, first, last)
-        found.append((first, flat_svg(engrave(drawn, width=WIDTH))))
-    return found
+    piece = read.piece
+    firsts = range(piece.first, piece.last + 1, BARS_TOGETHER)
+    scores = (read.drawn(at, min(at + BARS_TOGETHER - 1, piece.last)) for at in firsts)
+    drawn = engraved_apart(tuple(scores), WIDTH)
+    return [(first, flat_svg(svg)) for first, svg in zip(firsts, drawn, strict=True)]
 
 
 def _way(read: ReadPiece, numbers: list[str]) -> str:

@@ -5,12 +5,13 @@ import binascii
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
+from functools import cached_property
 from pathlib import Path
 from typing import Any
 
 from django.db.models import QuerySet
 
-from lefthand.music.engraving import engrave
+from lefthand.music.engraved_apart import engraved_apart
 from lefthand.music.reading.marking import drawn_part, marked_score
 from lefthand.music.reading.piece import Piece as Score
 from lefthand.music.reading.reader import read_piece
@@ -21,12 +22,13 @@ from lefthand.passage.passage import Asked, Passage, read_passage
 from lefthand.passage.played import played
 from lefthand.reason.explain import CauseView
 from lefthand.values.errors import InputError
-from lefthand.values.fields import read_mapping, read_number, read_whole, read_words
+from lefthand.values.fields import read_flag, read_mapping, read_number, read_whole, read_words
 from lefthand.values.vocabulary import FINGERS, Instrument, Level
 from studio.errors import StudioError
 from studio.models import Piece, Player
 from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching
+from studio.services.flags import open_flags
 from studio.services.reach import measured_span
 
 MOST_PIECES = 30  # of one player
@@ -35,6 +37,7 @@ USUAL_BARS = 32
 TEMPI = (10, 400)
 STRINGS = 4
 LEAST_PROBABILITY = 0.15
+WISHES = ("finger", "string", "lets_go")
 MOST_TITLE = 160
 UNTITLED = "A piece"
 MUSIC_WIDTH = 2000
@@ -48,17 +51,24 @@ class ReadPiece:
     score: Score
     passage: Passage
 
+    @cached_property
+    def is_paused(self) -> bool:
+        """True while a stop is up: nobody is sent to practise then."""
+        return bool(open_flags(self.piece.player))
+
+    def drawn(self, first: int, last: int) -> str:
+        """Some bars as MusicXML, clean, each note with its number as `note-7`."""
+        marks = marks_of(self.passage)
+        return drawn_part(bytes(self.piece.score), self.score.part, marks, first, last)
+
     @property
     def music(self) -> str:
-        """The chosen bars as SVG, each note with its number as `note-7`."""
-        drawn = drawn_part(
-            bytes(self.piece.score),
-            self.score.part,
-            marks_of(self.passage),
-            self.piece.first,
-            self.piece.last,
-        )
-        return engrave(drawn, width=MUSIC_WIDTH)
+        """The chosen bars as SVG; "" for what cannot be drawn."""
+        drawn = self.drawn(self.piece.first, self.piece.last)
+        try:
+            return engraved_apart((drawn,), MUSIC_WIDTH)[0]
+        except InputError:
+            return ""
 
     @property
     def marked(self) -> bytes:
@@ -106,19 +116,20 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
         raise InputError("score", "is not base64") from error
     piece = keep_piece(player, data, title, on)
     piece.title = title[:MOST_TITLE] or piece.title
+    piece.save(update_fields=["title"])
     first, last = (read_whole(n, row.get(n, 0), 0, piece.bars - 1) + 1 for n in ("first", "last"))
     change_piece(piece, {"part": row.get("part"), "tempo": row.get("tempo")})
     change_piece(piece, {"first": first, "last": last})
     for number, wish in read_mapping("wishes", row.get("wishes") or {}).items():
         told = read_mapping("wishes", wish)
         place = int(number) if number.isascii() and number.isdigit() else number
-        change_piece(piece, {"finger": None, "string": None, **told, "number": place})
+        change_piece(piece, {**told, "number": place})
     return piece
 
 
 def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
-    """part, first and last (bars from 1), tempo; one note's number with finger and string, both
-    None for none. What is not there stays. Raises StudioError naming the field."""
+    """part, first and last (bars from 1), tempo; one note's number with finger, string and lets_go,
+    each None for what is proposed. What is not there stays. Raises StudioError naming the field."""
     try:
         if told.get("part") is not None:
             _change_part(piece, told["part"])
@@ -131,7 +142,7 @@ def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
             _change_note(piece, told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    piece.save()
+    piece.save(update_fields=["part", "first", "last", "tempo", "wishes"])
 
 
 def read(piece: Piece) -> ReadPiece:
@@ -150,7 +161,7 @@ def read(piece: Piece) -> ReadPiece:
         span=span.span if span else None,
         bars=(piece.first, min(piece.last, len(score.bars) - 1)),
         bass=way_of_teaching(player).get("bass_fingering", "124"),
-        wishes=_wishes(piece, score),
+        **_words_of(piece, score),
     )
     return ReadPiece(piece, score, read_passage(score, asked))
 
@@ -180,27 +191,32 @@ def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:
 
 def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
     number = read_whole("number", told["number"], 1, 10**6)
-    finger, string = told.get("finger"), told.get("string")
-    if finger is not None:
-        read_whole("finger", finger, 0, FINGERS[-1])
-    if string is not None:
-        read_whole("string", string, 1, STRINGS)
-    others = {key: wish for key, wish in piece.wishes.items() if key != str(number)}
-    wish = {"finger": finger, "string": string}
-    piece.wishes = others if finger is None and string is None else {**others, str(number): wish}
+    wish = {name: told[name] for name in WISHES if told.get(name) is not None}
+    if "finger" in wish:
+        read_whole("finger", wish["finger"], 0, FINGERS[-1])
+    if "string" in wish:
+        read_whole("string", wish["string"], 1, STRINGS)
+    if "lets_go" in wish:
+        read_flag("lets_go", wish["lets_go"])
+    others = {key: each for key, each in piece.wishes.items() if key != str(number)}
+    piece.wishes = {**others, str(number): wish} if wish else others
 
 
-def _wishes(piece: Piece, score: Score) -> dict[int, list[Wish]]:
-    """The teacher's own, by place among the notes that are looked at."""
+def _words_of(piece: Piece, score: Score) -> dict[str, Any]:
+    """The teacher's own wishes and places to let go, by place among the notes looked at."""
     line = [n for n in played(score, piece.tempo) if piece.first <= n.bar <= piece.last]
-    found: dict[int, list[Wish]] = {}
+    wishes: dict[int, list[Wish]] = {}
+    releases: dict[int, bool] = {}
     for place, note in enumerate(line):
         for tone in note.tones:
-            told = piece.wishes.get(str(tone.number))
-            if told is not None:
-                string = None if told["string"] is None else STRINGS - told["string"]
-                found[place] = [Wish(told["finger"], string, tone.pitch.midi)]
-    return found
+            told = piece.wishes.get(str(tone.number), {})
+            finger, string, lets_go = (told.get(name) for name in WISHES)
+            if finger is not None or string is not None:
+                below = None if string is None else STRINGS - string
+                wishes[place] = [Wish(finger, below, tone.pitch.midi)]
+            if lets_go is not None:
+                releases[place] = lets_go
+    return {"wishes": wishes, "releases": releases}
 
 
 def _trouble(player: Player) -> tuple[dict[str, float], int]:

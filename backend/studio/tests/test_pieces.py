@@ -2,19 +2,23 @@
 
 import io
 import json
+import subprocess
 from datetime import timedelta
+from unittest import mock
 
 from django.contrib.auth import get_user_model
 from django.core.files.uploadedfile import SimpleUploadedFile
 from pypdf import PdfReader
 
+from lefthand.music.engraved_apart import engraved_apart
 from lefthand.music.reading.reader import read_piece
 from lefthand.tests.scores import melody_bytes, note, score
 from lefthand.tests.test_reading import BAD
 from studio.errors import StudioError
-from studio.models import Piece
+from studio.models import Piece, RedFlag
 from studio.services import pieces
 from studio.services.erasing import erase_player
+from studio.services.flags import lift_flags
 from studio.services.pieces import change_piece, keep_piece, piece_of, read
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
@@ -110,6 +114,43 @@ class Changed(PiecesCase):
         with self.assertRaises(StudioError):
             change_piece(long, {"first": 1, "last": 100})
         self.assertEqual(len(read(long).passage.shown), 32)
+
+    def test_a_place_to_let_go_is_added_and_taken_out(self):
+        def places(told):
+            return [note["number"] for note in told["notes"] if note["lets_go"]]
+
+        proposed = places(self.client.get(self.address(self.piece)).json())
+        added = next(n for n in range(1, 9) if n not in proposed)
+        told = self.change(number=added, lets_go=True).json()
+        self.assertEqual(places(told), sorted([*proposed, added]))
+        told = self.change(number=proposed[-1], lets_go=False).json()
+        self.assertEqual(places(told), sorted([*proposed[:-1], added]))
+        marked = self.client.get(f"{self.address(self.piece)}/marked.musicxml").content
+        self.assertEqual(marked.count(b"<breath-mark"), len(places(told)))
+
+    def test_nobody_is_sent_to_practise_under_a_stop(self):
+        lesson = self.lesson()
+        RedFlag.objects.create(
+            player=self.player, lesson=lesson, raised_on=DAY, reasons=["numbness"]
+        )
+        told = self.client.get(self.address(self.piece)).json()
+        self.assertEqual((told["paused"], told["way"]), (True, None))
+        self.assertEqual(self.client.get(f"{self.address(self.piece)}/part.pdf").status_code, 409)
+        lift_flags(self.player, note="seen by a doctor", on=DAY, seen=["numbness"])
+        self.assertIsNotNone(self.client.get(self.address(self.piece)).json()["way"])
+
+    def test_what_brings_the_engraver_down_brings_nothing_else_down(self):
+        for gone in (
+            subprocess.TimeoutExpired("engraver", 1),
+            subprocess.CalledProcessError(-11, "engraver"),
+        ):
+            engraved_apart.cache_clear()
+            with mock.patch("subprocess.run", side_effect=gone):
+                told = self.client.get(self.address(self.piece)).json()
+                page = self.client.get(f"{self.address(self.piece)}/part.pdf")
+            with self.subTest(type(gone).__name__):
+                self.assertEqual((told["music"], len(told["notes"])), ("", 9))
+                self.assertEqual(page.status_code, 422)
 
 
 class ForThisPlayer(PiecesCase):

@@ -3288,8 +3288,9 @@ export interface components {
         };
         /**
          * PassageOut
-         * @description music: SVG. lets_go: how many places to let go there are. too_few: seconds of the longest
-         *     stretch without one, None where all is well. span_known: of it. whole: bars of the piece.
+         * @description music: SVG, "" where it cannot be drawn. paused: a stop is up, there is no way there.
+         *     lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
+         *     one, None where all is well. span_known: of this hand. whole: bars of the piece.
          */
         PassageOut: {
             /** Bars */
@@ -3310,6 +3311,8 @@ export interface components {
             part: string;
             /** Parts */
             parts: components["schemas"]["PiecePartOut"][];
+            /** Paused */
+            paused: boolean;
             /** Reach */
             reach: components["schemas"]["ReachedOut"][];
             /** Remarks */
@@ -3407,7 +3410,8 @@ export interface components {
         /**
          * PieceIn
          * @description What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
-         *     the finger and string it is to have, None for whatever fits.
+         *     the finger and string it is to have, and whether the hand lets go there, each None for what is
+         *     proposed.
          */
         PieceIn: {
             /** Finger */
@@ -3416,6 +3420,8 @@ export interface components {
             first?: number | null;
             /** Last */
             last?: number | null;
+            /** Lets Go */
+            lets_go?: boolean | null;
             /** Number */
             number?: number | null;
             /** Part */
@@ -3428,17 +3434,21 @@ export interface components {
         /**
          * PieceNoteOut
          * @description One note. number: of it in the part, as it is called in the drawing. string: 1 is the
-         *     highest. own_finger, own_string: the teacher's word.
+         *     highest. lets_go: the hand goes soft in or after it. own_...: the teacher's word.
          */
         PieceNoteOut: {
             /** Bar */
             bar: string;
             /** Finger */
             finger: number | null;
+            /** Lets Go */
+            lets_go: boolean;
             /** Number */
             number: number;
             /** Own Finger */
             own_finger: number | null;
+            /** Own Lets Go */
+            own_lets_go: boolean | null;
             /** Own String */
             own_string: number | null;
             /** Pitch */

@@ -13,6 +13,7 @@ import { WeekDays } from './WeekDays';
 import { dayNumber, type WeekNow } from './weekNow';
 
 const DAYS_OF_A_WEEK = 7;
+const SendTakes = lazy(async () => ({ default: (await import('./SendTakes')).SendTakes }));
 const RecordTake = lazy(async () => ({ default: (await import('./RecordTake')).RecordTake }));
 
 /** A week at home: what is for today, its music and tools, and how it went. */
@@ -30,6 +31,7 @@ export function HomePage({ token }: { token: string }) {
             {handle.kept === 1 ? 'entry' : 'entries'}.
           </p>
         )}
+        <Waiting token={token} />
       </main>
     );
   }
@@ -52,7 +54,17 @@ export function HomePage({ token }: { token: string }) {
         <Today token={token} handle={handle} />
       )}
       <NotTaken handle={handle} />
+      {(week.stopped || week.take === null) && <Waiting token={token} />}
     </main>
+  );
+}
+
+/** Takes of this phone that are still on their way, though this week may ask for none. */
+function Waiting({ token }: { token: string }) {
+  return (
+    <Suspense fallback={null}>
+      <SendTakes token={token} />
+    </Suspense>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 
 import type { Schemas } from '../api/client';
 import { TAP } from '../sound/microphone';
@@ -7,7 +7,7 @@ import { useTaking } from '../sound/useTaking';
 import { shortDate } from '../words/words';
 import css from './HomePage.module.css';
 import { keepForLater } from './offline';
-import { countWaiting, keepTake, sendWaiting } from './takeShelf';
+import { useTakes, waitingWords } from './useTakes';
 
 interface Props {
   token: string;
@@ -16,7 +16,6 @@ interface Props {
 }
 
 const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
-const AGAIN_AFTER = 60_000;
 
 /** The drill that the teacher wants to hear: recorded here, or by the phone's own recorder. */
 export function RecordTake({ token, take, today }: Props) {
@@ -80,49 +79,10 @@ export function RecordTake({ token, take, today }: Props) {
       {busy && <p role="status">Sending …</p>}
       {(taking.problem ?? problem) && <p role="alert">{taking.problem ?? problem}</p>}
       {words && <p role="status">{words}</p>}
-      {waiting > 0 && !busy && (
-        <p role="status">
-          No network: {waiting === 1 ? 'the take waits' : `${waiting} takes wait`} on this phone.
-        </p>
-      )}
+      {waiting > 0 && !busy && <p role="status">{waitingWords(waiting)}</p>}
       {days.length > 0 && (
         <p className="quiet">Recorded on {days.map((day) => shortDate(day)).join(', ')}.</p>
       )}
     </section>
   );
-}
-
-/** What is on its way, and what came back. */
-function useTakes(token: string, today: string, known: string[]) {
-  const [waiting, setWaiting] = useState(0);
-  const [words, setWords] = useState<string | null>(null);
-  const [days, setDays] = useState(known);
-  const [busy, setBusy] = useState(false);
-  const trySending = useCallback(async () => {
-    setBusy((await countWaiting()) > 0);
-    const sent = await sendWaiting();
-    const mine = sent.filter((each) => each.take.token === token);
-    const last = mine.at(-1);
-    if (last) setWords(last.words);
-    const taken = mine.filter((each) => each.usable).map((each) => each.take.date);
-    setDays((before) => [...new Set([...before, ...taken])].sort());
-    setWaiting(await countWaiting());
-    setBusy(false);
-  }, [token]);
-  useEffect(() => {
-    const go = () => void trySending();
-    go();
-    window.addEventListener('online', go);
-    const timer = setInterval(go, AGAIN_AFTER);
-    return () => {
-      window.removeEventListener('online', go);
-      clearInterval(timer);
-    };
-  }, [trySending]);
-  const add = async (sound: Blob) => {
-    setWords(null);
-    await keepTake({ token, date: today, sound });
-    await trySending();
-  };
-  return { days, waiting, words, busy, add };
 }

@@ -8,12 +8,14 @@ const STRINGS = [1, 2, 3, 4];
 interface Props {
   note: PassageNote;
   isBusy: boolean;
-  onChange: (told: Pick<PieceChange, 'finger' | 'string'>) => void;
+  onChange: (told: Pick<PieceChange, 'finger' | 'string' | 'lets_go'>) => void;
   onDone: () => void;
 }
 
 /** Another finger or string for one note; the rest follows. */
 export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
+  const own = { finger: note.own_finger, string: note.own_string, lets_go: note.own_lets_go };
+  const isOwn = Object.values(own).some((word) => word !== null);
   return (
     <section className={css.change} aria-label="This note" aria-busy={isBusy}>
       <strong>
@@ -26,7 +28,7 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
             type="button"
             className={touch.button}
             aria-pressed={note.finger === finger}
-            onClick={() => onChange({ finger, string: note.own_string })}
+            onClick={() => onChange({ ...own, finger })}
           >
             {finger === 0 ? 'open' : finger}
           </button>
@@ -39,17 +41,25 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
             type="button"
             className={touch.button}
             aria-pressed={note.string === string}
-            onClick={() => onChange({ finger: note.own_finger, string })}
+            onClick={() => onChange({ ...own, string })}
           >
             string {string}
           </button>
         ))}
       </span>
-      {(note.own_finger !== null || note.own_string !== null) && (
+      <button
+        type="button"
+        className={touch.button}
+        aria-pressed={note.lets_go}
+        onClick={() => onChange({ ...own, lets_go: !note.lets_go })}
+      >
+        let go here
+      </button>
+      {isOwn && (
         <button
           type="button"
           className={touch.button}
-          onClick={() => onChange({ finger: null, string: null })}
+          onClick={() => onChange({ finger: null, string: null, lets_go: null })}
         >
           As proposed
         </button>

@@ -10,6 +10,7 @@ import css from './PiecePage.module.css';
 import {
   changePiece,
   type Passage,
+  type PassageNote,
   passageQuery,
   type PieceChange,
   piecesQuery,
@@ -35,6 +36,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   const cache = useQueryClient();
   const [, navigate] = useLocation();
   const [chosen, setChosen] = useState<number | null>(null);
+  const [isSure, setIsSure] = useState(false);
   const change = useMutation({
     mutationFn: (told: PieceChange) => changePiece(playerId, passage.id, told),
     onSuccess: (now) => {
@@ -57,6 +59,12 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
         <h1>{passage.title}</h1>
         <Link href={`/players/${playerId}`}>Back to the player</Link>
       </header>
+      {passage.paused && (
+        <p role="alert">
+          A stop is up: nobody practises towards this until you have lifted it.{' '}
+          <Link href={`/players/${playerId}`}>See the stop</Link>
+        </p>
+      )}
       <Worst passage={passage} />
       <PieceSettings
         key={`${passage.part} ${passage.first} ${passage.last} ${passage.tempo}`}
@@ -64,11 +72,14 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
         onChange={(told) => change.mutate(told)}
       />
       {change.error && <p role="alert">{change.error.message}</p>}
+      {passage.music === '' && (
+        <p>This music could not be drawn; its fingers and loads stand below all the same.</p>
+      )}
       <div
         className={css.music}
         role="img"
         aria-label="The music with fingers and places to let go. The table below holds every note."
-        onClick={(event) => setChosen(nearestNote(event.currentTarget, event))}
+        onClick={(event) => setChosen(nearestNote(event.currentTarget, event, passage.notes))}
         // Drawn by our own server from a part that it has cleaned.
         dangerouslySetInnerHTML={{ __html: passage.music }}
       />
@@ -99,15 +110,22 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
         >
           The part with these marks (MusicXML)
         </Button>
+        {!passage.paused && (
+          <Button
+            component="a"
+            variant="default"
+            href={`/api/players/${playerId}/pieces/${passage.id}/part.pdf`}
+          >
+            These bars as PDF
+          </Button>
+        )}
         <Button
-          component="a"
-          variant="default"
-          href={`/api/players/${playerId}/pieces/${passage.id}/part.pdf`}
+          variant={isSure ? 'filled' : 'subtle'}
+          loading={remove.isPending}
+          onBlur={() => setIsSure(false)}
+          onClick={() => (isSure ? remove.mutate() : setIsSure(true))}
         >
-          These bars as PDF
-        </Button>
-        <Button variant="subtle" loading={remove.isPending} onClick={() => remove.mutate()}>
-          Remove this piece
+          {isSure ? 'Yes, remove it and its fingers' : 'Remove this piece'}
         </Button>
       </div>
     </div>
@@ -118,18 +136,21 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
 function nearestNote(
   music: HTMLElement,
   touch: { clientX: number; clientY: number },
+  notes: readonly PassageNote[],
 ): number | null {
+  // A note that is tied to the one before is no note of its own.
+  const known = new Set(notes.map((note) => note.number));
   let nearest: number | null = null;
   let reach = REACH;
   for (const note of music.querySelectorAll<SVGElement>('g[id^="note-"]')) {
-    const found = NOTE_ID.exec(note.id);
+    const number = Number(NOTE_ID.exec(note.id)?.[1]);
     const box = (note.querySelector('.notehead') ?? note).getBoundingClientRect();
     const away = Math.hypot(
       box.left + box.width / 2 - touch.clientX,
       box.top + box.height / 2 - touch.clientY,
     );
-    if (found && away < reach) {
-      nearest = Number(found[1]);
+    if (known.has(number) && away < reach) {
+      nearest = number;
       reach = away;
     }
   }
@@ -206,7 +227,7 @@ function Notes({ passage, onChoose }: { passage: Passage; onChoose: (number: num
             <button type="button" onClick={() => onChoose(note.number)}>
               bar {note.bar}, {note.pitch}: {note.finger ?? 'no finger'}
               {note.string !== null && `, string ${note.string}`}
-              {(note.own_finger !== null || note.own_string !== null) && ' (yours)'}
+              {note.lets_go && ', let go'}
             </button>
           </li>
         ))}

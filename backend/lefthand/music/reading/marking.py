@@ -75,8 +75,8 @@ DRAWN = frozenset(
 )
 ATTRIBUTES = frozenset(
     [
-        "id",
         "type",
+        "number-in-part",
         "number",
         "placement",
         "location",
@@ -88,6 +88,7 @@ ATTRIBUTES = frozenset(
         "bracket",
     ]
 )
+NUMBER = "number-in-part"  # our own, while a part is cleaned
 LONGEST_TEXT = 24
 STANDING = ("divisions", "key", "time", "clef")
 
@@ -119,7 +120,7 @@ def drawn_part(data: bytes, part: Part, marks: Mapping[int, Mark], first: int, l
         for technical in note.iter("technical"):
             for old in (*technical.findall("fingering"), *technical.findall("string")):
                 technical.remove(old)
-        note.set("id", note_id(number))
+        note.set(NUMBER, str(number))
         if number in marks:
             _put(note, marks[number])
     score = Element("score-partwise", version="4.0")
@@ -128,6 +129,8 @@ def drawn_part(data: bytes, part: Part, marks: Mapping[int, Mark], first: int, l
     drawn = SubElement(score, "part", id="P1")
     for place, bar in enumerate(bars[first : last + 1]):
         clean = _clean(bar)
+        for note in clean.findall("note"):
+            note.set("id", note_id(int(note.attrib.pop(NUMBER))))
         clean.tag = "measure"
         clean.set("number", str(bar.get("number") or first + place + 1)[:12])
         if place == 0:
@@ -192,7 +195,8 @@ def _standing(before: Sequence[Element]) -> Element:
 
 def _clean(element: Element) -> Element:
     """Only what is known, with short texts and plain attributes."""
-    clean = Element(element.tag, {k: v for k, v in element.items() if k in ATTRIBUTES})
+    known = {k: v[:LONGEST_TEXT] for k, v in element.items() if k in ATTRIBUTES}
+    clean = Element(element.tag, known)
     clean.text = (element.text or "").strip()[:LONGEST_TEXT]
     for child in element:
         if child.tag in DRAWN:

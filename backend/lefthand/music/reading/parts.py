@@ -10,6 +10,7 @@ from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
 
 MOST_TEXT = 160
+LONGEST_ID = 60
 # Names of parts in the usual languages; the first that fits counts.
 NAMES: Sequence[tuple[str, Instrument | None]] = (
     (r"gamba", None),
@@ -25,6 +26,10 @@ def text_of(element: Element, path: str, usual: str = "") -> str:
     return usual if found is None else found.strip()[:MOST_TEXT]
 
 
+def id_of(element: Element) -> str:
+    return element.get("id", "")[:LONGEST_ID]
+
+
 def instrument_named(*names: str) -> Instrument | None:
     for name in names:
         for pattern, instrument in NAMES:
@@ -36,7 +41,7 @@ def instrument_named(*names: str) -> Instrument | None:
 def parts_of(root: Element) -> list[tuple[Part, list[Element]]]:
     """The parts with their bars, those without bars left out. Raises InputError."""
     bars = _bars(root)
-    listed = {found.get("id", ""): _part(found) for found in root.findall("part-list/score-part")}
+    listed = {id_of(found): _part(found) for found in root.findall("part-list/score-part")}
     parts = [(listed.get(id_, Part(id_, "", None)), found) for id_, found in bars.items()]
     if not parts:
         raise refused("has no part with bars")
@@ -49,15 +54,13 @@ def _part(found: Element) -> Part:
         text_of(found, "score-instrument/instrument-name"),
         text_of(found, "score-instrument/instrument-sound").replace(".", " "),
     )
-    return Part(found.get("id", ""), name, instrument_named(name, *told))
+    return Part(id_of(found), name, instrument_named(name, *told))
 
 
 def _bars(root: Element) -> dict[str, list[Element]]:
     if root.tag == "score-partwise":
         return {
-            part.get("id", ""): bars
-            for part in root.findall("part")
-            if (bars := part.findall("measure"))
+            id_of(part): bars for part in root.findall("part") if (bars := part.findall("measure"))
         }
     if root.tag != "score-timewise":
         raise refused(f"expected a MusicXML score, got <{root.tag[:40]}>")
@@ -65,7 +68,7 @@ def _bars(root: Element) -> dict[str, list[Element]]:
     for bar in root.findall("measure"):
         for part in bar.findall("part"):
             part.set("number", bar.get("number", ""))
-            found.setdefault(part.get("id", ""), []).append(part)
+            found.setdefault(id_of(part), []).append(part)
     return found
 
 

@@ -1,0 +1,10 @@
+import { useTakes, waitingWords } from './useTakes';
+
+const NONE: string[] = [];
+
+/** Sends what was recorded before; says something only where there was something. */
+export function SendTakes({ token }: { token: string }) {
+  const { waiting, words, busy } = useTakes(token, '', NONE);
+  if (waiting > 0 && !busy) return <p role="status">{waitingWords(waiting)}</p>;
+  return words === null ? null : <p role="status">The take of before: {words}</p>;
+}
