@@ -29,7 +29,12 @@ OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
 TAKES = "/api/lessons/{lesson_id}/takes/{evidence}"
 SOUND = f"{TAKES}/{{take_id}}/sound"
 # Nobody plays while a stop is up, and a made-up player only in the demo.
-NOT_NOW = (("POST", TAKES), ("POST", f"{TAKES}/simulated"))
+PIECE = "/api/players/{player_id}/pieces/{piece_id}"
+NOT_NOW = (  # a stop is up
+    ("POST", TAKES),
+    ("POST", f"{TAKES}/simulated"),
+    ("GET", f"{PIECE}/part.pdf"),
+)
 UPLOADS = {
     TAKES: ("take.wav", silence(), {"part": "slow"}),
     SOUND: ("take.wav", silence(), {}),

@@ -107,6 +107,7 @@ class Heard(TakesCase):
         kept = KeptSound.objects.get()
         self.assertEqual(bytes(kept.flac[:4]), b"fLaC")
         heard.get_by_role("button", name="Let the sound go").click()
+        heard.get_by_role("button", name="Yes, let it go for good").click()
         heard.get_by_role("button", name="Keep the sound").wait_for()
         self.assertEqual(KeptSound.objects.count(), 0)
 

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, useLocation, useParams } from 'wouter';
 
 import { Problem } from '../components/Problem';
+import { SureButton } from '../components/SureButton';
 import { BarStrip } from './BarStrip';
 import { NoteChange } from './NoteChange';
 import css from './PiecePage.module.css';
@@ -36,7 +37,6 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   const cache = useQueryClient();
   const [, navigate] = useLocation();
   const [chosen, setChosen] = useState<number | null>(null);
-  const [isSure, setIsSure] = useState(false);
   const change = useMutation({
     mutationFn: (told: PieceChange) => changePiece(playerId, passage.id, told),
     onSuccess: (now) => {
@@ -119,14 +119,13 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
             These bars as PDF
           </Button>
         )}
-        <Button
-          variant={isSure ? 'filled' : 'subtle'}
+        <SureButton
+          sure="Yes, remove it and its fingers"
           loading={remove.isPending}
-          onBlur={() => setIsSure(false)}
-          onClick={() => (isSure ? remove.mutate() : setIsSure(true))}
+          onSure={() => remove.mutate()}
         >
-          {isSure ? 'Yes, remove it and its fingers' : 'Remove this piece'}
-        </Button>
+          Remove this piece
+        </SureButton>
       </div>
     </div>
   );

@@ -5,6 +5,7 @@ import { lazy, Suspense, useState } from 'react';
 import { client, unwrap } from '../api/client';
 import { picturesQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
+import { SureButton } from '../components/SureButton';
 import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../pictures/pointPlan';
 import { shortDate } from '../words/words';
@@ -24,7 +25,6 @@ export function Pictures({ player }: Props) {
   const pictures = useQuery(picturesQuery(player.id)).data ?? [];
   const [chosen, setChosen] = useState<string[] | null>(null);
   const [adding, setAdding] = useState(false);
-  const [doubted, setDoubted] = useState<string | null>(null);
   const cache = useQueryClient();
   const remove = useMutation({
     mutationFn: async (name: string) =>
@@ -70,16 +70,13 @@ export function Pictures({ player }: Props) {
               </span>
               <small>{told(picture)}</small>
             </button>
-            <Button
-              aria-label={`${doubted === picture.name ? 'Yes, remove' : 'Remove'} the picture of ${shortDate(picture.date)}`}
-              variant={doubted === picture.name ? 'filled' : 'subtle'}
-              onBlur={() => setDoubted(null)}
-              onClick={() =>
-                doubted === picture.name ? remove.mutate(picture.name) : setDoubted(picture.name)
-              }
+            <SureButton
+              sure="Yes, remove"
+              of={`the picture of ${shortDate(picture.date)}`}
+              onSure={() => remove.mutate(picture.name)}
             >
-              {doubted === picture.name ? 'Yes, remove' : 'Remove'}
-            </Button>
+              Remove
+            </SureButton>
           </li>
         ))}
       </ul>

@@ -1,4 +1,4 @@
-import touch from '../components/touch.module.css';
+import { SureButton } from '../components/SureButton';
 import { shortDate } from '../words/words';
 import css from './Listening.module.css';
 import { letSoundGo, PART_WORDS, type Takes } from './takes';
@@ -30,13 +30,13 @@ export function Earlier({ takes, onChange }: Props) {
                   preload="none"
                   aria-label={`Sound of ${shortDate(each.date)}`}
                 />
-                <button
-                  type="button"
-                  className={touch.button}
-                  onClick={() => onChange(() => letSoundGo(each.lesson, takes.evidence, each.id))}
+                <SureButton
+                  sure="Yes, let it go for good"
+                  of={`the sound of ${shortDate(each.date)}`}
+                  onSure={() => onChange(() => letSoundGo(each.lesson, takes.evidence, each.id))}
                 >
                   Let it go
-                </button>
+                </SureButton>
               </div>
             )}
           </li>

@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 
 import { GradeMarks } from '../components/GradeMarks';
+import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
 import { gradeWord } from '../words/words';
 import { Beside } from './Beside';
@@ -49,9 +50,9 @@ export function HeardResult({ takes, lessonId, sound, ...on }: Props) {
           Throw this take away
         </Button>
         {last.sound ? (
-          <Button size="md" variant="subtle" onClick={on.onLetGo}>
+          <SureButton size="md" sure="Yes, let it go for good" onSure={on.onLetGo}>
             Let the sound go
-          </Button>
+          </SureButton>
         ) : (
           sound && (
             <Button size="md" variant="subtle" onClick={on.onKeep}>
