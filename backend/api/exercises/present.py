@@ -1,6 +1,9 @@
 """An exercise of a week as it leaves the API."""
 
+from dataclasses import asdict
+
 from api.drills.present import notes_out
+from api.drills.schemas import DrillNoteOut
 from api.exercises.schemas import ExercisePage
 from api.hands.present import two_hands_out
 from studio.paper.sheet import SheetItem
@@ -27,8 +30,14 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
         helper_does=exercise.helper_does,
         picture=two_hands_out(item.picture),
         music=music,
-        music_title=item.drill.title if item.drill and item.drill.credit else "",
-        music_credit=item.drill.credit if item.drill else "",
-        notes=notes_out(item.drill),
-        beat=item.drill.tempo if item.drill else None,
+        music_title=item.music_title,
+        music_credit=item.music_credit,
+        notes=_notes(item),
+        beat=item.drill.tempo if item.drill else item.place.beat if item.place else None,
     )
+
+
+def _notes(item: SheetItem) -> list[DrillNoteOut]:
+    if item.drill is not None or item.place is None:
+        return notes_out(item.drill)
+    return [DrillNoteOut(**asdict(note)) for note in item.place.notes]

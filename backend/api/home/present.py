@@ -26,6 +26,7 @@ from lefthand.values.dose import Dose
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
 from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
+from studio.paper.place import place_on_paper
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.findings import way_of_teaching
@@ -91,6 +92,9 @@ def _climbed_out(week: HomeWeek) -> list[ClimbedOut]:
 def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> HomeItemOut:
     dose = item_dose(item)
     music = drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None
+    if paper.place is not None and music is None:
+        place = place_on_paper(item, PHONE_WIDTH)
+        music = (place.music or None) if place else None
     return HomeItemOut(
         **exercise_page(paper, music).dict(),
         reps=item.reps,

@@ -1,6 +1,7 @@
 """A lesson with all that follows from it as it leaves the API."""
 
-from typing import cast
+from collections.abc import Mapping
+from typing import Any, cast
 
 from api.brief.present import pain_out, player_brief, reminder_out, stop_out
 from api.brief.schemas import PlayerBrief
@@ -12,6 +13,7 @@ from api.lessons.schemas import (
     FindingOut,
     FitOut,
     FocusOut,
+    InPieceOut,
     LessonOut,
     LookOut,
     ObjectionOut,
@@ -37,7 +39,7 @@ from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.safety import is_loose_by_score
 from lefthand.values.vocabulary import Instrument
-from studio.models import Lesson, LessonEntry, Plan
+from studio.models import Lesson, LessonEntry, Plan, PlanItem
 from studio.services.cases import LessonView, asks_pain, weeks_away
 from studio.services.decisions import objections, stale_focus, taken_focus
 from studio.services.entries import undoable_entries
@@ -46,10 +48,16 @@ from studio.services.home import week_before
 from studio.services.known import chosen_focus, known_items, known_words, why_ruled_out
 from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
+from studio.services.own_places import harder_hint
 from studio.services.records import planned
 from studio.services.reviews import ItemReview
 from studio.services.setups import to_judge
 
+# Of a lesson, as they are kept.
+PLAIN = (
+    *("revision", "date", "asked", "reports", "skipped", "teacher_line", "home_take"),
+    *("look_order", "harder_piece", "break_weeks"),
+)
 FINGER_PLACES = {"tip", "middle", "finger"}
 
 
@@ -62,16 +70,9 @@ def lesson_out(lesson: Lesson) -> LessonOut:
     before = week_before(lesson)
     return LessonOut(
         id=lesson.pk,
-        revision=lesson.revision,
-        date=lesson.date,
+        **{name: getattr(lesson, name) for name in PLAIN},
         player=_brief(lesson),
-        asked=lesson.asked,
-        reports=lesson.reports,
         complaint=lesson.complaint or None,
-        skipped=lesson.skipped,
-        teacher_line=lesson.teacher_line,
-        home_take=lesson.home_take,
-        look_order=lesson.look_order,
         findings={
             name: _finding_out(f, view.diagnosis.accepted.get(name))
             for name, f in view.case.findings.items()
@@ -92,9 +93,8 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         paper_week=paper_week_out(lesson, before, view.history.last_items),
         fit=_fit_out(view),
         reminders=[reminder_out(each) for each in view.history.reminders],
-        harder_piece=lesson.harder_piece,
+        harder_hint=harder_hint(view),
         weeks_away=weeks_away(lesson, view.history),
-        break_weeks=lesson.break_weeks,
         last_week=next((item.plan.lesson_id for item in view.history.last_items), None),
         review=[_review_out(r, view.case.instrument) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
@@ -281,7 +281,27 @@ def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
         tempo_steps=steps_between(item.dose.tempo, item.goal),
         fingers=list(item.fingers),
         why=item.why,
+        takes_piece=exercise.rung(item.rung).in_piece is not None,
+        in_piece=_in_piece(item, view),
     )
+
+
+def _in_piece(item: CoreItem, view: LessonView) -> InPieceOut | None:
+    """Of an item that is proposed."""
+    if item.in_piece is None or view.own_place is None:
+        return None
+    return _in_piece_out(view.own_place.piece.pk, view.own_place.told(item.in_piece))
+
+
+def _in_piece_out(piece: int, told: Mapping[str, Any]) -> InPieceOut:
+    return InPieceOut(piece=piece, title=told["title"], bars=[told["from"], told["to"]])
+
+
+def _given_item_out(item: PlanItem, view: LessonView) -> PlanItemOut:
+    told = _item_out(planned(item), view)
+    if item.piece_id is not None and item.in_piece is not None:
+        told.in_piece = _in_piece_out(item.piece_id, item.in_piece)
+    return told
 
 
 def _moved_from(view: LessonView, newest: list[LessonEntry]) -> list[str]:
@@ -299,7 +319,7 @@ def _plan_out(view: LessonView) -> PlanOut | None:
         return None
     return PlanOut(
         made_for=[causes[cause].name for cause in stale_focus(view, plan) if cause in causes],
-        items=[_item_out(planned(item), view) for item in known_items(plan)],
+        items=[_given_item_out(item, view) for item in known_items(plan)],
         minutes_a_day=plan_minutes(plan.lesson),
         objections=[ObjectionOut(exercise=o.exercise, reason=o.reason) for o in objections(view)],
     )

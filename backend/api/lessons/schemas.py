@@ -84,7 +84,19 @@ class SafetyOut(Schema):
     clinician: bool
 
 
+class InPieceOut(Schema):
+    """Where in a piece of the player's own an exercise is played. piece: its id. bars: first and
+    last, as printed."""
+
+    piece: int
+    title: str
+    bars: list[str]
+
+
 class PlanItemOut(Schema):
+    """takes_piece: it is played in a piece of the player's own; in_piece: where, None while no
+    place was chosen."""
+
     exercise: str
     name: str
     kind: str
@@ -102,6 +114,8 @@ class PlanItemOut(Schema):
     tempo_steps: list[int]
     fingers: list[int]
     why: str
+    takes_piece: bool
+    in_piece: InPieceOut | None
 
 
 class WithheldOut(Schema):
@@ -208,6 +222,7 @@ class LessonOut(Schema):
     fit: FitOut | None
     reminders: list[ReminderOut]
     harder_piece: bool
+    harder_hint: str
     weeks_away: int | None
     break_weeks: float | None
     last_week: int | None

@@ -3,6 +3,7 @@
 from itertools import pairwise
 
 from api.pieces.schemas import (
+    HarderOut,
     LeadInOut,
     LoadedBarOut,
     PassageOut,
@@ -18,7 +19,10 @@ from lefthand.passage.demands import Demand
 from lefthand.passage.passage import Passage
 from lefthand.passage.passage_json import passage_json
 from lefthand.passage.release import STOP
+from lefthand.passage.tastes import tastes
+from lefthand.practice.own_place import MOST_BARS
 from studio.models import Piece
+from studio.services.own_places import harder_than_before
 from studio.services.pieces import ReadPiece
 
 MOST_WORDS = 3
@@ -51,7 +55,14 @@ def passage_out(read: ReadPiece) -> PassageOut:
         music=read.music,
         notes=_notes(read),
         bars=_bars(passage),
-        worst=[WorstPlaceOut(bars=each["bars"], words=each["why"]) for each in told["worst"]],
+        worst=[
+            WorstPlaceOut(
+                bars=each["bars"],
+                at=[place.bars[0] + 1, place.bars[-1] + 1],
+                words=each["why"],
+            )
+            for each, place in zip(told["worst"], passage.worst, strict=True)
+        ],
         reach=_reach(passage),
         span_known=passage.asked.span is not None,
         lets_go=sum(release.kind != STOP for release in passage.releases),
@@ -66,7 +77,16 @@ def passage_out(read: ReadPiece) -> PassageOut:
         ),
         paused=read.is_paused,
         remarks=list(passage.remarks),
+        taste=tastes()[passage.asked.taste].words if passage.asked.taste else "",
+        harder=_harder(piece),
+        week=[piece.place["first"] + 1, piece.place["last"] + 1] if piece.place else [],
+        most_week=MOST_BARS,
     )
+
+
+def _harder(piece: Piece) -> HarderOut | None:
+    told = harder_than_before(piece)
+    return HarderOut(than=told[0], words=told[1]) if told else None
 
 
 def _notes(read: ReadPiece) -> list[PieceNoteOut]:

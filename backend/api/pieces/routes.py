@@ -15,6 +15,7 @@ from studio.paper.part import part_pdf
 from studio.paper.setting import Paper
 from studio.services.erasing import empty_log
 from studio.services.lessons import player_of
+from studio.services.own_places import choose_place, read_again, remove_piece
 from studio.services.pieces import change_piece, keep_piece, piece_of, pieces_of, read
 
 router = Router(tags=["pieces"])
@@ -31,7 +32,7 @@ def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> 
     player = player_of(request.user, player_id)
     data = bytes_of(file, LARGEST_FILE)
     piece = keep_piece(player, data, file.name or "", today(request))
-    return passage_out(read(piece))
+    return passage_out(read_again(piece))
 
 
 @router.get("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
@@ -41,11 +42,13 @@ def read_piece(request: HttpRequest, player_id: int, piece_id: int) -> PassageOu
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
 def change(request: HttpRequest, player_id: int, piece_id: int, data: PieceIn) -> PassageOut:
-    """Another part, other bars, another tempo, or one note's finger and string."""
+    """Another part, other bars, another tempo, other fingers, or the place for the week."""
     piece = piece_of(player_of(request.user, player_id), piece_id)
     told: dict[str, Any] = data.dict(exclude_unset=True)
     change_piece(piece, told)
-    return passage_out(read(piece))
+    if told.get("week") is not None:
+        choose_place(piece, told["week"])
+    return passage_out(read_again(piece))
 
 
 @router.get(
@@ -79,6 +82,6 @@ def read_part(
 @router.delete("/{int:player_id}/pieces/{int:piece_id}", response=list[PieceOut])
 def remove(request: HttpRequest, player_id: int, piece_id: int) -> list[PieceOut]:
     player = player_of(request.user, player_id)
-    piece_of(player, piece_id).delete()
+    remove_piece(piece_of(player, piece_id))
     empty_log()
     return [piece_out(piece) for piece in pieces_of(player)]

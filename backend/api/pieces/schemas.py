@@ -50,7 +50,10 @@ class LoadedBarOut(Schema):
 
 
 class WorstPlaceOut(Schema):
+    """bars: as printed. at: from and to, counted from 1."""
+
     bars: list[str]
+    at: list[int]
     words: str
 
 
@@ -70,10 +73,20 @@ class LeadInOut(Schema):
     stages: list[list[str]]
 
 
+class HarderOut(Schema):
+    """What a piece asks more of this hand than the one before it; no words where it is not
+    harder."""
+
+    than: str
+    words: list[str]
+
+
 class PassageOut(Schema):
     """music: SVG, "" where it cannot be drawn. paused: a stop is up, there is no way there.
     lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
-    one, None where all is well. span_known: of this hand. whole: bars of the piece."""
+    one, None where all is well. span_known: of this hand. whole: bars of the piece. taste: how the
+    proposed fingers differ from the usual ones, "" for those. week: bars of the place that the step
+    into music takes, from 1, [] for none; most_week: how many there may be."""
 
     id: int
     title: str
@@ -94,17 +107,24 @@ class PassageOut(Schema):
     way: LeadInOut | None
     paused: bool
     remarks: list[str]
+    taste: str
+    harder: HarderOut | None
+    week: list[int]
+    most_week: int
 
 
 class PieceIn(Schema):
     """What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
     the finger and string it is to have, and whether the hand lets go there, each None for what is
-    proposed."""
+    proposed. another: propose other fingers. week: first and last bar of the place for the step
+    into music, [] for none."""
 
     part: str | None = Field(default=None, max_length=60)
     first: int | None = None
     last: int | None = None
     tempo: float | None = None
+    another: bool = False
+    week: list[int] | None = Field(default=None, max_length=2)
     number: int | None = None
     finger: int | None = None
     string: int | None = None

@@ -98,3 +98,25 @@ class Pieces(BrowserCase):
         change.get_by_role("button", name="string 3").focus()
         page.keyboard.press("Enter")
         self.wait_until(lambda: Piece.objects.get().wishes == {"2": {"string": 3}})
+
+    def test_other_fingers_by_a_key_and_a_place_into_the_week(self):
+        page = self.page
+        self.bring_in(melody_bytes(f"{TUNE} {TUNE}", tempo=96))
+        page.get_by_text("Fingers as usual.").wait_for()
+        page.locator("body").press("p")
+        expect(page.get_by_role("status").filter(has_text="Proposed now")).to_be_visible()
+        self.wait_until(lambda: Piece.objects.get().taste != "")
+        page.get_by_role("button", name="into the week").first.click()
+        expect(page.get_by_text("are this player’s step into music")).to_be_visible()
+        self.wait_until(lambda: Piece.objects.get().place is not None)
+        self.assert_accessible("a piece in the week")
+        page.get_by_role("link", name="Back to the player").click()
+        page.get_by_role("button", name="lesson").first.click()
+        page.get_by_role("tab", name="Give").or_(page.get_by_text("Give", exact=True)).first.click()
+        link = page.get_by_role("link", name="A little march")
+        expect(link).to_be_visible()
+        page.get_by_role("button", name="Give it").click()
+        sheet = page.get_by_role("article").or_(page.locator("main")).first
+        expect(sheet).to_contain_text("A little march, bars")
+        expect(sheet.get_by_role("img", name="Music of").last).to_be_visible()
+        self.assert_accessible("a sheet with a place of a piece")

@@ -49,13 +49,32 @@ class Calls:
     in_order: bool
 
 
+class PieceTempo(StrEnum):
+    """At what tempo a step is played in the player's own piece: half of the goal; where it stays
+    loose; from there to nearly the goal; from there to the goal."""
+
+    HALF = "half"
+    SLOW = "slow"
+    NEARER = "nearer"
+    FULL = "full"
+
+
+@dataclass(frozen=True, slots=True)
+class InPiece:
+    """How a step is played in a place of the player's own piece. `bars`: how many, None for those
+    of the place. `tempo`: None for what the player chooses."""
+
+    bars: int | None
+    tempo: PieceTempo | None
+
+
 @dataclass(frozen=True, slots=True)
 class Rung:
     """One step of a ladder: how it is done on this step, where, and how much.
 
     `music`: its recipe by instrument, empty where it has no music. `said_on`: other words for an
     instrument. `all_sets`: its music holds the repetitions of all sets. `calls`: what somebody
-    calls out meanwhile.
+    calls out meanwhile. `in_piece`: None for what is not played in a piece of the player's own.
     """
 
     words: str
@@ -66,6 +85,7 @@ class Rung:
     said_on: Mapping[Instrument, str]
     all_sets: bool
     calls: Calls | None
+    in_piece: InPiece | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,6 +134,7 @@ class Exercise:
     does: str
     steps: tuple[str, ...]
     steps_on: Mapping[Instrument, tuple[str, ...]]
+    steps_in_piece: tuple[str, ...]
     feel: str
     mistake: str
     child: str
@@ -129,8 +150,15 @@ class Exercise:
     def has_music(self) -> bool:
         return any(rung.music for rung in self.rungs)
 
-    def steps_of(self, instrument: Instrument) -> tuple[str, ...]:
-        """How it is done on this instrument."""
+    @property
+    def takes_piece(self) -> bool:
+        """True for a step into a piece of the player's own."""
+        return any(rung.in_piece for rung in self.rungs)
+
+    def steps_of(self, instrument: Instrument, *, in_piece: bool = False) -> tuple[str, ...]:
+        """How it is done on this instrument; in_piece: with bars of the player's own printed."""
+        if in_piece and self.steps_in_piece:
+            return self.steps_in_piece
         return self.steps_on.get(instrument, self.steps)
 
     def words_of(self, number: int, instrument: Instrument) -> str:
@@ -213,6 +241,7 @@ def _exercise(record: Record, causes: set[str], drills: RawRecipes) -> Exercise:
         usual_minutes=record.number("minutes", 0.5, 30, default=None),
         steps=_steps(record, record.take("steps")),
         steps_on=_steps_on(record),
+        steps_in_piece=_steps_in_piece(record),
         passed_when=record.text("pass"),
         rungs=tuple(_rungs(record, setting, level, drills)),
         **plain,
@@ -227,6 +256,11 @@ def _steps(record: Record, value: Any) -> tuple[str, ...]:
     if not 1 <= len(value) <= MAX_STEPS:
         record.fail(f"steps: expected 1 to {MAX_STEPS}, got {len(value)}")
     return tuple(step.strip() for step in value)
+
+
+def _steps_in_piece(record: Record) -> tuple[str, ...]:
+    said = record.take("steps_in_piece", None)
+    return () if said is None else _steps(record, said)
 
 
 def _steps_on(record: Record) -> Mapping[Instrument, tuple[str, ...]]:
@@ -259,6 +293,7 @@ def _rungs(record: Record, setting: Setting, level: Level, drills: RawRecipes) -
             said_on=_said_on(row),
             all_sets=row.flag("all_sets"),
             calls=_calls(row),
+            in_piece=_in_piece(row),
             dose=read_dose(row),
         )
         row.done()
@@ -274,6 +309,18 @@ def _calls(row: Record) -> Calls | None:
     )
     part.done()
     return calls
+
+
+def _in_piece(row: Record) -> InPiece | None:
+    raw = row.take("in_piece", None)
+    if raw is None:
+        return None
+    part = Record(row.file, f"{row.id}.in_piece", raw)
+    told = InPiece(
+        part.whole("bars", 2, 16, default=None), part.choice("tempo", PieceTempo, default=None)
+    )
+    part.done()
+    return told
 
 
 def _said_on(row: Record) -> Mapping[Instrument, str]:

@@ -20,6 +20,7 @@ AGAIN_WITHIN, STAYS_WITHIN = 1.5, 1.2  # s
 STAYS_OVER = 4  # notes
 HELD_FROM = 0.8  # s
 ENTRY_AFTER = 0.3  # s of rest
+FAR_OVER = 0.08  # of what the hand has at ease: less cannot be told from how a span is measured
 QUICK = 0.3  # s
 RINGS_ON = 0.6  # s
 HIGH_FROM = 5  # base
@@ -59,7 +60,8 @@ WITH_EACH_STOP = frozenset(
 
 @dataclass(frozen=True, slots=True)
 class Demand:
-    """note: place in the line. finger: that it falls on. note it falls to may lie one back."""
+    """note: place in the line. finger: that it falls on. note it falls to may lie one back. beyond:
+    what a reach needs over what this hand has at ease, mm."""
 
     note: int
     bar: int
@@ -67,6 +69,7 @@ class Demand:
     points: float
     finger: int
     words: str
+    beyond: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -292,7 +295,9 @@ def _stretch(here: _Here, low: Place, high: Place) -> Iterator[Demand]:
     needed = span_needed(here.whose.length, lowest, highest)
     over = needed / eased - 1
     words = f"{NAMES[low.finger]} to {NAMES[high.finger]} {needed:.0f} mm, {eased:.0f} mm at ease"
-    yield here.demand("stretch", _held(5 * over) if over > 0.03 else 0.0, high.finger, words)
+    if over > FAR_OVER:
+        told = here.demand("stretch", _held(5 * over), high.finger, words)
+        yield replace(told, beyond=needed - eased)
 
 
 def _entry(here: _Here) -> Iterator[Demand]:

@@ -11,7 +11,9 @@ STRINGS = 4
 
 def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mark]:
     """By the number of the note. Fingers where the hand or the string changes, where they are
-    printed or wished, or all; strings where one would not expect them; places to let go."""
+    printed or wished, or all; strings where one would not expect them; places to let go; mm that
+    lie beyond the hand."""
+    beyond = {each.note: each.beyond for each in passage.demands if each.beyond}
     lets_go = {release.place for release in passage.releases}
     found: dict[int, Mark] = {}
     before: tuple[int, int] | None = None
@@ -30,5 +32,6 @@ def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mar
                 finger=shown,
                 string=STRINGS - stop.string if is_odd and is_told else None,
                 lets_go=place in lets_go and tone is sounding[0],
+                beyond=round(beyond[place]) if place in beyond and tone is sounding[-1] else None,
             )
     return found

@@ -2,7 +2,7 @@
 the way there."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.reading.piece import Piece
@@ -15,6 +15,7 @@ from lefthand.passage.places import THUMB, fingerboard_of
 from lefthand.passage.played import USUAL_TEMPO, Played, played
 from lefthand.passage.release import Release, release_places, with_chosen
 from lefthand.passage.returns import USUAL_FINGER, Loads, Worst
+from lefthand.passage.tastes import USUAL, tastes
 from lefthand.values.vocabulary import Instrument, Level
 
 USUAL_SIZES = {
@@ -30,8 +31,8 @@ class Asked:
     """For whom a piece is read. causes: cause -> strength; all that music can bring back where
     empty. finger: of those causes that are one finger's. span: first to fourth at ease, mm; length:
     of the string, mm. tempo: quarters a minute, None for those of the piece. bars: places in the
-    piece that are looked at, from and to. By place in the line: wishes and releases (in, or out) of
-    the teacher."""
+    piece that are looked at, from and to. taste: of the fingering. By place in the line: wishes and
+    releases (in, or out) of the teacher."""
 
     instrument: Instrument
     level: Level = Level.INTERMEDIATE
@@ -42,6 +43,7 @@ class Asked:
     length: float | None = None
     bars: tuple[int, int] | None = None
     bass: str = "124"
+    taste: str = USUAL
     wishes: Mapping[int, Sequence[Wish]] = field(default_factory=dict)
     releases: Mapping[int, bool] = field(default_factory=dict)
 
@@ -64,14 +66,16 @@ class Passage:
     shown: range
     remarks: Sequence[str]
 
+    def way_to(self, bars: Sequence[int]) -> LeadIn:
+        """The way to some bars of it, instead of the worst ones."""
+        return _lead_in(self.piece, self.asked, self.line, bars)
+
 
 def read_passage(piece: Piece, asked: Asked) -> Passage:
     first, last = asked.bars or (0, len(piece.bars) - 1)
     shown = range(first, last + 1)
     line = [note for note in played(piece, asked.tempo) if note.bar in shown]
-    board = fingerboard_of(asked.instrument, asked.bass)
-    wishes = {**printed_wishes(line), **asked.wishes}
-    found = fingerings(line, board, wishes)[0]
+    found = _fingered(line, asked)
     whose = Whose(
         instrument=asked.instrument,
         ease=ease_of(asked.level),
@@ -107,6 +111,24 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         shown=shown,
         remarks=[*piece.remarks, *_remarks(piece, asked, line, found)],
     )
+
+
+def next_taste(piece: Piece, asked: Asked) -> str:
+    """The next taste by which some fingers are others; the same one where there is none."""
+    first, last = asked.bars or (0, len(piece.bars) - 1)
+    line = [note for note in played(piece, asked.tempo) if first <= note.bar <= last]
+    names = list(tastes())
+    at = names.index(asked.taste)
+    now = _fingered(line, asked)
+    others = (replace(asked, taste=name) for name in (*names[at + 1 :], *names[:at]))
+    found = (other for other in others if _fingered(line, other).hands != now.hands)
+    return next(found, asked).taste
+
+
+def _fingered(line: Sequence[Played], asked: Asked) -> Fingering:
+    board = fingerboard_of(asked.instrument, asked.bass, taste=asked.taste)
+    wishes = {**printed_wishes(line), **asked.wishes}
+    return fingerings(line, board, wishes)[0]
 
 
 def usual_length(instrument: Instrument) -> float:

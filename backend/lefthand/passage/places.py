@@ -17,6 +17,7 @@ import numpy as np
 
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.passage.costs import costs_of
+from lefthand.passage.tastes import USUAL
 from lefthand.values.vocabulary import Instrument
 
 OPEN, THUMB = 0, 5
@@ -103,13 +104,18 @@ def position_of(instrument: Instrument, base: int) -> int:
 
 class Fingerboard:
     """The ways to stop tones on one instrument. bass: "124" or "1234". highest: the highest
-    position that is used, None for all."""
+    position that is used, None for all. taste: of `tastes`."""
 
     def __init__(
-        self, instrument: Instrument, *, bass: str = "124", highest: int | None = None
+        self,
+        instrument: Instrument,
+        *,
+        bass: str = "124",
+        highest: int | None = None,
+        taste: str = USUAL,
     ) -> None:
         self.instrument = instrument
-        self.cost = costs_of(instrument)
+        self.cost = costs_of(instrument, taste)
         self.strings = [(p.midi, 7 * p.octave + p.step) for p in FINGERBOARDS[instrument].strings]
         self._bass = BASS_HANDS[bass]
         self._highest = highest
@@ -279,6 +285,6 @@ def _arrays(found: list[tuple[Hand, float, float]]) -> Hands:
 
 @cache
 def fingerboard_of(
-    instrument: Instrument, bass: str = "124", highest: int | None = None
+    instrument: Instrument, bass: str = "124", highest: int | None = None, taste: str = USUAL
 ) -> Fingerboard:
-    return Fingerboard(instrument, bass=bass, highest=highest)
+    return Fingerboard(instrument, bass=bass, highest=highest, taste=taste)

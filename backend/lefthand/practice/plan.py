@@ -16,7 +16,8 @@ PLAN_FORMAT = "jolf-plan/1"
 @dataclass(frozen=True, slots=True)
 class PlanItem:
     """One exercise of the week. `days`: 1 is the day after the lesson, 7 the next lesson's day.
-    `goal`: the tempo that it leads to, None where it has none."""
+    `goal`: the tempo that it leads to, None where it has none. `in_piece`: bars of the player's own
+    piece, from 0, None where it is not played there."""
 
     exercise: str
     kind: Kind
@@ -27,6 +28,7 @@ class PlanItem:
     fingers: tuple[int, ...]
     why: str
     goal: int | None = None
+    in_piece: tuple[int, int] | None = None
 
 
 @dataclass(frozen=True, slots=True)

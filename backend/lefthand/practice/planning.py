@@ -19,6 +19,7 @@ from lefthand.practice.doses import (
     load_minutes,
     practice_days,
 )
+from lefthand.practice.own_piece import in_own_piece
 from lefthand.practice.plan import Plan, PlanItem
 from lefthand.practice.rules import next_rung
 from lefthand.practice.said import words_about
@@ -52,7 +53,8 @@ def plan_week(now: Situation, wishes: Wishes = NO_WISHES) -> Plan:
     if now.safety.is_red:
         return Plan((), (), (), (), (), (), True, now.safety)
     selection = select(now, wishes)
-    items = _fill(selection.slots, now, wishes)
+    filled = _fill(selection.slots, now, wishes)
+    items = tuple(in_own_piece(item, _exercise(item, now), wishes.place) for item in filled)
     return Plan(
         items=items,
         in_lesson=selection.in_lesson,

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from lefthand.case.case import Case
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.doses import SPACED_ABOVE_AGE, is_load
+from lefthand.practice.own_place import OwnPlace
 from lefthand.practice.rules import WARM_UP, reason_against
 from lefthand.practice.situation import Situation
 from lefthand.reason.diagnosis import Diagnosis
@@ -42,7 +43,8 @@ class Wishes:
     load_limit: most seconds of work a week that may load the hand (see `load.py`); None for no
     limit from weeks before. under_way: exercises of the last plan that are to go on, which are
     preferred. disliked: exercises that count half. without: exercises to leave out this time.
-    minutes: a smaller budget a day than the case's own.
+    minutes: a smaller budget a day than the case's own. place: in the player's own piece, where the
+    step into music is to be; None for none.
     """
 
     load_limit: float | None = None
@@ -50,6 +52,7 @@ class Wishes:
     disliked: Container[str] = ()
     without: frozenset[str] = frozenset()
     minutes: float | None = None
+    place: OwnPlace | None = None
 
 
 NO_WISHES = Wishes()
@@ -109,7 +112,7 @@ def select(now: Situation, wishes: Wishes) -> Selection:
     return Selection(
         ranked,
         tuple(e.id for e in ranked if e.in_lesson),
-        tuple(_slots(at_home, others, scores, now)),
+        tuple(_slots(at_home, others, scores, now, in_piece=wishes.place is not None)),
         tuple(withheld),
     )
 
@@ -201,11 +204,14 @@ def _slots(
     others: Sequence[Exercise],
     scores: Mapping[str, float],
     now: Situation,
+    *,
+    in_piece: bool,
 ) -> Iterable[Slot]:
     """The places of the week: what leads, a release, a step into music, then placement.
 
     `ranked` aims at the focus; of `others` come a release or a step into music where the focus has
-    none of its own. A week has one load at most, with the warm-up before it.
+    none of its own; in_piece: first a step that is played in the player's own piece. A week has one
+    load at most, with the warm-up before it.
     """
     releases = [e for e in ranked if e.kind is Kind.RELEASE]
     steps = [e for e in ranked if e.kind is Kind.TRANSFER]
@@ -220,7 +226,8 @@ def _slots(
         yield Slot(tuple(warm_up))
     elif leading is None or leading.kind is not Kind.RELEASE:
         yield Slot((*releases, *(e for e in general if e.kind is Kind.RELEASE)))
-    yield Slot((*steps, *_music_for_all(general, now)))
+    into_music = [*steps, *_music_for_all(general, now)]
+    yield Slot(tuple(sorted(into_music, key=lambda e: in_piece and not e.takes_piece)))
     worth = WORTH_A_PLACE * max((scores[e.id] for e in ranked), default=0.0)
     worthy = [e for e in ranked if e.kind in PLACEMENTS and scores[e.id] >= worth]
     yield Slot((*worthy, *(e for e in ranked if e.kind in (Kind.RELEASE, *PLACEMENTS))))

@@ -12,7 +12,11 @@ class Piece(models.Model):
     that are worked on, from 0; `bars`: how many there are. `tempo`: quarters a minute, None for
     those of the file. `wishes`: the teacher's own, {number of the note: {"finger": 4, "string": 2,
     "lets_go": true}}, each of them or none; strings from 1, the highest; lets_go false takes a
-    place to let go out.
+    place to let go out. `taste`: of the fingers that are proposed. `place`: where the step into
+    music is in the coming weeks, at most in one piece of a player: {"first", "last": places of its
+    bars, "heart": [from, to], "start", "goal": quarters a minute, "bars": [[printed number,
+    quarters], ...] of the whole piece}. `asks`: points a bar by kind of demand, to set beside
+    another piece.
     """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="pieces")
@@ -24,6 +28,9 @@ class Piece(models.Model):
     last = models.PositiveIntegerField()
     tempo = models.FloatField(null=True, blank=True)
     wishes = models.JSONField(default=dict, blank=True)
+    taste = models.CharField(max_length=20, blank=True)
+    place = models.JSONField(null=True, blank=True)
+    asks = models.JSONField(default=dict, blank=True)
     score = models.BinaryField()
 
     class Meta:

@@ -4,6 +4,7 @@ from django.db import models
 
 from studio.models.lessons import Lesson
 from studio.models.people import Player
+from studio.models.pieces import Piece
 
 
 class Plan(models.Model):
@@ -18,8 +19,12 @@ class Plan(models.Model):
 
 
 class PlanItem(models.Model):
-    """One exercise of a plan, with its dose as numbers. `tempo`: where it begins, `goal`: where it
-    leads, beats a minute."""
+    """One exercise of a plan, with its dose as numbers.
+
+    `tempo`: where it begins, `goal`: where it leads, beats a minute. `piece`: of the player's own,
+    in which it is played; `in_piece`: {"title", "first", "last": places of the bars, "from", "to":
+    their printed numbers}.
+    """
 
     plan = models.ForeignKey(Plan, on_delete=models.CASCADE, related_name="items")
     order = models.PositiveSmallIntegerField()
@@ -33,6 +38,8 @@ class PlanItem(models.Model):
     days = models.JSONField(default=list)
     fingers = models.JSONField(default=list, blank=True)
     why = models.TextField(blank=True)
+    piece = models.ForeignKey(Piece, on_delete=models.SET_NULL, null=True, blank=True)
+    in_piece = models.JSONField(null=True, blank=True)
 
     class Meta:
         ordering = ["order"]

@@ -113,8 +113,8 @@ def _item_data(item: SheetItem, seed: int, *, large: bool) -> dict[str, object]:
         "helper": item.exercise.helper_does,
         "mistake": item.exercise.mistake,
         "over": item.exercise.over,
-        "title": item.drill.title if item.drill is not None and item.drill.credit else "",
-        "credit": item.drill.credit if item.drill is not None else "",
+        "title": item.music_title,
+        "credit": item.music_credit,
         "music": flat_svg(music) if music else "",
         "pictures": _pictures(item),
     }

@@ -11,11 +11,13 @@ from lefthand.music.engraving import engrave
 from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
 from lefthand.music.score import Drill
+from lefthand.practice.own_piece import in_own_piece
 from lefthand.practice.planning import plan_item
 from lefthand.practice.week import fullest_day
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument, Level
 from studio.models import Lesson, Plan, PlanItem
+from studio.paper.place import PlaceOnPaper, place_on_paper
 from studio.services.cases import LessonView
 from studio.services.decisions import stale_focus, told_focus
 from studio.services.findings import way_of_teaching
@@ -39,8 +41,8 @@ class SheetItem:
     """One exercise on the sheet.
 
     `steps`: with what the way of teaching adds. `child`: said to a child, empty for others.
-    `picture`: two drawn hands, where they say more than words. `music` is an SVG picture; `days`
-    are weekday names.
+    `picture`: two drawn hands, where they say more than words. `music` is an SVG picture, of the
+    exercise's own or of `place` in the player's piece; `days` are weekday names.
     """
 
     exercise: Exercise
@@ -55,6 +57,20 @@ class SheetItem:
     why: str
     drill: Drill | None
     music: str | None
+    place: PlaceOnPaper | None
+
+    @property
+    def music_title(self) -> str:
+        """Of a tune or of the player's own piece, else empty."""
+        if self.drill is None:
+            return self.place.title if self.place else ""
+        return self.drill.title if self.drill.credit else ""
+
+    @property
+    def music_credit(self) -> str:
+        if self.drill is None:
+            return self.place.goal if self.place else ""
+        return self.drill.credit
 
 
 @dataclass(frozen=True)
@@ -131,10 +147,11 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
     exercise = view.catalogue.exercises[item.exercise]
     lesson = view.lesson
     drill = item_drill(item, lesson, dose, seed)
+    place = place_on_paper(item, MUSIC_WIDTH)
     return SheetItem(
         exercise=exercise,
         steps=(
-            *exercise.steps_of(Instrument(lesson.player.instrument)),
+            *exercise.steps_of(Instrument(lesson.player.instrument), in_piece=place is not None),
             *view.says.get(exercise.id, ()),
         ),
         child=exercise.child if _is_child(view) else "",
@@ -152,14 +169,18 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
         days=_weekdays(lesson, item.days),
         why=item.why,
         drill=drill,
-        music=drill_picture(drill, seed) if drill else None,
+        music=drill_picture(drill, seed) if drill else (place.music or None) if place else None,
+        place=place,
     )
 
 
 def shown_item(view: LessonView, exercise: Exercise, rung: int, place: int) -> SheetItem:
     """One exercise as it would stand on the sheet, given or not; `place`: in the week, from 1."""
     planned = plan_item(exercise, view.situation, view.load_limit, rung)
-    return _item(PlanItem(**as_stored(planned)), planned.dose, view, place)
+    chosen = view.own_place
+    planned = in_own_piece(planned, exercise, chosen.place if chosen else None)
+    stored = {**as_stored(planned), **(chosen.stored(planned) if chosen else {})}
+    return _item(PlanItem(**stored), planned.dose, view, place)
 
 
 def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:

@@ -27,7 +27,8 @@ from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
 from lefthand.reason.looks import LookOrder
 from lefthand.reason.safety import Safety
-from studio.models import HomeDay, Lesson, RedFlag
+from studio.models import HomeDay, Lesson, Piece, RedFlag
+from studio.services.chosen_place import Chosen, chosen_place
 from studio.services.findings import (
     age_at,
     observed,
@@ -161,7 +162,18 @@ class LessonView:
             under_way={r.exercise.id for r in self.review if r.is_under_way},
             without=frozenset(r.exercise.id for r in self.review if r.advice.is_left_out),
             disliked=set(self.lesson.player.disliked),
+            place=self.own_place.place if self.own_place else None,
         )
+
+    @cached_property
+    def pieces(self) -> list[Piece]:
+        """The player's own, oldest first, without their scores."""
+        return list(self.lesson.player.pieces.defer("score"))
+
+    @cached_property
+    def own_place(self) -> Chosen | None:
+        """Where in the player's own piece the step into music is."""
+        return chosen_place(self.pieces)
 
     @cached_property
     def load_limit(self) -> float | None:

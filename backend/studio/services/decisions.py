@@ -7,8 +7,9 @@ from typing import Any
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.objections import Objection, WeekItem
 from lefthand.practice.objections import objections as week_objections
+from lefthand.practice.own_piece import in_own_piece
 from lefthand.practice.planning import plan_item
-from lefthand.practice.tempo import TEMPO_RANGE, goal_tempo
+from lefthand.practice.tempo import TEMPO_RANGE
 from lefthand.practice.week import LAST_DAY
 from lefthand.reason.explain import why_sentence
 from lefthand.values.errors import InputError
@@ -17,6 +18,7 @@ from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import Focus, Lesson, LessonEntry, Plan, PlanItem
 from studio.services.cases import LessonView
+from studio.services.chosen_place import NOT_IN_A_PIECE
 from studio.services.known import known_items
 from studio.services.records import as_stored, item_dose, lesson_rows
 
@@ -118,7 +120,11 @@ def read_made_for(lesson: Lesson) -> dict[str, Any] | None:
     plan = Plan.objects.filter(lesson=lesson).first()
     if plan is None:
         return None
-    return {"focus": plan.focus, "why": {item.exercise: item.why for item in plan.items.all()}}
+    return {
+        "focus": plan.focus,
+        "why": {item.exercise: item.why for item in plan.items.all()},
+        "in_piece": {item.exercise: [item.piece_id, item.in_piece] for item in plan.items.all()},
+    }
 
 
 def restore_made_for(lesson: Lesson, before: dict[str, Any] | None) -> None:
@@ -130,7 +136,10 @@ def restore_made_for(lesson: Lesson, before: dict[str, Any] | None) -> None:
     plan.save(update_fields=["focus"])
     for item in plan.items.all():
         item.why = before["why"].get(item.exercise, item.why)
-        item.save(update_fields=["why"])
+        piece, told = before.get("in_piece", {}).get(item.exercise, (None, None))
+        item.piece = lesson.player.pieces.filter(pk=piece).first()
+        item.in_piece = told if item.piece else None
+        item.save(update_fields=["why", "piece", "in_piece"])
 
 
 def write_plan(lesson: Lesson, value: Any) -> None:
@@ -191,18 +200,21 @@ def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
 
 
 def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
-    planned = plan_item(wish.exercise, view.situation, view.load_limit, wish.rung)
+    chosen = view.own_place
+    plain = plan_item(wish.exercise, view.situation, view.load_limit, wish.rung)
+    planned = in_own_piece(plain, wish.exercise, chosen.place if chosen else None)
     stays = plan.items.filter(exercise=wish.exercise.id).first()
     PlanItem.objects.update_or_create(
         plan=plan,
         exercise=wish.exercise.id,
         defaults={
             **as_stored(planned),
+            **(chosen.stored(planned) if chosen else NOT_IN_A_PIECE),
             "order": order,
             "reps": wish.reps or planned.dose.reps,
             "sets": wish.sets or planned.dose.sets,
             "tempo": wish.tempo or planned.dose.tempo,
-            "goal": wish.goal or goal_tempo(wish.exercise, planned.rung),
+            "goal": wish.goal or planned.goal,
             "days": wish.days or (stays.days if stays else list(planned.days)),
         },
     )

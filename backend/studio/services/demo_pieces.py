@@ -1,7 +1,8 @@
-"""A piece of the demo studio: a traditional tune of the library, brought in as a score without its
+"""Pieces of the demo studio: traditional tunes of the library, brought in as scores without their
 fingers."""
 
 from collections.abc import Iterable
+from datetime import timedelta
 from xml.etree.ElementTree import tostring
 
 from lefthand.catalogue.catalogue import load_catalogue
@@ -11,25 +12,30 @@ from lefthand.music.reading.unpacking import score_elements
 from lefthand.music.request import DrillRequest
 from lefthand.values.vocabulary import Instrument
 from studio.models import Player
+from studio.services.own_places import choose_place, read_again
 from studio.services.pieces import keep_piece
 
 TUNE = "easy_tune"
-TEMPO, SEED = 96, 3
+EASY, HARDER = (112, 0), (96, 4)  # quarters a minute, and which tune
 
 
-def bring_in_a_tune(players: Iterable[Player]) -> None:
-    """For the first violinist."""
+def bring_in_tunes(players: Iterable[Player]) -> None:
+    """For the first violinist: an easy one a month ago, and a harder one after the newest lesson,
+    whose worst place is to be the next step into music."""
     player = next((p for p in players if p.instrument == Instrument.VIOLIN), None)
     lesson = player.lessons.order_by("-date").first() if player else None
     if player is None or lesson is None:
         return
-    title, data = tune_score(Instrument.VIOLIN)
-    keep_piece(player, data, title, lesson.date)
+    for days, (tempo, seed) in ((-28, EASY), (2, HARDER)):
+        title, data = tune_score(Instrument.VIOLIN, tempo, seed)
+        piece = keep_piece(player, data, title, lesson.date + timedelta(days=days))
+        worst = read_again(piece).passage.worst[0].bars
+    choose_place(piece, [worst[0] + 1, worst[-1] + 1])
 
 
-def tune_score(instrument: Instrument) -> tuple[str, bytes]:
+def tune_score(instrument: Instrument, tempo: int, seed: int) -> tuple[str, bytes]:
     """Title and MusicXML of a tune as it lies for this instrument, no finger printed."""
-    request = DrillRequest(instrument=instrument, tempo=TEMPO, seed=SEED)
+    request = DrillRequest(instrument=instrument, tempo=tempo, seed=seed)
     drill = make_drill(free_recipe(TUNE, instrument, load_catalogue()), request, ())
     root = score_elements(to_musicxml(drill).encode())
     for note in root.iter("note"):

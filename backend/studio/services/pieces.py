@@ -18,8 +18,9 @@ from lefthand.music.reading.reader import read_piece
 from lefthand.passage.fingering import Wish
 from lefthand.passage.levels import weights
 from lefthand.passage.marks import marks_of
-from lefthand.passage.passage import Asked, Passage, read_passage
+from lefthand.passage.passage import Asked, Passage, next_taste, read_passage
 from lefthand.passage.played import played
+from lefthand.passage.tastes import USUAL, tastes
 from lefthand.reason.explain import CauseView
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_flag, read_mapping, read_number, read_whole, read_words
@@ -120,6 +121,8 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
     first, last = (read_whole(n, row.get(n, 0), 0, piece.bars - 1) + 1 for n in ("first", "last"))
     change_piece(piece, {"part": row.get("part"), "tempo": row.get("tempo")})
     change_piece(piece, {"first": first, "last": last})
+    taste = row.get("taste")
+    piece.taste = taste if isinstance(taste, str) and taste in tastes() else USUAL
     for number, wish in read_mapping("wishes", row.get("wishes") or {}).items():
         told = read_mapping("wishes", wish)
         place = int(number) if number.isascii() and number.isdigit() else number
@@ -128,8 +131,9 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
 
 
 def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
-    """part, first and last (bars from 1), tempo; one note's number with finger, string and lets_go,
-    each None for what is proposed. What is not there stays. Raises StudioError naming the field."""
+    """part, first and last (bars from 1), tempo; another: True for other fingers to be proposed;
+    one note's number with finger, string and lets_go, each None for what is proposed. What is not
+    there stays. Raises StudioError naming the field."""
     try:
         if told.get("part") is not None:
             _change_part(piece, told["part"])
@@ -138,19 +142,24 @@ def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
         if "tempo" in told:
             tempo = told["tempo"]
             piece.tempo = None if tempo is None else read_number("tempo", tempo, *TEMPI)
+        if told.get("another"):
+            now = read(piece)
+            piece.taste = next_taste(now.score, now.passage.asked)
         if told.get("number") is not None:
             _change_note(piece, told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    piece.save(update_fields=["part", "first", "last", "tempo", "wishes"])
+    piece.save(update_fields=["part", "first", "last", "tempo", "taste", "wishes", "place"])
 
 
-def read(piece: Piece) -> ReadPiece:
-    """For the trouble that the player's newest lesson found."""
+def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
+    """For the trouble that the player's newest lesson found. bars: places that are looked at too,
+    or alone where they lie far from those that are worked on."""
     player = piece.player
     instrument = Instrument(player.instrument)
     score = _read(bytes(piece.score), piece.part, instrument)
-    causes, finger = _trouble(player)
+    causes, finger = trouble_of(player)
+    looked_at = _looked_at(piece, bars, len(score.bars))
     span = measured_span(player)
     asked = Asked(
         instrument=instrument,
@@ -159,11 +168,20 @@ def read(piece: Piece) -> ReadPiece:
         finger=finger,
         tempo=piece.tempo,
         span=span.span if span else None,
-        bars=(piece.first, min(piece.last, len(score.bars) - 1)),
+        bars=looked_at,
         bass=way_of_teaching(player).get("bass_fingering", "124"),
-        **_words_of(piece, score),
+        taste=piece.taste if piece.taste in tastes() else USUAL,
+        **_words_of(piece, score, looked_at),
     )
     return ReadPiece(piece, score, read_passage(score, asked))
+
+
+def _looked_at(piece: Piece, bars: tuple[int, int] | None, whole: int) -> tuple[int, int]:
+    first, last = piece.first, min(piece.last, whole - 1)
+    if bars is None:
+        return first, last
+    together = min(first, bars[0]), max(last, bars[1])
+    return together if together[1] - together[0] < MOST_BARS else bars
 
 
 def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
@@ -177,7 +195,7 @@ def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
 def _change_part(piece: Piece, part: str) -> None:
     score = _read(bytes(piece.score), part, Instrument(piece.player.instrument))
     if score.part.id != piece.part:
-        piece.part, piece.wishes = score.part.id, {}
+        piece.part, piece.wishes, piece.place = score.part.id, {}, None
 
 
 def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:
@@ -202,9 +220,9 @@ def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
     piece.wishes = {**others, str(number): wish} if wish else others
 
 
-def _words_of(piece: Piece, score: Score) -> dict[str, Any]:
+def _words_of(piece: Piece, score: Score, bars: tuple[int, int]) -> dict[str, Any]:
     """The teacher's own wishes and places to let go, by place among the notes looked at."""
-    line = [n for n in played(score, piece.tempo) if piece.first <= n.bar <= piece.last]
+    line = [n for n in played(score, piece.tempo) if bars[0] <= n.bar <= bars[1]]
     wishes: dict[int, list[Wish]] = {}
     releases: dict[int, bool] = {}
     for place, note in enumerate(line):
@@ -219,13 +237,16 @@ def _words_of(piece: Piece, score: Score) -> dict[str, Any]:
     return {"wishes": wishes, "releases": releases}
 
 
-def _trouble(player: Player) -> tuple[dict[str, float], int]:
+def trouble_of(player: Player) -> tuple[dict[str, float], int]:
     """Causes that are possible now and that music can bring back, with their probability, and the
     weak finger; nothing known means all causes alike."""
     lesson = player.lessons.order_by("-date").first()
-    if lesson is None:
-        return {}, FINGERS[-1]
-    views: list[CauseView] = list(LessonView(lesson).diagnosis.causes)
+    return ({}, FINGERS[-1]) if lesson is None else trouble_in(LessonView(lesson))
+
+
+def trouble_in(view: LessonView) -> tuple[dict[str, float], int]:
+    """As of one lesson."""
+    views: list[CauseView] = list(view.diagnosis.causes)
     told = {
         view.cause: view.probability
         for view in views

@@ -47,8 +47,11 @@ def _picture(picture: HandPicture) -> dict[str, Any]:
 
 
 def _piece(piece: Piece, *, score: bool) -> dict[str, Any]:
-    names = ("title", "part", "first", "last", "tempo", "wishes")
+    names = ("title", "part", "first", "last", "tempo", "taste", "wishes")
+    place = piece.place
     return {
+        "number": piece.pk,
+        "week": [place["first"] + 1, place["last"] + 1] if place else [],
         "brought_on": str(piece.brought_on),
         **{name: getattr(piece, name) for name in names},
         **({"score": base64.b64encode(piece.score).decode("ascii")} if score else {}),
@@ -134,6 +137,8 @@ def _item(item: PlanItem) -> dict[str, Any]:
         "days": item.days,
         "fingers": item.fingers,
         "why": item.why,
+        "piece": item.piece_id,
+        "in_piece": item.in_piece,
         "results": [
             {
                 "date": str(result.date),

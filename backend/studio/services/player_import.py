@@ -33,6 +33,7 @@ from studio.models import (
     HomeDay,
     Lesson,
     Observation,
+    Piece,
     Plan,
     PlanItem,
     Player,
@@ -42,6 +43,7 @@ from studio.models import (
 from studio.services.findings import grading_of
 from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_parts, read_tempos
 from studio.services.lessons import Teacher
+from studio.services.own_places import choose_place, read_again
 from studio.services.pictures import MOST_WORDS, Kept, keep_from_file
 from studio.services.pieces import piece_from_file
 from studio.services.players import PLAIN_FACTS, save_player
@@ -63,6 +65,9 @@ class _Reading:
     lessons: dict[date, Lesson] = field(default_factory=dict)
     # Results are read last: they may have been shown in a lesson that comes later in the file.
     results: list[tuple[Mapping[str, Any], PlanItem]] = field(default_factory=list)
+    # So are the places in pieces. pieces: by their number in the file.
+    placed: list[tuple[Mapping[str, Any], PlanItem]] = field(default_factory=list)
+    pieces: dict[Any, Piece] = field(default_factory=dict)
 
     @property
     def instrument(self) -> Instrument:
@@ -104,6 +109,12 @@ def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
         reading.keep(f"lesson {number}", _lesson, row, reading, on)
     for number, row in enumerate(_rows("setups", data.get("setups", []), reading), start=1):
         reading.keep(f"fit {number}", _setup, row, reading, on)
+    _without_lessons(data, reading, on)
+    return Imported(reading.player, [NOT_IN_A_FILE, *_first(reading.left_out)])
+
+
+def _without_lessons(data: Mapping[str, Any], reading: _Reading, on: date) -> None:
+    """What stands beside the lessons, and what needs all of them to be there."""
     for row, item in reading.results:
         reading.keep(f"result of {item}", _result, row, item, reading)
     for number, row in enumerate(_rows("red_flags", data.get("red_flags", []), reading), start=1):
@@ -112,7 +123,8 @@ def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
         reading.keep(f"picture {number}", _picture, row, reading, on)
     for number, row in enumerate(_rows("pieces", data.get("pieces", []), reading), start=1):
         reading.keep(f"piece {number}", _piece, row, reading, on)
-    return Imported(reading.player, [NOT_IN_A_FILE, *_first(reading.left_out)])
+    for row, item in reading.placed:
+        reading.keep(f"place in a piece of {item}", _in_piece, row, item, reading)
 
 
 def _first(left_out: list[str]) -> list[str]:
@@ -181,7 +193,10 @@ def _piece(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
     day = _date("brought_on", row.get("brought_on"))
     if day > on:
         raise InputError("brought_on", f"lies in the future: {day}")
-    piece_from_file(reading.player, row, title, day)
+    piece = piece_from_file(reading.player, row, title, day)
+    choose_place(piece, row.get("week") or [])
+    read_again(piece)
+    reading.pieces[row.get("number")] = piece
 
 
 def _lesson(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
@@ -371,6 +386,25 @@ def _item(row: Mapping[str, Any], order: int, plan: Plan, reading: _Reading) -> 
     )
     for result in _rows(f"results of {name}", row.get("results") or [], reading):
         reading.results.append((result, item))
+    if row.get("in_piece") is not None:
+        reading.placed.append((row, item))
+
+
+def _in_piece(row: Mapping[str, Any], item: PlanItem, reading: _Reading) -> None:
+    """Nothing where the piece itself is not in the file."""
+    piece = reading.pieces.get(row.get("piece"))
+    if piece is None:
+        return
+    told = read_mapping("in_piece", row["in_piece"])
+    first = _whole("first", told.get("first"), 0, piece.bars - 1)
+    item.in_piece = {
+        "title": _text("title", told.get("title")),
+        "first": first,
+        "last": _whole("last", told.get("last"), first, piece.bars - 1),
+        **{end: _text(end, told.get(end)) for end in ("from", "to")},
+    }
+    item.piece = piece
+    item.save(update_fields=["piece", "in_piece"])
 
 
 def _result(row: Mapping[str, Any], item: PlanItem, reading: _Reading) -> None:

@@ -1233,7 +1233,7 @@ export interface paths {
         put?: never;
         /**
          * Change
-         * @description Another part, other bars, another tempo, or one note's finger and string.
+         * @description Another part, other bars, another tempo, other fingers, or the place for the week.
          */
         post: operations["api_pieces_routes_change"];
         /** Remove */
@@ -2471,6 +2471,17 @@ export interface components {
             /** Value */
             value: boolean;
         };
+        /**
+         * HarderOut
+         * @description What a piece asks more of this hand than the one before it; no words where it is not
+         *     harder.
+         */
+        HarderOut: {
+            /** Than */
+            than: string;
+            /** Words */
+            words: string[];
+        };
         /** HeardFingerOut */
         HeardFingerOut: {
             /** Cents */
@@ -2826,6 +2837,19 @@ export interface components {
             player: number;
         };
         /**
+         * InPieceOut
+         * @description Where in a piece of the player's own an exercise is played. piece: its id. bars: first and
+         *     last, as printed.
+         */
+        InPieceOut: {
+            /** Bars */
+            bars: string[];
+            /** Piece */
+            piece: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * Instrument
          * @enum {string}
          */
@@ -2953,6 +2977,8 @@ export interface components {
             fit: components["schemas"]["FitOut"] | null;
             /** Focus */
             focus: components["schemas"]["FocusOut"][];
+            /** Harder Hint */
+            harder_hint: string;
             /** Harder Piece */
             harder_piece: boolean;
             home: components["schemas"]["HomeReportOut"] | null;
@@ -3290,19 +3316,24 @@ export interface components {
          * PassageOut
          * @description music: SVG, "" where it cannot be drawn. paused: a stop is up, there is no way there.
          *     lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
-         *     one, None where all is well. span_known: of this hand. whole: bars of the piece.
+         *     one, None where all is well. span_known: of this hand. whole: bars of the piece. taste: how the
+         *     proposed fingers differ from the usual ones, "" for those. week: bars of the place that the step
+         *     into music takes, from 1, [] for none; most_week: how many there may be.
          */
         PassageOut: {
             /** Bars */
             bars: components["schemas"]["LoadedBarOut"][];
             /** First */
             first: number;
+            harder: components["schemas"]["HarderOut"] | null;
             /** Id */
             id: number;
             /** Last */
             last: number;
             /** Lets Go */
             lets_go: number;
+            /** Most Week */
+            most_week: number;
             /** Music */
             music: string;
             /** Notes */
@@ -3319,6 +3350,8 @@ export interface components {
             remarks: string[];
             /** Span Known */
             span_known: boolean;
+            /** Taste */
+            taste: string;
             /** Tempo */
             tempo: number | null;
             /** Title */
@@ -3326,6 +3359,8 @@ export interface components {
             /** Too Few */
             too_few: number | null;
             way: components["schemas"]["LeadInOut"] | null;
+            /** Week */
+            week: number[];
             /** Whole */
             whole: number;
             /** Worst */
@@ -3411,9 +3446,15 @@ export interface components {
          * PieceIn
          * @description What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
          *     the finger and string it is to have, and whether the hand lets go there, each None for what is
-         *     proposed.
+         *     proposed. another: propose other fingers. week: first and last bar of the place for the step
+         *     into music, [] for none.
          */
         PieceIn: {
+            /**
+             * Another
+             * @default false
+             */
+            another?: boolean;
             /** Finger */
             finger?: number | null;
             /** First */
@@ -3430,6 +3471,8 @@ export interface components {
             string?: number | null;
             /** Tempo */
             tempo?: number | null;
+            /** Week */
+            week?: number[] | null;
         };
         /**
          * PieceNoteOut
@@ -3515,7 +3558,11 @@ export interface components {
             /** Value */
             value?: components["schemas"]["Wish"][] | null;
         };
-        /** PlanItemOut */
+        /**
+         * PlanItemOut
+         * @description takes_piece: it is played in a piece of the player's own; in_piece: where, None while no
+         *     place was chosen.
+         */
         PlanItemOut: {
             /** Days */
             days: number[];
@@ -3527,6 +3574,7 @@ export interface components {
             fingers: number[];
             /** Goal */
             goal: number | null;
+            in_piece: components["schemas"]["InPieceOut"] | null;
             /** Kind */
             kind: string;
             /** Minutes */
@@ -3543,6 +3591,8 @@ export interface components {
             rungs: number;
             /** Sets */
             sets: number;
+            /** Takes Piece */
+            takes_piece: boolean;
             /** Tempo */
             tempo: number | null;
             /** Tempo Steps */
@@ -4795,8 +4845,13 @@ export interface components {
             /** Reason */
             reason: string;
         };
-        /** WorstPlaceOut */
+        /**
+         * WorstPlaceOut
+         * @description bars: as printed. at: from and to, counted from 1.
+         */
         WorstPlaceOut: {
+            /** At */
+            at: number[];
             /** Bars */
             bars: string[];
             /** Words */

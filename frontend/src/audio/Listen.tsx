@@ -61,29 +61,31 @@ export function Listen({ name, music, notes, tempo }: Props) {
         className={css.music}
         role="img"
         aria-label={`Music of ${name}`}
-        // Drawn by our own server from our own drills; no outside text gets into it.
+        // Drawn by our own server from our own drills, or from a part that it has cleaned.
         dangerouslySetInnerHTML={{ __html: music }}
       />
-      <div className={`${css.row} no-print`}>
-        <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
-          {running ? 'Stop' : 'Listen'}
-        </button>
-        <div role="group" aria-label="Speed" className={css.row}>
-          {SPEEDS.map((each) => (
-            <button
-              key={each}
-              type="button"
-              className={css.tool}
-              aria-pressed={each === speed}
-              disabled={running}
-              onClick={() => setSpeed(each)}
-            >
-              {each === 1 ? '♩ = ' : ''}
-              {each === 1 ? tempo : each === 0.5 ? 'half' : 'three quarters'}
-            </button>
-          ))}
+      {notes.length > 0 && (
+        <div className={`${css.row} no-print`}>
+          <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
+            {running ? 'Stop' : 'Listen'}
+          </button>
+          <div role="group" aria-label="Speed" className={css.row}>
+            {SPEEDS.map((each) => (
+              <button
+                key={each}
+                type="button"
+                className={css.tool}
+                aria-pressed={each === speed}
+                disabled={running}
+                onClick={() => setSpeed(each)}
+              >
+                {each === 1 ? '♩ = ' : ''}
+                {each === 1 ? tempo : each === 0.5 ? 'half' : 'three quarters'}
+              </button>
+            ))}
+          </div>
         </div>
-      </div>
+      )}
     </div>
   );
 }

@@ -103,6 +103,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
           <Checkbox
             size="md"
             label="Harder piece now: look again at what was gone"
+            description={lesson.harder_hint}
             aria-keyshortcuts="h"
             checked={lesson.harder_piece}
             onChange={(event) => enter('harder', '', event.currentTarget.checked)}

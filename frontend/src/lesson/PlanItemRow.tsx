@@ -2,6 +2,7 @@ import { ActionIcon, Button } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconMinus, IconPlus } from '@tabler/icons-react';
 
 import { useState } from 'react';
+import { Link } from 'wouter';
 
 import type { Lesson } from '../api/client';
 import { TempoWork } from '../exercise/TempoWork';
@@ -70,6 +71,7 @@ export function PlanItemRow({ item, items, lesson, active, store, onDislike }: P
           </p>
         )}
         {!review && lesson.review.length > 0 && <p className="quiet">New this week.</p>}
+        <InPiece item={item} lesson={lesson} />
         <HowItGoes key={item.rung} item={item} place={place + 1} lesson={lesson} />
       </div>
       <div className={css.numbers}>
@@ -141,6 +143,23 @@ export function PlanItemRow({ item, items, lesson, active, store, onDislike }: P
         </Button>
       </div>
     </li>
+  );
+}
+
+/** The bars of the player's own piece that the step is played in. */
+function InPiece({ item, lesson }: { item: PlanItem; lesson: Lesson }) {
+  if (!item.takes_piece) return null;
+  const place = item.in_piece;
+  const player = `/players/${lesson.player.id}`;
+  return place ? (
+    <p>
+      In <Link href={`${player}/pieces/${place.piece}`}>{place.title}</Link>, bars{' '}
+      {place.bars.join(' to ')}.
+    </p>
+  ) : (
+    <p className="quiet">
+      In a piece of the player’s own. <Link href={player}>Choose its bars</Link>
+    </p>
   );
 }
 

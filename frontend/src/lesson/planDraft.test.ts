@@ -33,6 +33,8 @@ const item: PlanItem = {
   tempo_steps: [],
   fingers: [],
   why: '',
+  takes_piece: false,
+  in_piece: null,
 };
 const WISH = { exercise: 'thumb_taps', rung: 2, reps: 10, sets: 2, days: [1, 2, 3] };
 

@@ -5,22 +5,21 @@ import { Link, useLocation, useParams } from 'wouter';
 
 import { Problem } from '../components/Problem';
 import { SureButton } from '../components/SureButton';
+import touch from '../components/touch.module.css';
 import { BarStrip } from './BarStrip';
+import { ForWeek } from './ForWeek';
 import { NoteChange } from './NoteChange';
 import css from './PiecePage.module.css';
 import {
   changePiece,
   type Passage,
-  type PassageNote,
   passageQuery,
   type PieceChange,
   piecesQuery,
   removePiece,
 } from './pieces';
+import { PieceMusic } from './PieceMusic';
 import { PieceSettings } from './PieceSettings';
-
-const REACH = 32; // pixels
-const NOTE_ID = /^note-(\d+)$/;
 
 /** A player's piece: where the trouble will come back, why, and how to get there without it. */
 export function PiecePage() {
@@ -65,23 +64,19 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           <Link href={`/players/${playerId}`}>See the stop</Link>
         </p>
       )}
-      <Worst passage={passage} />
+      <Worst passage={passage} onChange={(told) => change.mutate(told)} />
+      <Harder passage={passage} />
       <PieceSettings
         key={`${passage.part} ${passage.first} ${passage.last} ${passage.tempo}`}
         passage={passage}
         onChange={(told) => change.mutate(told)}
       />
       {change.error && <p role="alert">{change.error.message}</p>}
-      {passage.music === '' && (
-        <p>This music could not be drawn; its fingers and loads stand below all the same.</p>
-      )}
-      <div
-        className={css.music}
-        role="img"
-        aria-label="The music with fingers and places to let go. The table below holds every note."
-        onClick={(event) => setChosen(nearestNote(event.currentTarget, event, passage.notes))}
-        // Drawn by our own server from a part that it has cleaned.
-        dangerouslySetInnerHTML={{ __html: passage.music }}
+      <PieceMusic
+        passage={passage}
+        isBusy={change.isPending}
+        onChoose={setChosen}
+        onAnother={() => change.mutate({ another: true })}
       />
       {note && (
         <NoteChange
@@ -96,6 +91,14 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
       <LettingGo passage={passage} />
       <Reach passage={passage} />
       <Way passage={passage} />
+      {!passage.paused && (
+        <ForWeek
+          key={passage.week.join()}
+          passage={passage}
+          isBusy={change.isPending}
+          onChange={(told) => change.mutate(told)}
+        />
+      )}
       <Notes passage={passage} onChoose={setChosen} />
       {passage.remarks.map((words) => (
         <p key={words} className="quiet">
@@ -131,42 +134,46 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   );
 }
 
-/** The number of the note whose head is nearest to a touch; null for none within reach. */
-function nearestNote(
-  music: HTMLElement,
-  touch: { clientX: number; clientY: number },
-  notes: readonly PassageNote[],
-): number | null {
-  // A note that is tied to the one before is no note of its own.
-  const known = new Set(notes.map((note) => note.number));
-  let nearest: number | null = null;
-  let reach = REACH;
-  for (const note of music.querySelectorAll<SVGElement>('g[id^="note-"]')) {
-    const number = Number(NOTE_ID.exec(note.id)?.[1]);
-    const box = (note.querySelector('.notehead') ?? note).getBoundingClientRect();
-    const away = Math.hypot(
-      box.left + box.width / 2 - touch.clientX,
-      box.top + box.height / 2 - touch.clientY,
-    );
-    if (known.has(number) && away < reach) {
-      nearest = number;
-      reach = away;
-    }
-  }
-  return nearest;
+interface Changing {
+  passage: Passage;
+  onChange: (told: PieceChange) => void;
 }
 
-function Worst({ passage }: { passage: Passage }) {
+function Worst({ passage, onChange }: Changing) {
   if (passage.worst.length === 0)
     return <p className={css.lead}>Nothing here asks for what troubles this hand.</p>;
   return (
     <ol className={css.worst}>
       {passage.worst.map((place) => (
         <li key={place.bars.join()}>
-          <strong>Bars {place.bars.join(' and ')}.</strong> {place.words}
+          <strong>Bars {place.bars.join(' and ')}.</strong> {place.words}{' '}
+          {place.at.join() === passage.week.join() && <em>In the week.</em>}
+          {!passage.paused && place.at.join() !== passage.week.join() && (
+            <button
+              type="button"
+              className={touch.button}
+              aria-label={`Bars ${place.bars.join(' and ')} into the week`}
+              onClick={() => onChange({ week: place.at })}
+            >
+              Into the week
+            </button>
+          )}
         </li>
       ))}
     </ol>
+  );
+}
+
+function Harder({ passage }: { passage: Passage }) {
+  const { harder } = passage;
+  if (!harder) return null;
+  return harder.words.length > 0 ? (
+    <p>
+      <strong>Harder than {harder.than}</strong> for this hand, because it asks for{' '}
+      {harder.words.join('; ')}.
+    </p>
+  ) : (
+    <p className="quiet">No harder than {harder.than} for this hand.</p>
   );
 }
 

@@ -96,11 +96,13 @@ STANDING = ("divisions", "key", "time", "clef")
 @dataclass(frozen=True, slots=True)
 class Mark:
     """finger and string (1 is the highest) as they are to be printed, None for nothing; lets_go:
-    the hand lets go in or after this note."""
+    the hand lets go in or after this note; beyond: mm farther than the hand reaches at ease, which
+    is drawn and not written into the user's file."""
 
     finger: int | None = None
     string: int | None = None
     lets_go: bool = False
+    beyond: int | None = None
 
 
 def marked_score(data: bytes, part: Part, marks: Mapping[int, Mark]) -> bytes:
@@ -130,7 +132,10 @@ def drawn_part(data: bytes, part: Part, marks: Mapping[int, Mark], first: int, l
     for place, bar in enumerate(bars[first : last + 1]):
         clean = _clean(bar)
         for note in clean.findall("note"):
-            note.set("id", note_id(int(note.attrib.pop(NUMBER))))
+            number = int(note.attrib.pop(NUMBER))
+            note.set("id", note_id(number))
+            if number in marks and marks[number].beyond:
+                _say_beyond(clean, note, f"+{marks[number].beyond} mm")
         clean.tag = "measure"
         clean.set("number", str(bar.get("number") or first + place + 1)[:12])
         if place == 0:
@@ -168,6 +173,17 @@ def _put(note: Element, mark: Mark) -> None:
         SubElement(technical, "string").text = str(mark.string)
     if mark.lets_go and note.find("notations/articulations/breath-mark") is None:
         SubElement(_inside(note, "articulations"), LET_GO)
+
+
+def _say_beyond(bar: Element, note: Element, words: str) -> None:
+    """Under the note, or under the first of its chord."""
+    at = list(bar).index(note)
+    while at and bar[at].find("chord") is not None:
+        at -= 1
+    direction = Element("direction", placement="below")
+    kind = SubElement(direction, "direction-type")
+    SubElement(kind, "words", {"font-size": "6", "font-style": "italic"}).text = words
+    bar.insert(at, direction)
 
 
 def _inside(note: Element, group: str) -> Element:

@@ -9,7 +9,7 @@ from django.utils import timezone
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 from studio.demo_past import MOST_WEEKS, TERM_WEEKS
 from studio.services.demo import build_demo
-from studio.services.demo_pieces import bring_in_a_tune
+from studio.services.demo_pieces import bring_in_tunes
 from studio.services.demo_takes import play_takes
 
 
@@ -35,6 +35,6 @@ class Command(BaseCommand):
             players = build_demo(timezone.localdate(), weeks=weeks)
             if weeks:
                 play_takes(players)
-                bring_in_a_tune(players)
+                bring_in_tunes(players)
             self.stdout.write(f"Demo studio with {len(players)} players is ready.")
         self.stdout.write(f"Sign in as {DEMO_USERNAME} with {DEMO_PASSWORD}")

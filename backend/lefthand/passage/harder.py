@@ -1,0 +1,83 @@
+"""What a piece asks of this hand that another one did not.
+
+Working judgement, no source: a piece is harder when its bars weigh a quarter more for the player's
+causes, and a reason is told when it weighs at least half as much again as it did.
+"""
+
+from collections import defaultdict
+from collections.abc import Mapping
+from functools import cache
+from pathlib import Path
+
+from lefthand.passage.demands import NAMES
+from lefthand.passage.levels import weights
+from lefthand.passage.passage import Passage
+from lefthand.passage.returns import OWN
+from lefthand.values.knowledge_file import read_records
+
+FILE = Path(__file__).parents[1] / "catalogue" / "knowledge" / "asked.yaml"
+HARDER, MORE = 1.25, 1.5
+LEAST_RISE = 0.05  # of what weighs in a bar
+MOST_REASONS = 3
+
+Asks = Mapping[str, float]
+
+
+def asks_of(passage: Passage) -> dict[str, float]:
+    """Points a bar of each kind of demand, those of one finger by finger: `own.held 4`. Rounded to
+    a thousandth."""
+    sums: dict[str, float] = defaultdict(float)
+    for demand in passage.demands:
+        is_own = demand.kind.startswith(OWN)
+        sums[f"{demand.kind} {demand.finger}" if is_own else demand.kind] += demand.points
+    bars = max(1, len(passage.shown))
+    return {kind: round(points / bars, 3) for kind, points in sorted(sums.items()) if points > 0}
+
+
+def harder_because(
+    now: Asks, before: Asks, strengths: Mapping[str, float], finger: int
+) -> list[str]:
+    """What weighs more now, the most first, in words; [] when the piece is not harder as a whole.
+    strengths: cause -> how much it is this player's, all alike where empty; finger: of those causes
+    that are one finger's."""
+    weigh = _weights(strengths or dict.fromkeys(weights(), 1.0))
+    here, there = (_weighed(asks, weigh, finger) for asks in (now, before))
+    if sum(here.values()) <= HARDER * sum(there.values()):
+        return []
+    rises = {kind: load - there.get(kind, 0.0) for kind, load in here.items()}
+    least = LEAST_RISE * sum(here.values())
+    told = [
+        kind
+        for kind in sorted(rises, key=lambda kind: -rises[kind])
+        if rises[kind] >= least and here[kind] >= MORE * there.get(kind, 0.0)
+    ]
+    words = [asked_words()[kind].format(finger=NAMES[finger]) for kind in told]
+    return list(dict.fromkeys(words))[:MOST_REASONS]
+
+
+@cache
+def asked_words() -> Mapping[str, str]:
+    """Kind of demand -> its words. Raises CatalogueError."""
+    found = {}
+    for record in read_records(FILE):
+        found[record.id] = record.text("words")
+        record.done()
+    return found
+
+
+def _weights(strengths: Mapping[str, float]) -> Mapping[str, float]:
+    """Kind -> weight over all causes."""
+    found: dict[str, float] = defaultdict(float)
+    for cause, strength in strengths.items():
+        for kind, weight in weights().get(cause, {}).items():
+            found[kind] += strength * weight
+    return found
+
+
+def _weighed(asks: Asks, weigh: Mapping[str, float], finger: int) -> dict[str, float]:
+    found = {}
+    for name, points in asks.items():
+        kind, _, own = name.partition(" ")
+        if kind in weigh and own in ("", str(finger)):
+            found[kind] = points * weigh[kind]
+    return found

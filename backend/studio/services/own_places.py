@@ -1,0 +1,96 @@
+"""Where in a player's own piece the step into music is, and what a piece asks more than another."""
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from lefthand.passage.harder import asks_of, harder_because
+from lefthand.practice.own_place import MOST_BARS
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_whole
+from studio.errors import StudioError
+from studio.models import Piece, PlanItem
+from studio.services.cases import LessonView
+from studio.services.pieces import ReadPiece, read, trouble_in, trouble_of
+
+HEART = 2  # bars
+
+
+def choose_place(piece: Piece, bars: Any) -> None:
+    """From and to, bars from 1; an empty list for no place. Raises StudioError naming the field."""
+    if not isinstance(bars, list) or len(bars) not in (0, 2):
+        raise StudioError("bad_input", "week", "expected the first and the last bar")
+    if not bars:
+        piece.place = None
+        piece.save(update_fields=["place"])
+        return
+    try:
+        first = read_whole("week", bars[0], 1, piece.bars) - 1
+        last = read_whole("week", bars[1], first + 1, piece.bars) - 1
+        if last - first >= MOST_BARS:
+            raise InputError("week", f"expected at most {MOST_BARS} bars for a place")
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
+    piece.player.pieces.exclude(pk=piece.pk).update(place=None)
+    piece.place = _place(read(piece, (first, last)), first, last)
+    piece.save(update_fields=["place"])
+
+
+def read_again(piece: Piece) -> ReadPiece:
+    """After a change: with what it asks written down, and its place told anew."""
+    again = read(piece)
+    piece.asks = asks_of(again.passage)
+    if piece.place is not None:
+        first, last = piece.place["first"], piece.place["last"]
+        is_in = piece.first <= first and last <= piece.last
+        piece.place = _place(again if is_in else read(piece, (first, last)), first, last)
+    piece.save(update_fields=["asks", "place"])
+    return again
+
+
+def remove_piece(piece: Piece) -> None:
+    """With its bars in the weeks that were given."""
+    PlanItem.objects.filter(piece=piece).update(in_piece=None)
+    piece.delete()
+
+
+def harder_than_before(piece: Piece) -> tuple[str, list[str]] | None:
+    """The title of the piece that came before it, and what this one asks more of this hand; None
+    for a first piece."""
+    pieces = list(piece.player.pieces.defer("score"))
+    return _harder(piece, pieces, *trouble_of(piece.player))
+
+
+def harder_hint(view: LessonView) -> str:
+    """Why the music of this lesson is harder than before, where a piece came since the last one;
+    "" for what is not known, or not harder."""
+    last, day = view.history.last_real, view.lesson.date
+    new = [p for p in view.pieces if p.brought_on <= day and (not last or p.brought_on > last.date)]
+    told = _harder(new[-1], view.pieces, *trouble_in(view)) if new else None
+    if told is None or not told[1]:
+        return ""
+    return f"{new[-1].title} asks more than {told[0]}: {'; '.join(told[1])}."
+
+
+def _harder(
+    piece: Piece, pieces: Sequence[Piece], causes: Mapping[str, float], finger: int
+) -> tuple[str, list[str]] | None:
+    earlier = [p for p in pieces if (p.brought_on, p.pk) < (piece.brought_on, piece.pk) and p.asks]
+    if not earlier or not piece.asks:
+        return None
+    return earlier[-1].title, harder_because(piece.asks, earlier[-1].asks, causes, finger)
+
+
+def _place(told: ReadPiece, first: int, last: int) -> dict[str, Any]:
+    passage = told.passage
+    totals = passage.loads.totals()
+    hearts = [(at, min(at + HEART - 1, last)) for at in range(first, max(first, last - 1) + 1)]
+    heart = max(hearts, key=lambda each: sum(totals[each[0] : each[1] + 1]))
+    way = passage.way_to(range(first, last + 1))
+    return {
+        "first": first,
+        "last": last,
+        "heart": list(heart),
+        "start": way.start,
+        "goal": way.goal,
+        "bars": [[bar.number, float(bar.length)] for bar in told.score.bars],
+    }
