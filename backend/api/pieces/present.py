@@ -2,6 +2,7 @@
 
 from itertools import pairwise
 
+from api.pieces.heard import heard_out, to_hear_out
 from api.pieces.schemas import (
     HarderOut,
     LeadInOut,
@@ -39,7 +40,9 @@ def piece_out(piece: Piece) -> PieceOut:
     )
 
 
-def passage_out(read: ReadPiece) -> PassageOut:
+def passage_out(read: ReadPiece, *, simulated: bool = False) -> PassageOut:
+    """simulated: a made-up player may play it."""
+    to_hear, cannot_hear = to_hear_out(read, simulated=simulated)
     piece, passage = read.piece, read.passage
     told = passage_json(passage)
     way = None if read.is_paused else passage.lead_in
@@ -81,6 +84,9 @@ def passage_out(read: ReadPiece) -> PassageOut:
         harder=_harder(piece),
         week=[piece.place["first"] + 1, piece.place["last"] + 1] if piece.place else [],
         most_week=MOST_BARS,
+        to_hear=to_hear,
+        cannot_hear=cannot_hear,
+        heard=heard_out(read),
     )
 
 

@@ -3,20 +3,24 @@
 from typing import Any
 
 from django.http import HttpRequest, HttpResponse
-from ninja import File, Router
+from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
 from api.days import today
+from api.demo import is_demo
 from api.pieces.present import passage_out, piece_out
-from api.pieces.schemas import PassageOut, PieceIn, PieceOut
+from api.pieces.schemas import PassageOut, PieceIn, PieceOut, PlayedIn
 from api.uploads import bytes_of
 from lefthand.music.reading.unpacking import LARGEST_FILE
+from studio.errors import StudioError
 from studio.paper.part import part_pdf
 from studio.paper.setting import Paper
 from studio.services.erasing import empty_log
+from studio.services.heard_pieces import hear_piece, simulate_piece
 from studio.services.lessons import player_of
 from studio.services.own_places import choose_place, read_again, remove_piece
-from studio.services.pieces import change_piece, keep_piece, piece_of, pieces_of, read
+from studio.services.pieces import ReadPiece, change_piece, keep_piece, piece_of, pieces_of, read
+from studio.services.takes import LARGEST_FILE as LARGEST_SOUND
 
 router = Router(tags=["pieces"])
 
@@ -32,12 +36,12 @@ def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> 
     player = player_of(request.user, player_id)
     data = bytes_of(file, LARGEST_FILE)
     piece = keep_piece(player, data, file.name or "", today(request))
-    return passage_out(read_again(piece))
+    return _out(request, read_again(piece))
 
 
 @router.get("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
 def read_piece(request: HttpRequest, player_id: int, piece_id: int) -> PassageOut:
-    return passage_out(read(piece_of(player_of(request.user, player_id), piece_id)))
+    return _out(request, read(piece_of(player_of(request.user, player_id), piece_id)))
 
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
@@ -48,7 +52,33 @@ def change(request: HttpRequest, player_id: int, piece_id: int, data: PieceIn) -
     change_piece(piece, told)
     if told.get("week") is not None:
         choose_place(piece, told["week"])
-    return passage_out(read_again(piece))
+    return _out(request, read_again(piece))
+
+
+@router.post("/{int:player_id}/pieces/{int:piece_id}/take", response=PassageOut)
+def hear(
+    request: HttpRequest,
+    player_id: int,
+    piece_id: int,
+    file: File[UploadedFile],
+    told: Form[PlayedIn],
+) -> PassageOut:
+    """Measure a recording of the bars that are to be heard: any usual sound file, 60 s at most."""
+    piece = piece_of(player_of(request.user, player_id), piece_id)
+    hear_piece(piece, bytes_of(file, LARGEST_SOUND), told.tempo, today(request))
+    return _out(request, read(piece))
+
+
+@router.post("/{int:player_id}/pieces/{int:piece_id}/take/simulated", response=PassageOut)
+def hear_simulated(
+    request: HttpRequest, player_id: int, piece_id: int, told: PlayedIn
+) -> PassageOut:
+    """In the demo studio a made-up player plays in the place of a microphone."""
+    piece = piece_of(player_of(request.user, player_id), piece_id)
+    if not is_demo(request):
+        raise StudioError("not_allowed")
+    simulate_piece(piece, told.tempo, today(request))
+    return _out(request, read(piece))
 
 
 @router.get(
@@ -85,3 +115,7 @@ def remove(request: HttpRequest, player_id: int, piece_id: int) -> list[PieceOut
     remove_piece(piece_of(player, piece_id))
     empty_log()
     return [piece_out(piece) for piece in pieces_of(player)]
+
+
+def _out(request: HttpRequest, told: ReadPiece) -> PassageOut:
+    return passage_out(told, simulated=is_demo(request))

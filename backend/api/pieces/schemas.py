@@ -81,12 +81,43 @@ class HarderOut(Schema):
     words: list[str]
 
 
+class ToHearOut(Schema):
+    """What a take of this piece holds. bars: first and last, as printed. quarters: how long it is.
+    tempi: quarters a minute to choose from. simulated: a made-up player may play it."""
+
+    bars: list[str]
+    quarters: float
+    tempi: list[int]
+    simulated: bool
+
+
+class HeardBarOut(Schema):
+    """expected and heard: of the heaviest and of the hardest bar, 0 to 1; heard None where nothing
+    was."""
+
+    number: str
+    expected: float
+    heard: float | None
+
+
+class HeardOut(Schema):
+    """What the newest take told. words: one sentence, or why it told nothing."""
+
+    on: date
+    tempo: int
+    simulated: bool
+    usable: bool
+    words: str
+    bars: list[HeardBarOut]
+
+
 class PassageOut(Schema):
     """music: SVG, "" where it cannot be drawn. paused: a stop is up, there is no way there.
     lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
     one, None where all is well. span_known: of this hand. whole: bars of the piece. taste: how the
     proposed fingers differ from the usual ones, "" for those. week: bars of the place that the step
-    into music takes, from 1, [] for none; most_week: how many there may be."""
+    into music takes, from 1, [] for none; most_week: how many there may be. cannot_hear: why no
+    take can be measured, "" where one can."""
 
     id: int
     title: str
@@ -111,6 +142,15 @@ class PassageOut(Schema):
     harder: HarderOut | None
     week: list[int]
     most_week: int
+    to_hear: ToHearOut | None
+    cannot_hear: str
+    heard: HeardOut | None
+
+
+class PlayedIn(Schema):
+    """tempo: quarters a minute, as it was counted in."""
+
+    tempo: float | None = None
 
 
 class PieceIn(Schema):

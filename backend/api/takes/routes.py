@@ -4,10 +4,10 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
+from api.demo import is_demo
 from api.takes.present import takes_out
 from api.takes.schemas import CurveOut, PartIn, TakesOut
 from api.uploads import bytes_of
-from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 from studio.models import KeptSound, Lesson
 from studio.services.erasing import empty_log
@@ -43,7 +43,7 @@ def add_simulated_take(
 ) -> TakesOut:
     """In the demo studio a made-up player plays in the place of a microphone."""
     lesson = lesson_of(request.user, lesson_id)
-    if not _is_demo(request):
+    if not is_demo(request):
         raise StudioError("not_allowed")
     simulate(lesson, evidence, told.part)
     return _out(request, lesson, evidence)
@@ -105,8 +105,4 @@ def read_sound(
 
 
 def _out(request: HttpRequest, lesson: Lesson, evidence: str) -> TakesOut:
-    return takes_out(lesson, evidence, simulated=_is_demo(request))
-
-
-def _is_demo(request: HttpRequest) -> bool:
-    return request.user.get_username() == DEMO_USERNAME
+    return takes_out(lesson, evidence, simulated=is_demo(request))

@@ -34,10 +34,13 @@ NOT_NOW = (  # a stop is up
     ("POST", TAKES),
     ("POST", f"{TAKES}/simulated"),
     ("GET", f"{PIECE}/part.pdf"),
+    ("POST", f"{PIECE}/take"),
+    ("POST", f"{PIECE}/take/simulated"),
 )
 UPLOADS = {
     TAKES: ("take.wav", silence(), {"part": "slow"}),
     SOUND: ("take.wav", silence(), {}),
+    f"{PIECE}/take": ("take.wav", silence(), {"tempo": "60"}),
     "/api/players/{player_id}/pictures": ("hand.png", picture_bytes(), {}),
     "/api/players/{player_id}/pieces": ("piece.musicxml", melody_bytes("A4 B4"), {}),
 }

@@ -3,12 +3,17 @@
 import tempfile
 from pathlib import Path
 
+import soundfile
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
+from browser.playing import RATE
+from lefthand.sound.player import Playing, play
 from lefthand.tests.scores import melody_bytes
 from studio.demo_data import PLAYERS
 from studio.models import Piece
+from studio.services.heard_pieces import to_hear
+from studio.services.pieces import read
 
 PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
 TUNE = "A4 B4 C#5 D5 E5 D5 E5 D5 D5 E5 D5 E5 F#5 E5 D5 C#5 B4:2 A4:2"
@@ -120,3 +125,20 @@ class Pieces(BrowserCase):
         expect(sheet).to_contain_text("A little march, bars")
         expect(sheet.get_by_role("img", name="Music of").last).to_be_visible()
         self.assert_accessible("a sheet with a place of a piece")
+
+    def test_a_take_tells_where_it_tightens_beside_what_was_expected(self):
+        page = self.page
+        self.bring_in(melody_bytes(" ".join([TUNE] * 3), tempo=96))
+        page.get_by_role("button", name="Hear where it tightens").click()
+        asked = to_hear(read(Piece.objects.get()))
+        made = play(asked.score, Playing(tired_from=0.5), 1, RATE)
+        path = Path(self.folder.name) / "take.wav"
+        soundfile.write(path, made.samples, RATE)
+        page.get_by_label("or a sound file").set_input_files(path)
+        told = page.get_by_role("status").filter(has_text="It tightens from bar")
+        expect(told).to_be_visible()
+        expect(page.get_by_role("img", name="heard: bar")).to_be_visible()
+        expect(page.get_by_role("img", name="expected: bar")).to_be_visible()
+        self.assert_accessible("a piece that was heard")
+        page.set_viewport_size({"width": 390, "height": 844})
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)

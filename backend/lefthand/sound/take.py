@@ -24,7 +24,7 @@ from lefthand.sound.pitch import PitchTrack, track_beside, track_pitch
 from lefthand.sound.recording import Recording
 from lefthand.sound.room import TOO_MUCH, reverberation, room_word
 from lefthand.sound.score import Score
-from lefthand.sound.tiring import tightens_from
+from lefthand.sound.tiring import strain, tightens_from
 from lefthand.sound.tone import Break, breaks
 from lefthand.sound.vibrato import FoundVibrato
 
@@ -53,9 +53,9 @@ class Refusal(StrEnum):
 REFUSAL_WORDS: Mapping[Refusal, str] = {
     Refusal.QUIET: "The take is too quiet. Go nearer to the microphone, or turn it up.",
     Refusal.CLIPPED: "The take is too loud and cut off at the top. Go farther from the microphone.",
-    Refusal.UNVOICED: "Too little of the take has a clear pitch. Is one player playing this drill?",
-    Refusal.LOST: "More than two notes of the drill could not be found.",
-    Refusal.OTHER: "This does not sound like the drill that was asked for.",
+    Refusal.UNVOICED: "Too little of the take has a clear pitch. Is one player playing this?",
+    Refusal.LOST: "More than two of its notes could not be found.",
+    Refusal.OTHER: "This does not sound like the music that was asked for.",
     Refusal.ROOM: "The room sings on for too long. Try a smaller room, or go nearer.",
 }
 
@@ -64,7 +64,8 @@ REFUSAL_WORDS: Mapping[Refusal, str] = {
 class Take:
     """What a take tells. seconds: of the recording. room: dry, usual or much. lost: places of notes
     that were not heard. breaks in s. tightens_from: share of the passage before it tightens, None
-    where it is too short to tell. With a reason everything measured is empty."""
+    where it is too short to tell. strain: of each note, see `tiring`. With a reason everything
+    measured is empty."""
 
     score: Score
     seconds: float
@@ -78,6 +79,7 @@ class Take:
     breaks: Sequence[Break] = ()
     ringing: Sequence[Ringing] = ()
     tightens_from: float | None = None
+    strain: Sequence[float] = ()
     curve: Curve | None = None
 
     @property
@@ -126,6 +128,7 @@ def measure_take(recording: Recording, score: Score) -> Take:
         breaks=[] if any(note.beside for note in score.notes) else breaks(score, track, notes),
         ringing=ringing(recording, score, notes),
         tightens_from=tightens_from(score, track, notes),
+        strain=[float(each) for each in strain(score, track, notes)],
         curve=curve_of(score, track, notes),
     )
 

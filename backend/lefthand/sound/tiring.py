@@ -28,21 +28,40 @@ SHORTEST_SPACING = 0.005  # s
 LEAST_CENTS, LEAST_SPACING, LEAST_DB = 4.0, 0.03, 2.0
 
 
+def strain(score: Score, track: PitchTrack, notes: Sequence[HeardNote]) -> Samples:
+    """(notes,) how unusual each note is within the take, 0 and more: the three scores together, in
+    robust deviations of all notes. Zeros for fewer than four notes."""
+    if len(notes) < FEWEST_BESIDE:
+        return np.zeros(len(notes))
+    return np.asarray(
+        sum(_worse(values, least, len(notes)) for values, least in _measured(score, track, notes))
+    )
+
+
 def tightens_from(score: Score, track: PitchTrack, notes: Sequence[HeardNote]) -> float | None:
     """The share of the passage, 0..1, that was played before; 1 where it never tightened; None for
     fewer than sixteen notes."""
     if len(notes) < FEWEST_NOTES:
         return None
-    scores = (
-        _worse(_pitches(score, notes), LEAST_CENTS)
-        + _worse(_spacings(score, notes), LEAST_SPACING)
-        + _worse(_clearness(track, notes), LEAST_DB)
-    )
+    early = max(4, len(notes) // FIRST_PART)
+    measured = _measured(score, track, notes)
+    scores = np.asarray(sum(_worse(values, least, early) for values, least in measured))
     place = _turning_point(scores)
     if place is None:
         return 1.0
     first, last = notes[0].at, notes[-1].at + notes[-1].seconds
     return float((notes[place].at - first) / (last - first))
+
+
+def _measured(
+    score: Score, track: PitchTrack, notes: Sequence[HeardNote]
+) -> tuple[tuple[Samples, float], ...]:
+    """Each score with the least deviation that counts as one."""
+    return (
+        (_pitches(score, notes), LEAST_CENTS),
+        (_spacings(score, notes), LEAST_SPACING),
+        (_clearness(track, notes), LEAST_DB),
+    )
 
 
 def _turning_point(scores: Samples) -> int | None:
@@ -62,9 +81,9 @@ def _turning_point(scores: Samples) -> int | None:
     return place if best >= LEAST_T else None
 
 
-def _worse(values: Samples, least: float) -> Samples:
-    """Robust deviations above the first third, 0 and more; unknown values count as usual."""
-    early = values[: max(4, len(values) // FIRST_PART)]
+def _worse(values: Samples, least: float, first: int) -> Samples:
+    """Robust deviations above the first so many, 0 and more; unknown values count as usual."""
+    early = values[:first]
     middle = np.nanmedian(early)
     spread = max(least, 1.4826 * float(np.nanmedian(np.abs(early - middle))))
     return np.nan_to_num(np.clip((values - middle) / spread, 0, LARGEST))

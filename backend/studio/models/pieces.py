@@ -16,7 +16,9 @@ class Piece(models.Model):
     music is in the coming weeks, at most in one piece of a player: {"first", "last": places of its
     bars, "heart": [from, to], "start", "goal": quarters a minute, "bars": [[printed number,
     quarters], ...] of the whole piece}. `asks`: points a bar by kind of demand, to set beside
-    another piece.
+    another piece. `heard`: what the newest take of it told: {"on", "tempo", "is_simulated",
+    "words", "usable", "is_long", "tightens" and "hardest": places of bars or None, "bars":
+    [[place, deviation or None], ...]}; the sound itself is not kept.
     """
 
     player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="pieces")
@@ -30,6 +32,7 @@ class Piece(models.Model):
     wishes = models.JSONField(default=dict, blank=True)
     taste = models.CharField(max_length=20, blank=True)
     place = models.JSONField(null=True, blank=True)
+    heard = models.JSONField(null=True, blank=True)
     asks = models.JSONField(default=dict, blank=True)
     score = models.BinaryField()
 

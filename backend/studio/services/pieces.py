@@ -39,6 +39,7 @@ TEMPI = (10, 400)
 STRINGS = 4
 LEAST_PROBABILITY = 0.15
 WISHES = ("finger", "string", "lets_go")
+CHANGED = ("part", "first", "last", "tempo", "taste", "wishes", "place", "heard")
 MOST_TITLE = 160
 UNTITLED = "A piece"
 MUSIC_WIDTH = 2000
@@ -149,7 +150,7 @@ def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
             _change_note(piece, told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    piece.save(update_fields=["part", "first", "last", "tempo", "taste", "wishes", "place"])
+    piece.save(update_fields=CHANGED)
 
 
 def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
@@ -195,7 +196,7 @@ def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
 def _change_part(piece: Piece, part: str) -> None:
     score = _read(bytes(piece.score), part, Instrument(piece.player.instrument))
     if score.part.id != piece.part:
-        piece.part, piece.wishes, piece.place = score.part.id, {}, None
+        piece.part, piece.wishes, piece.place, piece.heard = score.part.id, {}, None, None
 
 
 def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:

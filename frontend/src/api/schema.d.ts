@@ -1283,6 +1283,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/pieces/{piece_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hear
+         * @description Measure a recording of the bars that are to be heard: any usual sound file, 60 s at most.
+         */
+        post: operations["api_pieces_routes_hear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/pieces/{piece_id}/take/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hear Simulated
+         * @description In the demo studio a made-up player plays in the place of a microphone.
+         */
+        post: operations["api_pieces_routes_hear_simulated"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/reach": {
         parameters: {
             query?: never;
@@ -2482,6 +2522,19 @@ export interface components {
             /** Words */
             words: string[];
         };
+        /**
+         * HeardBarOut
+         * @description expected and heard: of the heaviest and of the hardest bar, 0 to 1; heard None where nothing
+         *     was.
+         */
+        HeardBarOut: {
+            /** Expected */
+            expected: number;
+            /** Heard */
+            heard: number | null;
+            /** Number */
+            number: string;
+        };
         /** HeardFingerOut */
         HeardFingerOut: {
             /** Cents */
@@ -2516,6 +2569,27 @@ export interface components {
             seconds: number;
             /** String */
             string: number;
+        };
+        /**
+         * HeardOut
+         * @description What the newest take told. words: one sentence, or why it told nothing.
+         */
+        HeardOut: {
+            /** Bars */
+            bars: components["schemas"]["HeardBarOut"][];
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Simulated */
+            simulated: boolean;
+            /** Tempo */
+            tempo: number;
+            /** Usable */
+            usable: boolean;
+            /** Words */
+            words: string;
         };
         /**
          * HeardPairOut
@@ -3318,14 +3392,18 @@ export interface components {
          *     lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
          *     one, None where all is well. span_known: of this hand. whole: bars of the piece. taste: how the
          *     proposed fingers differ from the usual ones, "" for those. week: bars of the place that the step
-         *     into music takes, from 1, [] for none; most_week: how many there may be.
+         *     into music takes, from 1, [] for none; most_week: how many there may be. cannot_hear: why no
+         *     take can be measured, "" where one can.
          */
         PassageOut: {
             /** Bars */
             bars: components["schemas"]["LoadedBarOut"][];
+            /** Cannot Hear */
+            cannot_hear: string;
             /** First */
             first: number;
             harder: components["schemas"]["HarderOut"] | null;
+            heard: components["schemas"]["HeardOut"] | null;
             /** Id */
             id: number;
             /** Last */
@@ -3356,6 +3434,7 @@ export interface components {
             tempo: number | null;
             /** Title */
             title: string;
+            to_hear: components["schemas"]["ToHearOut"] | null;
             /** Too Few */
             too_few: number | null;
             way: components["schemas"]["LeadInOut"] | null;
@@ -3615,6 +3694,14 @@ export interface components {
             minutes_a_day: number;
             /** Objections */
             objections: components["schemas"]["ObjectionOut"][];
+        };
+        /**
+         * PlayedIn
+         * @description tempo: quarters a minute, as it was counted in.
+         */
+        PlayedIn: {
+            /** Tempo */
+            tempo?: number | null;
         };
         /** PlayerBrief */
         PlayerBrief: {
@@ -4735,6 +4822,21 @@ export interface components {
             grades: (number | null)[];
             /** Label */
             label: string;
+        };
+        /**
+         * ToHearOut
+         * @description What a take of this piece holds. bars: first and last, as printed. quarters: how long it is.
+         *     tempi: quarters a minute to choose from. simulated: a made-up player may play it.
+         */
+        ToHearOut: {
+            /** Bars */
+            bars: string[];
+            /** Quarters */
+            quarters: number;
+            /** Simulated */
+            simulated: boolean;
+            /** Tempi */
+            tempi: number[];
         };
         /** ToneIn */
         ToneIn: {
@@ -8454,6 +8556,104 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_hear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Tempo */
+                    tempo?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassageOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_hear_simulated: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassageOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

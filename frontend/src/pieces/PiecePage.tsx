@@ -8,6 +8,7 @@ import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
 import { BarStrip } from './BarStrip';
 import { ForWeek } from './ForWeek';
+import { HearPiece } from './HearPiece';
 import { NoteChange } from './NoteChange';
 import css from './PiecePage.module.css';
 import {
@@ -36,12 +37,13 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   const cache = useQueryClient();
   const [, navigate] = useLocation();
   const [chosen, setChosen] = useState<number | null>(null);
+  function keep(now: Passage) {
+    cache.setQueryData(passageQuery(playerId, passage.id).queryKey, now);
+    void cache.invalidateQueries(piecesQuery(playerId));
+  }
   const change = useMutation({
     mutationFn: (told: PieceChange) => changePiece(playerId, passage.id, told),
-    onSuccess: (now) => {
-      cache.setQueryData(passageQuery(playerId, passage.id).queryKey, now);
-      void cache.invalidateQueries(piecesQuery(playerId));
-    },
+    onSuccess: keep,
   });
   const remove = useMutation({
     mutationFn: () => removePiece(playerId, passage.id),
@@ -99,6 +101,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           onChange={(told) => change.mutate(told)}
         />
       )}
+      {!passage.paused && <HearPiece playerId={playerId} passage={passage} onHeard={keep} />}
       <Notes passage={passage} onChoose={setChosen} />
       {passage.remarks.map((words) => (
         <p key={words} className="quiet">

@@ -51,6 +51,33 @@ export async function changePiece(
   );
 }
 
+export async function hearPiece(
+  playerId: number,
+  pieceId: number,
+  sound: Blob,
+  tempo: number,
+): Promise<Passage> {
+  return unwrap(
+    await client.POST('/api/players/{player_id}/pieces/{piece_id}/take', {
+      params: { path: { player_id: playerId, piece_id: pieceId } },
+      ...formBody({ file: sound, tempo: String(tempo) }),
+    }),
+  );
+}
+
+export async function simulatePiece(
+  playerId: number,
+  pieceId: number,
+  tempo: number,
+): Promise<Passage> {
+  return unwrap(
+    await client.POST('/api/players/{player_id}/pieces/{piece_id}/take/simulated', {
+      params: { path: { player_id: playerId, piece_id: pieceId } },
+      body: { tempo },
+    }),
+  );
+}
+
 export async function removePiece(playerId: number, pieceId: number) {
   return unwrap(
     await client.DELETE('/api/players/{player_id}/pieces/{piece_id}', {

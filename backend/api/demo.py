@@ -1,0 +1,9 @@
+"""Whether it is the demo studio that asks."""
+
+from django.http import HttpRequest
+
+from studio.demo_data import DEMO_USERNAME
+
+
+def is_demo(request: HttpRequest) -> bool:
+    return request.user.get_username() == DEMO_USERNAME
