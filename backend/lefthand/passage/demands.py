@@ -95,6 +95,7 @@ class _Run:
     seconds: float = 0.0
     stops: int = 0
     starts: list[float] = field(default_factory=list)
+    down: float = 0.0  # s, when the hand came down on what it repeats, or the bar began
     last: dict[int, tuple[int, Place, float]] = field(default_factory=dict)
 
     def rate(self) -> float:
@@ -168,6 +169,8 @@ def _here(
     if before is None or note.rest > 0:
         run.starts = []
     is_moved = before is None or before.hand.places != hand.places
+    if is_moved or note.rest > 0 or (before is not None and before.note.bar != note.bar):
+        run.down = note.at
     if is_moved and not note.is_grace:
         run.starts = [*run.starts, note.at][-5:]
     rate = run.rate() if is_moved and not note.is_grace else 0.0
@@ -207,11 +210,15 @@ def _letting_go(here: _Here, run: _Run) -> Iterator[Demand]:
 def _finger(here: _Here, place: Place, run: _Run) -> Iterator[Demand]:
     finger, name, seconds = place.finger, NAMES[place.finger], here.note.seconds
     yield here.demand("own.played", 1.0, finger, f"{name} finger")
-    if seconds >= HELD_FROM:
-        words = f"{name} held for {seconds:.1f} s"
-        points = _held((seconds - 0.5) / 1.5, 0, 1.5)
+    # A note that is repeated is one that is held on, bar by bar.
+    before = here.note.at - run.down
+    held = before + seconds
+    if held >= HELD_FROM:
+        words = f"{name} held for {held:.1f} s"
+        points = _of_holding(held) - (_of_holding(before) if before >= HELD_FROM else 0.0)
         yield here.demand("own.held", points, finger, words)
         yield here.demand("held", points, finger, words)
+    if seconds >= HELD_FROM:
         for kind in ("own.vibrato", "vibrato"):
             points = _held(seconds / 2, 0, 1)
             yield here.demand(kind, points, finger, f"long enough for vibrato on the {name}")
@@ -221,6 +228,10 @@ def _finger(here: _Here, place: Place, run: _Run) -> Iterator[Demand]:
         yield here.demand("own.again", 0.5, finger, f"{name} again after {since:.1f} s")
     words = f"{name} at {here.rate:.1f} notes a second"
     yield here.demand("own.fast", 0.4 * here.haste, finger, words)
+
+
+def _of_holding(seconds: float) -> float:
+    return _held((seconds - 0.5) / 1.5, 0, 1.5)
 
 
 def _where(here: _Here, place: Place) -> Iterator[Demand]:

@@ -84,7 +84,7 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         marks=frozenset(place for place, is_in in asked.releases.items() if is_in),
     )
     told = demands(line, found.hands, whose)
-    loads = Loads(told, len(piece.bars), _strengths(asked), asked.finger)
+    loads = Loads(told, len(piece.bars), _strengths(asked), asked.finger, shown=shown)
     worst = loads.worst()
     proposed = release_places(line, found.hands, whose.ease)
     releases = with_chosen(proposed, line, found.hands, asked.releases)

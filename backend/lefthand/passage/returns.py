@@ -40,7 +40,8 @@ class Worst:
 
 class Loads:
     """The loads of a piece for some causes. strengths: cause -> how much it is this player's, any
-    scale. finger: the cause's own, where it has one. weigh: other weights than the knowledge's."""
+    scale. finger: the cause's own, where it has one. weigh: other weights than the knowledge's.
+    shown: places of the bars that are looked at, None for all."""
 
     def __init__(
         self,
@@ -49,7 +50,9 @@ class Loads:
         strengths: Mapping[str, float],
         finger: int = USUAL_FINGER,
         weigh: Mapping[str, Mapping[str, float]] | None = None,
+        shown: range | None = None,
     ) -> None:
+        self._shown = range(bars) if shown is None else shown
         self._weigh = weights() if weigh is None else weigh
         self.strengths = {cause: by for cause, by in strengths.items() if cause in self._weigh}
         self._finger = finger
@@ -89,8 +92,9 @@ class Loads:
         count = len(next(iter(self.bars.values()), ()))
         totals = [0.0] * count
         for cause, loads in self.bars.items():
-            ranked = sorted(loads)
-            unit = ranked[min(count - 1, int(TOP_SHARE * count))] if ranked else 0.0
+            ranked = sorted(loads[bar] for bar in self._shown)
+            top = min(len(ranked) - 1, int(TOP_SHARE * len(ranked)))
+            unit = ranked[top] if ranked else 0.0
             for bar, load in enumerate(loads):
                 totals[bar] += self.strengths[cause] * load / max(unit, LEAST_UNIT)
         return totals
@@ -98,8 +102,8 @@ class Loads:
     def worst(self) -> list[Worst]:
         """The heaviest places, two bars each, none over another."""
         totals = self.totals()
-        width = min(WIDTH, len(totals))
-        places = range(len(totals) - width + 1) if totals else range(0)
+        width = min(WIDTH, len(self._shown))
+        places = self._shown[: len(self._shown) - width + 1] if width else range(0)
         ranked = sorted(places, key=lambda at: (-sum(totals[at : at + width]), at))
         found: list[int] = []
         for at in ranked:

@@ -12,6 +12,7 @@ from pathlib import Path
 from unittest import TestCase
 
 import jsonschema_rs
+import yaml
 
 from lefthand.music.reading.reader import read_piece
 from lefthand.passage.levels import ease_of, weights
@@ -25,6 +26,7 @@ from lefthand.tests.scores import melody
 from lefthand.tests.test_fingering import QUARTET, QUARTETS
 from lefthand.values.vocabulary import Instrument, Level
 
+JUDGED = Path(__file__).with_name("judged_places.yaml")
 SCHEMAS = Path(__file__).parents[1] / "schemas"
 BACKEND = Path(__file__).parents[2]
 SPEED = ("own.fast", "fast", "fast_cross", "fast_shift")
@@ -158,6 +160,42 @@ class Worst(TestCase):
                     kept += sum(any(abs(a - b) <= 1 for b in again) for a in usual)
         self.assertGreater(told, 60)
         self.assertGreater(kept / told, 0.85)
+
+    def test_they_lie_where_a_reader_expected_them(self):
+        """Within a bar, of fifteen pieces judged from the bare notes; chance is about a third."""
+        near = told = 0
+        for row in yaml.safe_load(JUDGED.read_text(encoding="utf-8")):
+            instrument = Instrument(row["instrument"])
+            piece = read_piece((CORPUS / row["score"]).read_bytes(), row["part"], instrument)
+            asked = Asked(
+                instrument,
+                causes=dict.fromkeys(row["causes"], 1.0),
+                tempo=float(row["tempo"]),
+                bars=(row["bars"][0] - 1, row["bars"][1] - 1),
+            )
+            worst = read_passage(piece, asked).worst
+            firsts = [int(piece.bars[place.bars[0]].number) for place in worst]
+            near += sum(any(abs(first - a) <= 1 for a in firsts) for first, _ in row["places"])
+            told += len(row["places"])
+        self.assertEqual(told, 45)
+        self.assertGreaterEqual(near, 32)
+
+    def test_bars_beyond_those_looked_at_change_no_place(self):
+        """A few bars of a long piece weigh as they do alone: each cause in its own units."""
+        line = "A4 B4 C#5 D5 " * 3 + "D5 E5^4 D5 E5^4 " + "B3 C4 D4 C4 " * 4
+        causes = {"weak_finger": 1.0, "arm_not_under": 1.0}
+        alone = read(line, causes=causes)
+        among = read(line + "A4 A4 A4 A4 " * 200, causes=causes, bars=(0, 7))
+        for one, two in zip(alone.loads.totals(), among.loads.totals(), strict=False):
+            self.assertAlmostEqual(one, two)
+        self.assertEqual([w.bars for w in alone.worst], [w.bars for w in among.worst])
+
+    def test_a_note_that_is_repeated_is_held_on(self):
+        long = read("D5 E5:3^4 D5 E5:3^4", causes={"weak_finger": 1.0})
+        again = read("D5 E5^4 E5^4 E5^4 D5 E5^4 E5^4 E5^4", causes={"weak_finger": 1.0})
+        self.assertAlmostEqual(points(long, "own.held"), points(again, "own.held"))
+        apart = read("D5 E5^4 r E5^4 D5 E5^4 r E5^4", causes={"weak_finger": 1.0})
+        self.assertLess(points(apart, "own.held"), points(again, "own.held"))
 
     def test_places_do_not_lie_over_each_other_and_are_ranked(self):
         passage = read_passage(fingered_tunes()[0], Asked(Instrument.VIOLIN))
