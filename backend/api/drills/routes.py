@@ -5,6 +5,7 @@ from ninja import Query, Router
 
 from api.drills.present import notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
+from api.pieces.present import loaded_bars
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.compose import free_recipe, make_drill
 from lefthand.music.engraving import engrave
@@ -13,6 +14,10 @@ from lefthand.music.midi import to_midi
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
+from lefthand.passage.harder import asked_most, asks_of
+from lefthand.passage.of_drill import passage_of_drill
+from lefthand.passage.passage import Asked
+from lefthand.passage.returns import USUAL_FINGER
 from lefthand.values.fields import read_choice
 from lefthand.values.vocabulary import Instrument
 
@@ -41,11 +46,15 @@ def read_choices(request: HttpRequest) -> DrillChoicesOut:
 @router.get("/one", response=DrillOut)
 def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
     drill = _drill(wanted)
+    finger = wanted.finger or wanted.high or USUAL_FINGER
+    passage = passage_of_drill(drill, Asked(drill.instrument, finger=finger))
     return DrillOut(
         title=drill.title,
         tempo=drill.tempo,
         music=engrave(to_musicxml(drill), seed=wanted.seed),
         notes=notes_out(drill),
+        asks=asked_most(asks_of(passage), finger),
+        bars=loaded_bars(passage),
     )
 
 

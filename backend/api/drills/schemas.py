@@ -2,6 +2,8 @@
 
 from ninja import Schema
 
+from api.pieces.schemas import LoadedBarOut
+
 
 class DrillNoteOut(Schema):
     """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
@@ -48,7 +50,11 @@ class DrillIn(Schema):
 
 
 class DrillOut(Schema):
+    """asks: what weighs most in it, the most first. bars: how heavy each is, and why."""
+
     title: str
     tempo: int
     music: str
     notes: list[DrillNoteOut]
+    asks: list[str]
+    bars: list[LoadedBarOut]

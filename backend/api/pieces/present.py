@@ -57,7 +57,7 @@ def passage_out(read: ReadPiece, *, simulated: bool = False) -> PassageOut:
         tempo=piece.tempo,
         music=read.music,
         notes=_notes(read),
-        bars=_bars(passage),
+        bars=loaded_bars(passage),
         worst=[
             WorstPlaceOut(
                 bars=each["bars"],
@@ -121,7 +121,7 @@ def _notes(read: ReadPiece) -> list[PieceNoteOut]:
     return found
 
 
-def _bars(passage: Passage) -> list[LoadedBarOut]:
+def loaded_bars(passage: Passage) -> list[LoadedBarOut]:
     causes = load_catalogue().causes
     totals = passage.loads.totals()
     most = max((totals[bar] for bar in passage.shown), default=0.0) or 1.0

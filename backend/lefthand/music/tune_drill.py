@@ -12,13 +12,16 @@ from lefthand.music.keys import FIFTHS, key_with, spelled_in
 from lefthand.music.request import HIGHEST_STRING, MAX_BARS, DrillHand
 from lefthand.music.score import Drill, Event, Key, Tone, into_bars
 from lefthand.music.strings import Pitch
+from lefthand.passage.harder import asks_of, load_beside
+from lefthand.passage.of_drill import passage_of_drill
+from lefthand.passage.passage import Asked
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Level
 
 USUAL_TEMPO = 72
 NARROW_SPAN = 7
 MOST_NARROW_BARS = MAX_BARS // 4
-BEST_TUNES = 5
+BEST_TUNES, LEAST_CHOICE = 6, 3
 STRONG = 2
 NEARLY_AS_GOOD = 0.5
 SIGNS_ENOUGH = 4
@@ -74,8 +77,39 @@ def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
 
 
 def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
-    """By what begins as asked, by level, by how much the wanted finger plays; among the best the
-    seed decides."""
+    """Of the tunes that answer best, one in which little else is hard; the seed decides."""
+    best = lightest_tunes(replace(hand, request=replace(hand.request, seed=0)), wish)
+    return best[hand.request.seed % len(best)]
+
+
+@lru_cache(maxsize=256)
+def lightest_tunes(hand: DrillHand, wish: TuneWish) -> tuple[_Placed, ...]:
+    """The lighter half of the best, by what they ask beside the wanted finger."""
+    best = best_tunes(hand, wish)
+    loads = [asked_beside(each, wish, hand) for each in best]
+    ranked = sorted(range(len(best)), key=lambda place: (loads[place], place))
+    kept = sorted(ranked[: max(LEAST_CHOICE, len(best) // 2)])
+    return tuple(best[place] for place in kept)
+
+
+def asked_beside(placed: _Placed, wish: TuneWish, hand: DrillHand) -> float:
+    """What a bar weighs over all causes, without what counts for one finger alone."""
+    request = hand.request
+    drill = Drill(
+        "tune",
+        placed.tune.title,
+        request.instrument,
+        request.tempo or USUAL_TEMPO,
+        into_bars(_events(placed, wish, hand), placed.tune.beats),
+        placed.key,
+        beats=placed.tune.beats,
+    )
+    asked = Asked(request.instrument, level=request.level)
+    return load_beside(asks_of(passage_of_drill(drill, asked)))
+
+
+def best_tunes(hand: DrillHand, wish: TuneWish) -> list[_Placed]:
+    """By what begins as asked, by level, by how much the wanted finger plays."""
     plain = replace(hand.request, tempo=None, passes=None, seed=0, level=Level.BEGINNER)
     found = list(_all_placed(replace(hand, request=plain), wish))
     if not found:
@@ -91,12 +125,11 @@ def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
         )
     )
     first = found[0]
-    best = [
+    return [
         p
         for p in found[:BEST_TUNES]
         if p.begins == first.begins and p.hits >= NEARLY_AS_GOOD * first.hits
     ]
-    return best[hand.request.seed % len(best)]
 
 
 @lru_cache(maxsize=256)

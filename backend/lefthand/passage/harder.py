@@ -55,6 +55,21 @@ def harder_because(
     return list(dict.fromkeys(words))[:MOST_REASONS]
 
 
+def load_beside(asks: Asks) -> float:
+    """What a bar weighs over all causes, without what counts for one finger alone."""
+    weigh = _weights(dict.fromkeys(weights(), 1.0))
+    return sum(
+        points * weigh.get(kind, 0.0) for kind, points in asks.items() if not kind.startswith(OWN)
+    )
+
+
+def asked_most(asks: Asks, finger: int) -> list[str]:
+    """What weighs most over all causes, in words, the most first."""
+    here = _weighed(asks, _weights(dict.fromkeys(weights(), 1.0)), finger)
+    ranked = sorted(here, key=lambda kind: -here[kind])
+    return [asked_words()[kind].format(finger=NAMES[finger]) for kind in ranked[:MOST_REASONS]]
+
+
 @cache
 def asked_words() -> Mapping[str, str]:
     """Kind of demand -> its words. Raises CatalogueError."""

@@ -12,8 +12,12 @@ from unittest import TestCase
 import music21
 
 from lefthand.catalogue.tunes import Mode
-from lefthand.music.request import DrillRequest
-from lefthand.tests.drills import CATALOGUE, fingers_of, free
+from lefthand.music.compose import free_recipe
+from lefthand.music.request import DrillHand, DrillRequest
+from lefthand.music.tune_drill import asked_beside, best_tunes
+from lefthand.passage.of_drill import passage_of_drill
+from lefthand.passage.passage import Asked
+from lefthand.tests.drills import CATALOGUE, all_free, fingers_of, free
 from lefthand.values.vocabulary import Instrument, Level
 
 TUNES = CATALOGUE.tunes
@@ -127,3 +131,45 @@ class Tunes(TestCase):
         request = {"fingers": (4,), "seed": 3, "level": Level.ADVANCED}
         self.assertEqual(free("easy_tune", **request), free("easy_tune", **request))
         self.assertEqual(DrillRequest(Instrument.VIOLIN).seed, 1)
+
+
+class ByLoad(TestCase):
+    """Our own music is read as any is: with its fingers, note for note."""
+
+    def test_every_drill_is_read_with_the_fingers_that_it_has(self):
+        told = 0
+        for drill in list(all_free())[::6]:
+            passage = passage_of_drill(drill, Asked(drill.instrument))
+            own = [event for _, event in drill.events() if event.tones]
+            for event, note, hand in zip(own, passage.line, passage.fingering.hands, strict=True):
+                with self.subTest(drill.name, instrument=drill.instrument):
+                    told += 1
+                    self.assertEqual(
+                        sorted(t.pitch.midi for t in event.tones),
+                        sorted(t.pitch.midi for t in note.tones),
+                    )
+                    if hand is not None and len(event.tones) == 1:
+                        place, tone = hand.places[-1], event.tones[0]
+                        self.assertEqual((place.finger, place.string), (tone.finger, tone.string))
+        self.assertGreater(told, 1000)
+
+    def test_a_tune_for_a_finger_asks_little_else(self):
+        """Beside the finger it is lighter than the tunes that play this finger as much."""
+        for instrument in Instrument:
+            for finger in (2, 4):
+                recipe = free_recipe("easy_tune", instrument, CATALOGUE)
+                hand = DrillHand(recipe, DrillRequest(instrument, fingers=(finger,)))
+                best = {
+                    placed.tune.title: asked_beside(placed, recipe.tune, hand)
+                    for placed in best_tunes(hand, recipe.tune)
+                }
+                chosen = {
+                    free("easy_tune", instrument, fingers=(finger,), seed=seed).title
+                    for seed in range(6)
+                }
+                with self.subTest(instrument=instrument, finger=finger):
+                    self.assertGreaterEqual(len(chosen), min(3, len(best)))
+                    others = [best[title] for title in set(best) - chosen]
+                    self.assertLessEqual(
+                        max(best[title] for title in chosen), min(others, default=1e9)
+                    )

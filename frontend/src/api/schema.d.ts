@@ -2069,8 +2069,15 @@ export interface components {
             /** String */
             string: number;
         };
-        /** DrillOut */
+        /**
+         * DrillOut
+         * @description asks: what weighs most in it, the most first. bars: how heavy each is, and why.
+         */
         DrillOut: {
+            /** Asks */
+            asks: string[];
+            /** Bars */
+            bars: components["schemas"]["LoadedBarOut"][];
             /** Music */
             music: string;
             /** Notes */

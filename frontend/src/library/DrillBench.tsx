@@ -7,6 +7,7 @@ import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { Listen } from '../audio/Listen';
+import { BarStrip } from '../pieces/BarStrip';
 import css from './LibraryPage.module.css';
 
 type Wanted = Schemas['DrillIn'];
@@ -74,6 +75,14 @@ export function DrillBench({ instrument }: { instrument: string }) {
               notes={music.data.notes}
               tempo={music.data.tempo}
             />
+            {music.data.asks.length > 0 && (
+              <>
+                <p>
+                  <strong>Asks for</strong> {music.data.asks.join('; ')}.
+                </p>
+                <BarStrip key={music.data.title} bars={music.data.bars} />
+              </>
+            )}
             <p className={css.files}>
               <a href={`/api/drills/one.musicxml?${query(wanted)}`}>MusicXML file</a>
               <a href={`/api/drills/one.mid?${query(wanted)}`}>MIDI file</a>

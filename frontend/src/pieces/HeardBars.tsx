@@ -1,12 +1,11 @@
+import { Fragment } from 'react';
+
 import { shortDate } from '../words/words';
 import css from './PiecePage.module.css';
 import type { Passage } from './pieces';
 import { SIDE, stringPath } from './stringPath';
 
-const ROWS = [
-  ['expected', 'expected'],
-  ['heard', 'heard'],
-] as const;
+const ROWS = ['expected', 'heard'] as const;
 
 /** What was heard of each bar under what was expected of it, as two strings that thicken. */
 export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
@@ -18,18 +17,22 @@ export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
         {heard.simulated && ', a made-up player'}: {heard.words}
       </p>
       {heard.usable && (
-        <figure className={css.heard}>
-          {ROWS.map(([row, words]) => {
+        <figure
+          className={css.heard}
+          style={{
+            gridTemplateColumns: `5.5rem repeat(${heard.bars.length}, minmax(1.2rem, 44px))`,
+          }}
+        >
+          {ROWS.map((row) => {
             const shares = heard.bars.map((bar) => bar[row] ?? 0);
             return (
-              <div key={row}>
-                <span>{words}</span>
+              <Fragment key={row}>
+                <span>{row}</span>
                 <svg
                   viewBox={`0 0 ${width} ${SIDE}`}
-                  width={width}
-                  height={SIDE}
+                  preserveAspectRatio="none"
                   role="img"
-                  aria-label={`${words}: ${heard.bars.map((bar) => `bar ${bar.number} ${percent(bar[row])}`).join(', ')}`}
+                  aria-label={`${row}: ${heard.bars.map((bar) => `bar ${bar.number} ${percent(bar[row])}`).join(', ')}`}
                 >
                   {shares.map((_, place) => (
                     <path
@@ -41,15 +44,15 @@ export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
                     />
                   ))}
                 </svg>
-              </div>
+              </Fragment>
             );
           })}
-          <div aria-hidden="true">
-            <span />
-            {heard.bars.map((bar) => (
-              <b key={bar.number}>{bar.number}</b>
-            ))}
-          </div>
+          <span />
+          {heard.bars.map((bar) => (
+            <b key={bar.number} aria-hidden="true">
+              {bar.number}
+            </b>
+          ))}
         </figure>
       )}
     </>
