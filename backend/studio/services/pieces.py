@@ -5,7 +5,7 @@ import binascii
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
-from functools import cached_property
+from functools import cached_property, lru_cache
 from pathlib import Path
 from typing import Any
 
@@ -43,6 +43,7 @@ CHANGED = ("part", "first", "last", "tempo", "taste", "wishes", "place", "heard"
 MOST_TITLE = 160
 UNTITLED = "A piece"
 MUSIC_WIDTH = 2000
+KEPT = 8  # scores
 
 
 @dataclass(frozen=True)
@@ -187,10 +188,16 @@ def _looked_at(piece: Piece, bars: tuple[int, int] | None, whole: int) -> tuple[
 
 def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
     try:
-        return read_piece(data, part, instrument)
+        return _score(data, part, instrument)
     except InputError as error:
         field = "file" if error.field == "piece" else error.field
         raise StudioError("bad_input", field, error.problem) from error
+
+
+@lru_cache(maxsize=KEPT)
+def _score(data: bytes, part: str | None, instrument: Instrument) -> Score:
+    """The pieces that are being worked on are not read anew at each touch."""
+    return read_piece(data, part, instrument)
 
 
 def _change_part(piece: Piece, part: str) -> None:

@@ -13,6 +13,7 @@ from django.db import connection
 from django.test.utils import CaptureQueriesContext
 from pypdf import PdfReader
 
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.engraved_apart import engraved_apart
 from lefthand.music.reading.reader import read_piece
 from lefthand.sound.player import Playing, play
@@ -30,6 +31,7 @@ from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
 from studio.services.heard_pieces import to_hear
 from studio.services.home import make_link
+from studio.services.lessons import lesson_of, plan_minutes
 from studio.services.own_places import choose_place, harder_hint, read_again
 from studio.services.pieces import change_piece, keep_piece, piece_of, read
 from studio.services.player_file import player_file
@@ -428,3 +430,47 @@ class HarderNow(PiecesCase):
         self.assertEqual(told["than"], "tune")
         self.assertTrue(told["words"])
         self.assertEqual(harder_hint(LessonView(self.whole_lesson(2, GRIP))), "")
+
+
+class OverATerm(PiecesCase):
+    """Twelve weekly lessons with a break, a stop and its lifting, failures and returns."""
+
+    def shows(self, lesson, passed):
+        for review in LessonView(lesson).review:
+            self.enter(lesson, "result", str(review.item.pk), {"passed": passed, "pain": 0})
+
+    def test_the_promise_holds_in_every_week(self):
+        self.piece = keep_piece(self.player, melody_bytes(f"{TUNE} " * 8), "march", DAY)
+        self.change(week=[9, 10])
+        seen = []
+        for number, weeks in enumerate((0, 1, 2, 3, 4, 5, 10, 11, 12, 13, 14, 15)):
+            lesson = self.lesson(weeks)
+            self.enter(lesson, "reports", "", {"numbness": True} if number == 4 else {})
+            if number == 4:
+                self.assertEqual(build_sheet(lesson).items, ())
+                on = DAY + timedelta(weeks=weeks)
+                lift_flags(self.player, note="a doctor has seen the hand", on=on)
+                continue
+            self.shows(lesson, passed=number % 4 != 3)
+            self.look(lesson, GRIP)
+            focus = [f.cause for f in self.view(lesson).diagnosis.focus]
+            self.enter(lesson, "focus", "", focus)
+            view = self.view(lesson)
+            self.give(lesson, *(i.exercise for i in view.proposal.items))
+            if number == 8:
+                self.client.delete(self.address(self.piece))
+            lesson = lesson_of(self.teacher, lesson.pk)
+            for item in lesson.plan.items.all():
+                exercise = load_catalogue().exercises[item.exercise]
+                told = exercise.rung(item.rung).in_piece
+                with self.subTest(lesson=number, exercise=item.exercise, rung=item.rung):
+                    is_there = told is not None and number < 8
+                    self.assertEqual(item.in_piece is not None, is_there)
+                    if is_there and told.bars:
+                        bars = item.in_piece["last"] - item.in_piece["first"] + 1
+                        self.assertEqual(bars, told.bars)
+                    if is_there:
+                        seen.append((number, item.exercise, item.rung))
+            self.assertLessEqual(plan_minutes(lesson), view.case.minutes_budget)
+        self.assertGreaterEqual(len({number for number, *_ in seen}), 4)
+        self.assertGreater(len({row[1:] for row in seen}), 1, "it climbs, or changes")
