@@ -33,7 +33,7 @@ class Pieces(BrowserCase):
     def bring_in(self, data):
         path = Path(self.folder.name) / "A little march.musicxml"
         path.write_bytes(data)
-        self.page.get_by_label("Bring in a piece").set_input_files(path)
+        self.page.get_by_label("Bring in or drop a piece").set_input_files(path)
 
     def touch_note(self, number):
         head = self.page.locator(f"#note-{number} .notehead").first
@@ -80,6 +80,17 @@ class Pieces(BrowserCase):
         page.get_by_role("button", name="Yes, remove it").click()
         page.get_by_role("heading", name=PLAYER.name).wait_for()
         self.assertEqual(Piece.objects.count(), 0)
+
+    def test_in_a_lesson_a_piece_is_brought_in_and_the_lesson_gone_on_with(self):
+        page = self.page
+        page.get_by_role("button", name="lesson").first.click()
+        page.get_by_role("heading", name="What does the player complain of?").wait_for()
+        page.get_by_text("own music").click()
+        self.bring_in(melody_bytes(TUNE))
+        page.get_by_role("link", name="Back to the lesson").click()
+        expect(page.get_by_role("button", name="All is well")).to_be_visible()
+        page.get_by_text("own music").click()
+        expect(page.get_by_role("link", name="A little march")).to_be_visible()
 
     def test_notes_are_seen_in_the_dark(self):
         page = self.page

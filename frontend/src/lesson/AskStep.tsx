@@ -5,6 +5,7 @@ import { useRef, useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Catalogue, Schemas } from '../api/client';
+import { LazyPieces } from '../pieces/LazyPieces';
 import { Reminders } from '../components/Reminders';
 import { useKeys } from '../components/useKeys';
 import { MOVE_WORDS } from '../words/words';
@@ -108,6 +109,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
             checked={lesson.harder_piece}
             onChange={(event) => enter('harder', '', event.currentTarget.checked)}
           />
+          <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />
         </section>
         <JudgeFit handle={handle} />
         {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}

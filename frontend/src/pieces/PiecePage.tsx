@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useLocation, useParams } from 'wouter';
+import { Link, useLocation, useParams, useSearch } from 'wouter';
 
 import { Problem } from '../components/Problem';
 import { SureButton } from '../components/SureButton';
@@ -37,6 +37,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   const cache = useQueryClient();
   const [, navigate] = useLocation();
   const [chosen, setChosen] = useState<number | null>(null);
+  const lesson = Number(new URLSearchParams(useSearch()).get('lesson'));
   function keep(now: Passage) {
     cache.setQueryData(passageQuery(playerId, passage.id).queryKey, now);
     void cache.invalidateQueries(piecesQuery(playerId));
@@ -59,6 +60,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
       <header className={css.head}>
         <h1>{passage.title}</h1>
         <Link href={`/players/${playerId}`}>Back to the player</Link>
+        {lesson && <Link href={`/lessons/${lesson}`}>Back to the lesson</Link>}
       </header>
       {passage.paused && (
         <p role="alert">

@@ -5,32 +5,48 @@ import { ApiError } from '../api/client';
 import css from './Pieces.module.css';
 import { bringIn, passageQuery, piecesQuery } from './pieces';
 
+export interface PiecesProps {
+  playerId: number;
+  /** The lesson that is left for the piece, and gone back to. */
+  lessonId?: number;
+}
+
 /** The player's own music: where the trouble will come back in it. */
-export function Pieces({ playerId }: { playerId: number }) {
+export function Pieces({ playerId, lessonId }: PiecesProps) {
   const pieces = useQuery(piecesQuery(playerId)).data ?? [];
   const cache = useQueryClient();
   const [, navigate] = useLocation();
+  const back = lessonId === undefined ? '' : `?lesson=${lessonId}`;
+  const addressOf = (piece: number) => `/players/${playerId}/pieces/${piece}${back}`;
   const bring = useMutation({
     mutationFn: (file: File) => bringIn(playerId, file),
     onSuccess: async (passage) => {
       cache.setQueryData(passageQuery(playerId, passage.id).queryKey, passage);
       await cache.invalidateQueries(piecesQuery(playerId));
-      navigate(`/players/${playerId}/pieces/${passage.id}`);
+      navigate(addressOf(passage.id));
     },
   });
   return (
-    <details open={pieces.length > 0}>
+    <details open={pieces.length > 0 && lessonId === undefined}>
       <summary className={css.summary}>The player&rsquo;s own music</summary>
       <ul className={css.list}>
         {pieces.map((piece) => (
           <li key={piece.id}>
-            <Link href={`/players/${playerId}/pieces/${piece.id}`}>{piece.title}</Link>
+            <Link href={addressOf(piece.id)}>{piece.title}</Link>
             <span className="quiet">, bars {piece.bars.join(' to ')}</span>
           </li>
         ))}
       </ul>
-      <label className={css.file}>
-        Bring in a piece (MusicXML), to see where the trouble will come back
+      <label
+        className={css.file}
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault();
+          const file = event.dataTransfer.files[0];
+          if (file && !bring.isPending) bring.mutate(file);
+        }}
+      >
+        Bring in or drop a piece (MusicXML), to see where the trouble will come back
         <input
           type="file"
           accept=".musicxml,.mxl,.xml"
