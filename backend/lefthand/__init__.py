@@ -6,8 +6,8 @@
     plan = prescribe(diagnosis, catalogue)
 
 Floors, each using only those before it: values, catalogue, case, reason, then practice, music and
-change side by side; drawing on these; simulation, fit and picture on top. Inside the core modules
-are imported from where they stand.
+change side by side; drawing on these; simulation, fit, picture and sound; passage; composing on
+top. Inside the core modules are imported from where they stand.
 """
 
 from lefthand.case.case import Case, Finding, Measurement
@@ -15,10 +15,10 @@ from lefthand.case.parsing import parse_case, read_case
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
 from lefthand.change.change import Change, change_json, change_of
 from lefthand.change.course import Course, parse_course
+from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.drawing.hand_json import parse_hand, picture_json
 from lefthand.fit.reach_json import parse_fit, reach_json
 from lefthand.music.drill_json import drill_json
-from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.picture.angles_json import angles_json
 from lefthand.picture.points import parse_points
 from lefthand.practice.plan import Plan, plan_json

@@ -4,9 +4,9 @@ import argparse
 from typing import Any
 
 from lefthand.catalogue.catalogue import Catalogue
-from lefthand.music.compose import free_recipe, make_drill
+from lefthand.composing.compose import free_recipe, make_drill
+from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.music.drill_json import drill_json, no_drill_json
-from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.music.request import DrillRequest
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_whole

@@ -8,7 +8,7 @@ from typing import Any
 import soundfile
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, make_drill
+from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.sound.findings import beside_of, cents_a_doubling, findings_of_two

@@ -7,7 +7,7 @@ from api.drills.present import notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
 from api.pieces.present import loaded_bars
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, make_drill
+from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS
 from lefthand.music.midi import to_midi

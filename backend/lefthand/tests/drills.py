@@ -1,8 +1,8 @@
 """Drills that several tests make: `free()` by name, `of_step()` of an exercise."""
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, make_drill
-from lefthand.music.for_exercise import ForWhom, drill_of
+from lefthand.composing.compose import free_recipe, make_drill
+from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
 from lefthand.values.vocabulary import Instrument

@@ -4,7 +4,7 @@ from dataclasses import replace
 from functools import cache
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, make_drill
+from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.sound.player import Playing, play

@@ -4,7 +4,7 @@ from unittest import TestCase
 from xml.etree import ElementTree as ET
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, slurred
+from lefthand.composing.compose import free_recipe, slurred
 from lefthand.music.drill_json import no_drill_json
 from lefthand.music.engraving import engrave, flat_svg
 from lefthand.music.hands import hand_of

@@ -9,7 +9,7 @@ from functools import cache
 from unittest import TestCase
 
 from lefthand.catalogue.drills import Each
-from lefthand.music.for_exercise import ForWhom, drill_of
+from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.music.hands import hand_of
 from lefthand.music.score import WHOLE
 from lefthand.practice.cues import each_words

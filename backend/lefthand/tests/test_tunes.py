@@ -12,9 +12,9 @@ from unittest import TestCase
 import music21
 
 from lefthand.catalogue.tunes import Mode
-from lefthand.music.compose import free_recipe
+from lefthand.composing.compose import free_recipe
+from lefthand.composing.tune_drill import asked_beside, best_tunes
 from lefthand.music.request import DrillHand, DrillRequest
-from lefthand.music.tune_drill import asked_beside, best_tunes
 from lefthand.passage.of_drill import passage_of_drill
 from lefthand.passage.passage import Asked
 from lefthand.tests.drills import CATALOGUE, all_free, fingers_of, free

@@ -6,9 +6,9 @@ from datetime import date
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
+from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.drawing.pairs import Pair, pair_of_exercise
 from lefthand.music.engraving import engrave
-from lefthand.music.for_exercise import ForWhom, drill_of
 from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
 from lefthand.music.score import Drill
 from lefthand.practice.own_piece import in_own_piece

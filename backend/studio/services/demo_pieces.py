@@ -6,7 +6,7 @@ from datetime import timedelta
 from xml.etree.ElementTree import tostring
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.music.compose import free_recipe, make_drill
+from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.reading.unpacking import score_elements
 from lefthand.music.request import DrillRequest

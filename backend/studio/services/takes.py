@@ -12,7 +12,7 @@ from django.db import transaction
 from lefthand.case.findings import parse_finding
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.takes import ToPlay
-from lefthand.music.compose import free_recipe, make_drill
+from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill

@@ -11,13 +11,13 @@ from typing import Any
 
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.drills import Each, Recipe, Strings
+from lefthand.composing.tune_drill import tune_drill
 from lefthand.music.keys import key_of, key_with
 from lefthand.music.patterns import order_bars
 from lefthand.music.phrase import Names, read_bar
 from lefthand.music.request import HIGHEST_STRING, MAX_BARS, DrillHand, DrillRequest, check_request
 from lefthand.music.scales import scale_drill
 from lefthand.music.score import Drill, Event, into_bars, rest, rests_of
-from lefthand.music.tune_drill import tune_drill
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
 

@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from lefthand.catalogue.exercises import Exercise
-from lefthand.music.compose import make_drill
+from lefthand.composing.compose import make_drill
 from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
 from lefthand.music.score import WHOLE, Drill
