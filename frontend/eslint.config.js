@@ -11,6 +11,7 @@ const SHARED = [
   'exercise',
   'outbox',
   'pictures',
+  'sound',
   'words',
 ];
 const noViews = (folder, views) => ({

@@ -188,6 +188,7 @@ class MadeUp(TakesCase):
             self.dialog.get_by_role("button", name="No microphone?").click()
             self.wait_until(lambda part=part: Take.objects.filter(part=part).exists())
         self.dialog.get_by_text("made-up player, not by a person").wait_for()
+        expect(self.dialog.get_by_text("Measuring")).to_have_count(0)
         self.dialog.get_by_text("Every note in numbers").click()
         expect(
             self.dialog.get_by_role("table", name="Every note").get_by_role("row")

@@ -71,7 +71,6 @@ export function PlanItemRow({ item, items, lesson, active, store, onDislike }: P
           </p>
         )}
         {!review && lesson.review.length > 0 && <p className="quiet">New this week.</p>}
-        <InPiece item={item} lesson={lesson} />
         <HowItGoes key={item.rung} item={item} place={place + 1} lesson={lesson} />
       </div>
       <div className={css.numbers}>
@@ -100,17 +99,20 @@ export function PlanItemRow({ item, items, lesson, active, store, onDislike }: P
           onStart={(tempo) => change({ ...wishOf(item), tempo })}
         />
       )}
-      <div className={css.days} role="group" aria-label={`Days of ${item.name}`}>
-        {DAYS.map((day) => (
-          <button
-            key={day}
-            type="button"
-            aria-pressed={item.days.includes(day)}
-            onClick={() => change(withDay(item, day))}
-          >
-            {weekday(lesson.date, day)}
-          </button>
-        ))}
+      <div className={css.daysRow}>
+        <div className={css.days} role="group" aria-label={`Days of ${item.name}`}>
+          {DAYS.map((day) => (
+            <button
+              key={day}
+              type="button"
+              aria-pressed={item.days.includes(day)}
+              onClick={() => change(withDay(item, day))}
+            >
+              {weekday(lesson.date, day)}
+            </button>
+          ))}
+        </div>
+        <InPiece item={item} lesson={lesson} />
       </div>
       <div className={css.rowActions}>
         <ActionIcon
@@ -151,15 +153,17 @@ function InPiece({ item, lesson }: { item: PlanItem; lesson: Lesson }) {
   if (!item.takes_piece) return null;
   const place = item.in_piece;
   const player = `/players/${lesson.player.id}`;
-  return place ? (
-    <p>
-      In <Link href={`${player}/pieces/${place.piece}`}>{place.title}</Link>, bars{' '}
-      {place.bars.join(' to ')}.
-    </p>
-  ) : (
-    <p className="quiet">
-      In a piece of the player’s own. <Link href={player}>Choose its bars</Link>
-    </p>
+  return (
+    <Button
+      component={Link}
+      variant="subtle"
+      size="md"
+      href={place ? `${player}/pieces/${place.piece}?lesson=${lesson.id}` : player}
+    >
+      {place
+        ? `${place.title}, bars ${place.bars.join(' to ')}`
+        : 'Choose bars of the player’s own piece'}
+    </Button>
   );
 }
 
