@@ -53,7 +53,7 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("region", name="Letter about Mira Oslund").wait_for()
     keep("letters")
     page.go_back()
-    page.get_by_role("link", name="The farmer's yard").click()
+    page.locator("a[href*='/pieces/']").last.click()
     page.get_by_role("heading", name="The way there").wait_for()
     page.get_by_role("group", name="Bars").get_by_role("button").nth(6).click()
     page.screenshot(path=folder / "piece.png")

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from lefthand.music.reading.marking import Mark
+from lefthand.music.strings import FINGERBOARDS
 from lefthand.passage.passage import Passage
 from lefthand.passage.places import THUMB
 
@@ -11,8 +12,10 @@ STRINGS = 4
 
 def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mark]:
     """By the number of the note. Fingers where the hand or the string changes, where they are
-    printed or wished, or all; strings where one would not expect them; places to let go; mm that
-    lie beyond the hand."""
+    printed or wished, for a stop that is an open string too, or all; strings where one would not
+    expect them; places to let go; mm that lie beyond the hand.
+    """
+    opened = {string.midi for string in FINGERBOARDS[passage.asked.instrument].strings}
     beyond = {each.note: each.beyond for each in passage.demands if each.beyond}
     lets_go = {release.place for release in passage.releases}
     found: dict[int, Mark] = {}
@@ -25,7 +28,8 @@ def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mar
         before = here
         sounding = sorted(note.tones, key=lambda tone: tone.pitch.midi)
         for tone, stop in zip(reversed(sounding), reversed(hand.places), strict=False):
-            finger = stop.finger if is_told or tone.fingers else None
+            is_either = bool(stop.finger) and tone.pitch.midi in opened
+            finger = stop.finger if is_told or is_either or tone.fingers else None
             shown = None if finger is None or finger == THUMB else finger
             is_odd = stop.finger and stop.semitones > 7 and stop.string < STRINGS - 1
             found[tone.number] = Mark(

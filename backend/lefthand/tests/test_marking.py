@@ -94,6 +94,32 @@ class Drawn(TestCase):
         self.assertIn(f'id="{note_id(1)}"', drawn)
         self.assertEqual(drawn.count("<fingering>"), 1)
 
+    def test_a_reader_of_the_marks_plays_the_fingers_that_were_meant(self):
+        """Whoever reads no finger takes the open string where there is one, else the plain hand."""
+        for taste in ("", "fourths", "open_strings"):
+            for text in ("D5 E5 D5 E5 F#5 E5 D5 E5", "G4 A4 G4 A4 B4 A4 G4 A4"):
+                piece = read_piece(melody_bytes(text))
+                passage = read_passage(piece, Asked(Instrument.VIOLIN, taste=taste))
+                marks = marks_of(passage)
+                for line, hand in zip(passage.line, passage.fingering.hands, strict=True):
+                    tone, stop = line.tones[0], hand.places[0]
+                    is_either = tone.pitch.midi in (62, 69, 76)
+                    with self.subTest(text, taste=taste, note=tone.number):
+                        if is_either and stop.finger:
+                            self.assertEqual(marks[tone.number].finger, stop.finger)
+
+    def test_how_far_a_reach_lies_beyond_the_hand_is_drawn_and_not_given_back(self):
+        data = melody_bytes("B4 D5 E5^4 B4")
+        piece = read_piece(data)
+        marks = marks_of(read_passage(piece, Asked(Instrument.VIOLIN, span=40.0)))
+        beyond = {number: mark.beyond for number, mark in marks.items() if mark.beyond}
+        self.assertTrue(beyond)
+        drawn = drawn_part(data, piece.part, marks, 0, 0)
+        self.assertEqual(drawn.count(" mm</words>"), len(beyond))
+        self.assertNotIn(b" mm", marked_score(data, piece.part, marks))
+        wide = marks_of(read_passage(piece, Asked(Instrument.VIOLIN, span=90.0)))
+        self.assertFalse(any(mark.beyond for mark in wide.values()))
+
     def test_nothing_that_is_not_known_is_drawn(self):
         evil = (
             note("A", inside='<lyric onclick="x()"><text>la</text></lyric><script>x()</script>')

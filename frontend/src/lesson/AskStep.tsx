@@ -109,7 +109,6 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
             checked={lesson.harder_piece}
             onChange={(event) => enter('harder', '', event.currentTarget.checked)}
           />
-          <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />
         </section>
         <JudgeFit handle={handle} />
         {lesson.weeks_away !== null && <Away handle={handle} weeks={lesson.weeks_away} />}
@@ -132,6 +131,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
           )}
           {(open || !canBeWell) && <Reports handle={handle} onDone={onDone} />}
         </section>
+        <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />
         <RemoveLesson lesson={lesson} />
       </div>
     </div>

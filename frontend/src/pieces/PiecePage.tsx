@@ -60,7 +60,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
       <header className={css.head}>
         <h1>{passage.title}</h1>
         <Link href={`/players/${playerId}`}>Back to the player</Link>
-        {lesson && <Link href={`/lessons/${lesson}`}>Back to the lesson</Link>}
+        {lesson > 0 && <Link href={`/lessons/${lesson}`}>Back to the lesson</Link>}
       </header>
       {passage.paused && (
         <p role="alert">
