@@ -1,8 +1,13 @@
-"""The notes of a drill as they leave the API."""
+"""The notes of a drill, and what music asks, as they leave the API."""
 
-from api.drills.schemas import DrillNoteOut
+from api.drills.schemas import DrillNoteOut, LoadedBarOut, ReturnOut
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.drill_json import drill_json
 from lefthand.music.score import Drill
+from lefthand.passage.passage import Passage
+
+MOST_WORDS = 3
+LITTLE = 0.05  # of the heaviest bar: no reason is told below
 
 
 def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
@@ -10,3 +15,25 @@ def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
     return [
         DrillNoteOut(**{name: note[name] for name in DrillNoteOut.model_fields}) for note in notes
     ]
+
+
+def loaded_bars(passage: Passage) -> list[LoadedBarOut]:
+    causes = load_catalogue().causes
+    totals = passage.loads.totals()
+    most = max((totals[bar] for bar in passage.shown), default=0.0) or 1.0
+    found = []
+    for bar in passage.shown:
+        why = [
+            ReturnOut(
+                cause=causes[cause].name,
+                words=[r.words for r in passage.loads.reasons(cause, [bar], MOST_WORDS)],
+            )
+            for cause, loads in sorted(
+                passage.loads.bars.items(),
+                key=lambda each: -passage.loads.strengths[each[0]] * each[1][bar],
+            )
+            if loads[bar] > LITTLE * max(loads)
+        ]
+        share = round(totals[bar] / most, 3)
+        found.append(LoadedBarOut(number=passage.piece.bars[bar].number, share=share, why=why))
+    return found

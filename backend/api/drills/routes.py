@@ -3,9 +3,8 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from api.drills.present import notes_out
+from api.drills.present import loaded_bars, notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
-from api.pieces.present import loaded_bars
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.engraving import engrave

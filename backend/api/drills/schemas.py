@@ -2,8 +2,6 @@
 
 from ninja import Schema
 
-from api.pieces.schemas import LoadedBarOut
-
 
 class DrillNoteOut(Schema):
     """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
@@ -47,6 +45,21 @@ class DrillIn(Schema):
     rests: bool = False
     slurred: bool = False
     seed: int = 1
+
+
+class ReturnOut(Schema):
+    """One cause in a bar: its name, and what there brings it back."""
+
+    cause: str
+    words: list[str]
+
+
+class LoadedBarOut(Schema):
+    """share: of the heaviest bar, 0 to 1."""
+
+    number: str
+    share: float
+    why: list[ReturnOut]
 
 
 class DrillOut(Schema):

@@ -1,21 +1,24 @@
 """A player's own music as it leaves the API."""
 
+from dataclasses import replace
 from itertools import pairwise
 
+from api.drills.present import loaded_bars, notes_out
 from api.pieces.heard import heard_out, to_hear_out
 from api.pieces.schemas import (
     HarderOut,
+    LeadDrillOut,
+    LeadDrillsOut,
     LeadInOut,
-    LoadedBarOut,
     PassageOut,
     PieceNoteOut,
     PieceOut,
     PiecePartOut,
     ReachedOut,
-    ReturnOut,
     WorstPlaceOut,
 )
-from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.music.engraving import engrave
+from lefthand.music.musicxml import to_musicxml
 from lefthand.passage.demands import Demand
 from lefthand.passage.passage import Passage
 from lefthand.passage.passage_json import passage_json
@@ -26,9 +29,8 @@ from studio.models import Piece
 from studio.services.own_places import harder_than_before
 from studio.services.pieces import ReadPiece
 
-MOST_WORDS = 3
 MOST_REACHED = 5
-LITTLE = 0.05  # of the heaviest bar: no reason is told below
+WAY_SEED = 101  # of the first drill: no other music of the page has it
 
 
 def piece_out(piece: Piece) -> PieceOut:
@@ -121,28 +123,6 @@ def _notes(read: ReadPiece) -> list[PieceNoteOut]:
     return found
 
 
-def loaded_bars(passage: Passage) -> list[LoadedBarOut]:
-    causes = load_catalogue().causes
-    totals = passage.loads.totals()
-    most = max((totals[bar] for bar in passage.shown), default=0.0) or 1.0
-    found = []
-    for bar in passage.shown:
-        why = [
-            ReturnOut(
-                cause=causes[cause].name,
-                words=[r.words for r in passage.loads.reasons(cause, [bar], MOST_WORDS)],
-            )
-            for cause, loads in sorted(
-                passage.loads.bars.items(),
-                key=lambda each: -passage.loads.strengths[each[0]] * each[1][bar],
-            )
-            if loads[bar] > LITTLE * max(loads)
-        ]
-        share = round(totals[bar] / most, 3)
-        found.append(LoadedBarOut(number=passage.piece.bars[bar].number, share=share, why=why))
-    return found
-
-
 def _reach(passage: Passage) -> list[ReachedOut]:
     """Each way of reaching too far once, where it first comes, the farthest first."""
     found: dict[str, Demand] = {}
@@ -162,3 +142,30 @@ def _longest(passage: Passage) -> float | None:
     start = passage.line[0].at if passage.line else 0.0
     longest = max((b - a for a, b in pairwise([start, *ends])), default=0.0)
     return round(longest, 1) if longest > passage.ease.longest else None
+
+
+def lead_drills_out(read: ReadPiece) -> LeadDrillsOut:
+    """The drills to the place of the week, else to the worst one."""
+    place, passage = read.piece.place, read.passage
+    if read.is_paused or not (place or passage.worst):
+        return LeadDrillsOut(bars=[], drills=[])
+    first, last = (
+        (place["first"], place["last"])
+        if place
+        else (passage.worst[0].bars[0], passage.worst[0].bars[-1])
+    )
+    drills = passage.drills_to(range(first, last + 1))
+    numbers = passage.piece.bars
+    return LeadDrillsOut(
+        bars=[numbers[first].number, numbers[last].number],
+        drills=[
+            LeadDrillOut(
+                title=drill.title,
+                hint=drill.hint,
+                tempo=drill.tempo,
+                music=engrave(to_musicxml(replace(drill, hint="")), seed=WAY_SEED + number),
+                notes=notes_out(drill),
+            )
+            for number, drill in enumerate(drills)
+        ],
+    )

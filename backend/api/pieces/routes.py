@@ -8,8 +8,8 @@ from ninja.files import UploadedFile
 
 from api.days import today
 from api.demo import is_demo
-from api.pieces.present import passage_out, piece_out
-from api.pieces.schemas import PassageOut, PieceIn, PieceOut, PlayedIn
+from api.pieces.present import lead_drills_out, passage_out, piece_out
+from api.pieces.schemas import LeadDrillsOut, PassageOut, PieceIn, PieceOut, PlayedIn
 from api.uploads import bytes_of
 from lefthand.music.reading.unpacking import LARGEST_FILE
 from studio.errors import StudioError
@@ -53,6 +53,14 @@ def change(request: HttpRequest, player_id: int, piece_id: int, data: PieceIn) -
     if told.get("week") is not None:
         choose_place(piece, told["week"])
     return _out(request, read_again(piece))
+
+
+@router.get("/{int:player_id}/pieces/{int:piece_id}/way", response=LeadDrillsOut)
+def read_drills(request: HttpRequest, player_id: int, piece_id: int) -> LeadDrillsOut:
+    """Drills of the place's own notes."""
+    piece = piece_of(player_of(request.user, player_id), piece_id)
+    bars = (piece.place["first"], piece.place["last"]) if piece.place else None
+    return lead_drills_out(read(piece, bars))
 
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}/take", response=PassageOut)

@@ -4,6 +4,8 @@ from datetime import date
 
 from ninja import Field, Schema
 
+from api.drills.schemas import DrillNoteOut, LoadedBarOut
+
 
 class PieceOut(Schema):
     """One piece in the list. bars: those that are worked on, from 1."""
@@ -34,21 +36,6 @@ class PieceNoteOut(Schema):
     own_lets_go: bool | None
 
 
-class ReturnOut(Schema):
-    """One cause in a bar: its name, and what there brings it back."""
-
-    cause: str
-    words: list[str]
-
-
-class LoadedBarOut(Schema):
-    """share: of the heaviest bar, 0 to 1."""
-
-    number: str
-    share: float
-    why: list[ReturnOut]
-
-
 class WorstPlaceOut(Schema):
     """bars: as printed. at: from and to, counted from 1."""
 
@@ -71,6 +58,24 @@ class LeadInOut(Schema):
     goal: int
     steps: list[int]
     stages: list[list[str]]
+
+
+class LeadDrillOut(Schema):
+    """One drill on the way there. tempo: where it begins, quarters a minute."""
+
+    title: str
+    hint: str
+    tempo: int
+    music: str
+    notes: list[DrillNoteOut]
+
+
+class LeadDrillsOut(Schema):
+    """bars: of the place, as printed. drills: in the order of practice, [] where none can be made
+    or a stop is up."""
+
+    bars: list[str]
+    drills: list[LeadDrillOut]
 
 
 class HarderOut(Schema):

@@ -122,6 +122,8 @@ class Pieces(BrowserCase):
         page.locator("body").press("p")
         expect(page.get_by_role("status").filter(has_text="Proposed now")).to_be_visible()
         self.wait_until(lambda: Piece.objects.get().taste != "")
+        page.get_by_role("button", name="Show the drills").click()
+        expect(page.get_by_role("heading", name="A note more each time")).to_be_visible()
         page.get_by_role("button", name="into the week").first.click()
         expect(page.get_by_text("are this player’s step into music")).to_be_visible()
         self.wait_until(lambda: Piece.objects.get().place is not None)

@@ -9,13 +9,14 @@ from lefthand.music.reading.piece import Piece
 from lefthand.music.score import Drill
 from lefthand.passage.demands import Demand, Whose, demands
 from lefthand.passage.fingering import Fingering, Wish, fingerings, printed_wishes
-from lefthand.passage.lead_in import LeadIn, drill_for, lead_in
+from lefthand.passage.lead_in import LeadIn, lead_in
 from lefthand.passage.levels import Ease, ease_of, weights
 from lefthand.passage.places import THUMB, fingerboard_of
 from lefthand.passage.played import USUAL_TEMPO, Played, played
 from lefthand.passage.release import Release, release_places, with_chosen
 from lefthand.passage.returns import USUAL_FINGER, Loads, Worst
 from lefthand.passage.tastes import USUAL, tastes
+from lefthand.passage.way_drills import way_drills
 from lefthand.values.vocabulary import Instrument, Level
 
 USUAL_SIZES = {
@@ -62,13 +63,24 @@ class Passage:
     worst: Sequence[Worst]
     releases: Sequence[Release]
     lead_in: LeadIn | None
-    drill: Drill | None
     shown: range
     remarks: Sequence[str]
 
     def way_to(self, bars: Sequence[int]) -> LeadIn:
         """The way to some bars of it, instead of the worst ones."""
         return _lead_in(self.piece, self.asked, self.line, bars)
+
+    def drills_to(self, bars: Sequence[int]) -> list[Drill]:
+        """Drills made of the notes of some bars, in the order of practice."""
+        return way_drills(
+            self.line,
+            self.fingering.hands,
+            bars,
+            self.releases,
+            self.asked.instrument,
+            fifths=self.piece.bars[bars[0]].fifths,
+            tempo=self.way_to(bars).start,
+        )
 
 
 def read_passage(piece: Piece, asked: Asked) -> Passage:
@@ -89,13 +101,6 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
     proposed = release_places(line, found.hands, whose.ease)
     releases = with_chosen(proposed, line, found.hands, asked.releases)
     way = _lead_in(piece, asked, line, worst[0].bars) if worst else None
-    drill = None
-    if way is not None:
-        fifths = piece.bars[way.bars[0]].fifths
-        hands = found.hands
-        drill = drill_for(
-            line, hands, way.bars, releases, asked.instrument, fifths, tempo=way.start
-        )
     return Passage(
         piece=piece,
         asked=asked,
@@ -107,7 +112,6 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         worst=worst,
         releases=releases,
         lead_in=way,
-        drill=drill,
         shown=shown,
         remarks=[*piece.remarks, *_remarks(piece, asked, line, found)],
     )

@@ -9,6 +9,7 @@ from lefthand.passage.passage import Passage
 from lefthand.passage.places import position_of
 from lefthand.passage.release import Release
 from lefthand.passage.returns import Reason, Worst
+from lefthand.passage.way_drills import joined
 
 PASSAGE_FORMAT = "jolf-passage/1"
 
@@ -114,11 +115,12 @@ def _lead_in(passage: Passage) -> dict[str, Any] | None:
     way = passage.lead_in
     if way is None:
         return None
+    drill = joined(passage.drills_to(way.bars))
     return {
         "start": way.start,
         "goal": way.goal,
         "steps": list(way.steps),
         "bars": [_number(passage, bar) for bar in way.bars],
         "stages": [[_number(passage, bar) for bar in stage] for stage in way.stages],
-        "drill": None if passage.drill is None else drill_json(passage.drill),
+        "drill": None if drill is None else drill_json(drill),
     }

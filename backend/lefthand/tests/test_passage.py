@@ -14,12 +14,14 @@ from unittest import TestCase
 import jsonschema_rs
 import yaml
 
+from lefthand.music.musicxml import to_musicxml
 from lefthand.music.reading.reader import read_piece
 from lefthand.passage.levels import ease_of, weights
 from lefthand.passage.passage import Asked, read_passage
 from lefthand.passage.passage_json import passage_json
 from lefthand.passage.release import STOP
 from lefthand.passage.returns import Loads
+from lefthand.passage.way_drills import MORE, SLOW
 from lefthand.tests.fiddle_tunes import fingered_tunes
 from lefthand.tests.reference_reading import CORPUS
 from lefthand.tests.scores import melody
@@ -256,20 +258,63 @@ class LeadIn(TestCase):
             self.assertLessEqual(before, first)
             self.assertGreaterEqual(after, last)
 
-    def test_the_drill_is_made_of_the_places_own_notes_with_their_fingers(self):
-        passage = read("A4 B4 C#5 D5 D5 E5^4 D5 E5^4 A4 B4 A4 B4", causes={"weak_finger": 1.0})
+    def test_drills_are_made_of_the_places_own_notes_with_their_fingers_and_order(self):
+        passage = read("A4 B4 C#5 D5 D5 E5^4 D5 E5^4 r A4 B4 A4", causes={"weak_finger": 1.0})
         bars = passage.lead_in.bars
-        own = {
-            (str(tone.pitch), place.finger, place.string)
+        own = [
+            (tone.pitch, place.finger, place.string)
             for note, hand in zip(passage.line, passage.fingering.hands, strict=True)
             if note.bar in bars
             for tone, place in zip(note.tones, hand.places, strict=True)
-        }
-        drilled = {
-            (str(t.pitch), t.finger, t.string) for _, e in passage.drill.events() for t in e.tones
-        }
-        self.assertEqual(drilled, own)
-        self.assertEqual(passage.drill.tempo, passage.lead_in.start)
+        ]
+        drills = passage.drills_to(bars)
+        self.assertEqual(
+            [drill.title for drill in drills],
+            [SLOW, "Long and short", "Short and long", MORE],
+        )
+        for drill in drills:
+            told = [
+                (tone.pitch, tone.finger, tone.string)
+                for _, event in drill.events()
+                for tone in event.tones
+            ]
+            with self.subTest(drill.title):
+                if drill.title == MORE:
+                    told, own = told[-min(len(own), 8) :], own[:8]
+                self.assertEqual(told, own)
+                self.assertEqual(drill.tempo, passage.lead_in.start)
+
+    def test_each_drill_does_what_its_title_says(self):
+        passage = read(f"{FOURTHS} r:4 A4:.5 B4:.5 C#5:.5 D5:.5 E5:2 ", causes={"weak_finger": 1.0})
+        slow, long_short, short_long, more = passage.drills_to(range(4))
+        written = [note for note in passage.line if note.bar in range(4)]
+        heard = [event for _, event in slow.events() if event.tones]
+        self.assertEqual([e.length for e in heard], [2 * n.length for n in written])
+        stops = [e for e in heard if "stop" in e.marks]
+        self.assertEqual(len(stops), sum(r.bar in range(4) for r in passage.releases))
+        for drill, is_first_longer in ((long_short, True), (short_long, False)):
+            lengths = [event.length for _, event in drill.events() if event.tones][:4]
+            self.assertEqual(lengths[0] > lengths[1], is_first_longer)
+            self.assertEqual(lengths[0] + lengths[1], lengths[2] + lengths[3])
+            whole = sum(event.length for _, event in drill.events())
+            self.assertEqual(whole, sum(event.length for _, event in slow.events()))
+        counts = [sum(bool(event.tones) for event in bar) for bar in more.bars]
+        self.assertEqual(counts, list(range(2, len(counts) + 2)))
+        self.assertTrue(all(bar[-1].is_rest for bar in more.bars))
+
+    def test_every_drill_of_real_music_can_be_drawn(self):
+        drawn = 0
+        for name in QUARTETS:
+            data = (CORPUS / name).read_bytes()
+            for number, instrument in enumerate(QUARTET, start=1):
+                passage = read_passage(
+                    read_piece(data, str(number), instrument), Asked(instrument, bars=(0, 39))
+                )
+                for worst in passage.worst:
+                    for drill in passage.drills_to(worst.bars):
+                        drawn += 1
+                        self.assertIn("<fingering", to_musicxml(drill))
+        self.assertGreater(drawn, 60)
 
 
 class Told(TestCase):

@@ -277,6 +277,20 @@ class InTheWeek(PiecesCase):
         there = next(each for each in self.phone()["items"] if each["music_title"])
         self.assertEqual(there["notes"], [])
 
+    def test_drills_lead_to_the_place_and_none_under_a_stop(self):
+        self.change(first=1, last=3)
+        told = self.client.get(f"{self.address(self.piece)}/way").json()
+        self.assertEqual(told["bars"], ["5", "6"])
+        titles = [drill["title"] for drill in told["drills"]]
+        self.assertEqual((titles[0], titles[-1]), ("Slow, with stops", "A note more each time"))
+        for drill in told["drills"]:
+            with self.subTest(drill["title"]):
+                self.assertEqual(drill["music"].count('class="note"'), len(drill["notes"]))
+                self.assertEqual(drill["tempo"], self.piece.place["start"])
+        self.enter(self.lesson(), "reports", "", {"numbness": True})
+        told = self.client.get(f"{self.address(self.piece)}/way").json()
+        self.assertEqual(told["drills"], [])
+
     def test_one_piece_at_a_time_and_out_again(self):
         other = keep_piece(self.player, melody_bytes(TUNE), "other", DAY)
         choose_place(other, [1, 2])

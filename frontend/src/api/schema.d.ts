@@ -1323,6 +1323,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/pieces/{piece_id}/way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Drills
+         * @description Drills of the place's own notes.
+         */
+        get: operations["api_pieces_routes_read_drills"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/reach": {
         parameters: {
             query?: never;
@@ -2989,6 +3009,33 @@ export interface components {
             date: string;
             /** Times */
             times: string[];
+        };
+        /**
+         * LeadDrillOut
+         * @description One drill on the way there. tempo: where it begins, quarters a minute.
+         */
+        LeadDrillOut: {
+            /** Hint */
+            hint: string;
+            /** Music */
+            music: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
+            /** Tempo */
+            tempo: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * LeadDrillsOut
+         * @description bars: of the place, as printed. drills: in the order of practice, [] where none can be made
+         *     or a stop is up.
+         */
+        LeadDrillsOut: {
+            /** Bars */
+            bars: string[];
+            /** Drills */
+            drills: components["schemas"]["LeadDrillOut"][];
         };
         /**
          * LeadInOut
@@ -8661,6 +8708,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PassageOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_read_drills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                piece_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeadDrillsOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -21,6 +21,7 @@ import {
 } from './pieces';
 import { PieceMusic } from './PieceMusic';
 import { PieceSettings } from './PieceSettings';
+import { WayDrills } from './WayDrills';
 
 /** A player's piece: where the trouble will come back, why, and how to get there without it. */
 export function PiecePage() {
@@ -94,7 +95,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
       <BarStrip bars={passage.bars} />
       <LettingGo passage={passage} />
       <Reach passage={passage} />
-      <Way passage={passage} />
+      <Way passage={passage} playerId={playerId} />
       {!passage.paused && (
         <ForWeek
           key={passage.week.join()}
@@ -213,7 +214,7 @@ function Reach({ passage }: { passage: Passage }) {
   );
 }
 
-function Way({ passage }: { passage: Passage }) {
+function Way({ passage, playerId }: { passage: Passage; playerId: number }) {
   const { way } = passage;
   if (!way) return null;
   return (
@@ -224,6 +225,7 @@ function Way({ passage }: { passage: Passage }) {
         = <strong>{way.start}</strong> and go up by 7 % whenever it was loose:{' '}
         {way.steps.length - 1} steps to {way.goal}.
       </p>
+      <WayDrills playerId={playerId} passage={passage} />
     </section>
   );
 }

@@ -51,6 +51,18 @@ export async function changePiece(
   );
 }
 
+/** Anew for every change of what the drills are made of. */
+export const wayQuery = (playerId: number, passage: Passage) =>
+  queryOptions({
+    queryKey: ['way', playerId, passage.id, passage.week, passage.notes],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/pieces/{piece_id}/way', {
+          params: { path: { player_id: playerId, piece_id: passage.id } },
+        }),
+      ),
+  });
+
 export async function hearPiece(
   playerId: number,
   pieceId: number,
