@@ -39,8 +39,9 @@ def heard_out(told: ReadPiece) -> HeardOut | None:
         return None
     passage = told.passage
     totals = passage.loads.totals()
-    here = [bar for bar, _ in kept["bars"] if bar < len(totals)]
-    most = max((totals[bar] for bar in here), default=0.0) or 1.0
+    # Bars that are not looked at now have no load to stand beside.
+    here = [(bar, worse) for bar, worse in kept["bars"] if bar in passage.shown]
+    most = max((totals[bar] for bar, _ in here), default=0.0) or 1.0
     top = max([LEAST_FOR_ALL, *(worse for _, worse in kept["bars"] if worse is not None)])
     numbers = passage.piece.bars
     return HeardOut(
@@ -55,8 +56,7 @@ def heard_out(told: ReadPiece) -> HeardOut | None:
                 expected=round(totals[bar] / most, 3),
                 heard=None if worse is None else round(worse / top, 3),
             )
-            for bar, worse in kept["bars"]
-            if bar < len(totals)
+            for bar, worse in here
         ],
     )
 
@@ -75,7 +75,7 @@ def _words(kept: dict[str, Any], passage: Passage) -> str:
         said.append("No bar stands out from the rest.")
     else:
         said.append(f"Bar {numbers[hardest].number} was farthest from the rest.")
-        said.append(_beside(hardest, passage.worst))
+        said.append(_beside(hardest, passage.worst) if hardest in passage.shown else "")
     return " ".join(filter(None, said))
 
 

@@ -389,6 +389,13 @@ class ByEar(PiecesCase):
         self.assertIn("It does not tighten", calm["words"])
         self.assertIn("No bar stands out", calm["words"])
 
+    def test_bars_that_are_not_looked_at_any_more_are_not_set_beside(self):
+        self.send(self.sound(tired_from=0.5))
+        heard = self.change(first=1, last=2).json()["heard"]
+        self.assertLessEqual(len(heard["bars"]), 2)
+        self.assertNotIn("expected", heard["words"])
+        self.assertIn("It tightens from bar", heard["words"])
+
     def test_a_take_that_tells_nothing_says_why(self):
         heard = self.send(silence(4)).json()["heard"]
         self.assertEqual((heard["usable"], heard["bars"]), (False, []))

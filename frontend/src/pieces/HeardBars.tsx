@@ -16,7 +16,7 @@ export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
         <strong>{shortDate(heard.on)}</strong>, ♩ = {heard.tempo}
         {heard.simulated && ', a made-up player'}: {heard.words}
       </p>
-      {heard.usable && (
+      {heard.bars.length > 0 && (
         <figure
           className={css.heard}
           style={{
