@@ -21,7 +21,7 @@ from lefthand.values.vocabulary import Level
 USUAL_TEMPO = 72
 NARROW_SPAN = 7
 MOST_NARROW_BARS = MAX_BARS // 4
-BEST_TUNES, LEAST_CHOICE = 6, 3
+BEST_TUNES, LEAST_CHOICE = 6, 4
 STRONG = 2
 NEARLY_AS_GOOD = 0.5
 SIGNS_ENOUGH = 4
@@ -84,7 +84,7 @@ def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
 
 @lru_cache(maxsize=256)
 def lightest_tunes(hand: DrillHand, wish: TuneWish) -> tuple[_Placed, ...]:
-    """The lighter half of the best, by what they ask beside the wanted finger."""
+    """The lighter ones of the best, by what they ask beside the wanted finger."""
     best = best_tunes(hand, wish)
     loads = [asked_beside(each, wish, hand) for each in best]
     ranked = sorted(range(len(best)), key=lambda place: (loads[place], place))

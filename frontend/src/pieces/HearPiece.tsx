@@ -8,7 +8,8 @@ import { Taking } from '../sound/Taking';
 import { useTaking } from '../sound/useTaking';
 import { HeardBars } from './HeardBars';
 import css from './PiecePage.module.css';
-import { hearPiece, type Passage, simulatePiece } from './pieces';
+import { hearPiece, simulatePiece } from './passage';
+import type { Passage } from './pieces';
 
 interface Props {
   playerId: number;

@@ -11,14 +11,8 @@ import { ForWeek } from './ForWeek';
 import { HearPiece } from './HearPiece';
 import { NoteChange } from './NoteChange';
 import css from './PiecePage.module.css';
-import {
-  changePiece,
-  type Passage,
-  passageQuery,
-  type PieceChange,
-  piecesQuery,
-  removePiece,
-} from './pieces';
+import { changePiece, removePiece } from './passage';
+import { type Passage, passageQuery, type PieceChange, piecesQuery } from './pieces';
 import { PieceMusic } from './PieceMusic';
 import { PieceSettings } from './PieceSettings';
 import { WayDrills } from './WayDrills';

@@ -3,7 +3,7 @@ import { Link, useLocation } from 'wouter';
 
 import { ApiError } from '../api/client';
 import css from './Pieces.module.css';
-import { bringIn, passageQuery, piecesQuery } from './pieces';
+import { passageQuery, piecesQuery } from './pieces';
 
 export interface PiecesProps {
   playerId: number;
@@ -19,7 +19,7 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
   const back = lessonId === undefined ? '' : `?lesson=${lessonId}`;
   const addressOf = (piece: number) => `/players/${playerId}/pieces/${piece}${back}`;
   const bring = useMutation({
-    mutationFn: (file: File) => bringIn(playerId, file),
+    mutationFn: async (file: File) => (await import('./passage')).bringIn(playerId, file),
     onSuccess: async (passage) => {
       cache.setQueryData(passageQuery(playerId, passage.id).queryKey, passage);
       await cache.invalidateQueries(piecesQuery(playerId));
@@ -37,16 +37,9 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
           </li>
         ))}
       </ul>
-      <label
-        className={css.file}
-        onDragOver={(event) => event.preventDefault()}
-        onDrop={(event) => {
-          event.preventDefault();
-          const file = event.dataTransfer.files[0];
-          if (file && !bring.isPending) bring.mutate(file);
-        }}
-      >
+      <label className={css.file}>
         Bring in or drop a piece (MusicXML), to see where the trouble will come back
+        {/* A file can be dropped on it as well. */}
         <input
           type="file"
           accept=".musicxml,.mxl,.xml"
