@@ -1,7 +1,5 @@
 """An exercise of a week as it leaves the API."""
 
-from dataclasses import asdict
-
 from api.drills.present import notes_out
 from api.drills.schemas import DrillNoteOut
 from api.exercises.schemas import ExercisePage
@@ -40,4 +38,7 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
 def _notes(item: SheetItem) -> list[DrillNoteOut]:
     if item.drill is not None or item.place is None:
         return notes_out(item.drill)
-    return [DrillNoteOut(**asdict(note)) for note in item.place.notes]
+    return [
+        DrillNoteOut(**{name: getattr(note, name) for name in DrillNoteOut.model_fields})
+        for note in item.place.notes
+    ]

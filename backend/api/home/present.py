@@ -94,7 +94,7 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
     music = drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None
     if paper.place is not None and music is None:
         place = place_on_paper(item, PHONE_WIDTH)
-        music = (place.music or None) if place else None
+        music = place.music if place else None
     return HomeItemOut(
         **exercise_page(paper, music).dict(),
         reps=item.reps,

@@ -51,7 +51,7 @@ def change(request: HttpRequest, player_id: int, piece_id: int, data: PieceIn) -
     told: dict[str, Any] = data.dict(exclude_unset=True)
     change_piece(piece, told)
     if told.get("week") is not None:
-        choose_place(piece, told["week"])
+        return _out(request, choose_place(piece, told["week"]))
     return _out(request, read_again(piece))
 
 

@@ -8,7 +8,7 @@ from types import MappingProxyType
 from typing import Any
 
 from lefthand.catalogue.drills import Recipes, recipes_by_instrument
-from lefthand.values.dose import DEFAULT_SECONDS_EACH, DEFAULT_TEMPO, NOTES_PER_BAR, Dose
+from lefthand.values.dose import BARS, DEFAULT_SECONDS_EACH, DEFAULT_TEMPO, NOTES_PER_BAR, Dose
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.vocabulary import (
@@ -347,7 +347,7 @@ def read_dose(row: Record) -> Dose:
         row.fail(f"per: expected finger, string or pair, got {common['per']!r}")
     if bars is not None:
         bar_seconds = NOTES_PER_BAR * 60 / (tempo or DEFAULT_TEMPO)
-        return Dose(reps=bars, unit="bars", seconds=bar_seconds, **common)
+        return Dose(reps=bars, unit=BARS, seconds=bar_seconds, **common)
     reps = row.whole("reps", 1, 60)
     if hold is not None:
         return Dose(reps=reps, seconds=hold, is_hold=True, **common)

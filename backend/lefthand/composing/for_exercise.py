@@ -45,12 +45,11 @@ def drill_of(
         return None
     given = whose.dose or step.dose
     repetitions = given.reps * (given.sets if step.all_sets else 1)
-    is_counted = given.unit == "bars"
     request = DrillRequest(
         instrument=instrument,
         tempo=given.tempo or _tempo_of_hold(given),
-        bars=given.reps if is_counted else None,
-        passes=None if is_counted else math.ceil(repetitions / recipe.holds),
+        bars=given.reps if given.is_in_bars else None,
+        passes=None if given.is_in_bars else math.ceil(repetitions / recipe.holds),
         fingers=_sounding(exercise, whose.fingers),
         frame=bass_hand if instrument is Instrument.BASS else None,
         difficulty=_difficulty(rung, len(exercise.rungs)),

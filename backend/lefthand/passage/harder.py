@@ -40,7 +40,7 @@ def harder_because(
     """What weighs more now, the most first, in words; [] when the piece is not harder as a whole.
     strengths: cause -> how much it is this player's, all alike where empty; finger: of those causes
     that are one finger's."""
-    weigh = _weights(strengths or dict.fromkeys(weights(), 1.0))
+    weigh = _weights(strengths)
     here, there = (_weighed(asks, weigh, finger) for asks in (now, before))
     if sum(here.values()) <= HARDER * sum(there.values()):
         return []
@@ -57,7 +57,7 @@ def harder_because(
 
 def load_beside(asks: Asks) -> float:
     """What a bar weighs over all causes, without what counts for one finger alone."""
-    weigh = _weights(dict.fromkeys(weights(), 1.0))
+    weigh = _weights()
     return sum(
         points * weigh.get(kind, 0.0) for kind, points in asks.items() if not kind.startswith(OWN)
     )
@@ -65,7 +65,7 @@ def load_beside(asks: Asks) -> float:
 
 def asked_most(asks: Asks, finger: int) -> list[str]:
     """What weighs most over all causes, in words, the most first."""
-    here = _weighed(asks, _weights(dict.fromkeys(weights(), 1.0)), finger)
+    here = _weighed(asks, _weights(), finger)
     ranked = sorted(here, key=lambda kind: -here[kind])
     return [asked_words()[kind].format(finger=NAMES[finger]) for kind in ranked[:MOST_REASONS]]
 
@@ -80,10 +80,10 @@ def asked_words() -> Mapping[str, str]:
     return found
 
 
-def _weights(strengths: Mapping[str, float]) -> Mapping[str, float]:
-    """Kind -> weight over all causes."""
+def _weights(strengths: Mapping[str, float] | None = None) -> Mapping[str, float]:
+    """Kind -> weight over these causes, over all alike where there are none."""
     found: dict[str, float] = defaultdict(float)
-    for cause, strength in strengths.items():
+    for cause, strength in (strengths or dict.fromkeys(weights(), 1.0)).items():
         for kind, weight in weights().get(cause, {}).items():
             found[kind] += strength * weight
     return found

@@ -22,11 +22,11 @@ def in_own_piece(item: PlanItem, exercise: Exercise, place: OwnPlace | None) -> 
     told = exercise.rung(item.rung).in_piece
     if place is None or told is None:
         return item
-    window = place.window(item.dose.reps if item.dose.unit == "bars" else told.bars)
+    window = place.window(item.dose.reps if item.dose.is_in_bars else told.bars)
     tempo, goal = _tempi(told, place)
     dose = replace(item.dose, tempo=tempo)
     quickest = place.seconds(window, tempo or place.start)
-    if dose.unit == "bars":
+    if dose.is_in_bars:
         bars = window[1] - window[0] + 1
         dose = replace(dose, reps=bars, seconds=quickest / bars)
         planned = item.dose.work_seconds(len(item.fingers))

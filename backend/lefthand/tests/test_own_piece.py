@@ -77,7 +77,7 @@ class Places(TestCase):
                     if "half the tempo" in words:
                         self.assertLessEqual(item.dose.tempo, max(20, round(goal / 2)))
                         self.assertIsNone(item.goal)
-                    if exercise.rung(item.rung).words == "at tempo" and start < goal:
+                    if exercise.rung(item.rung).words == "up to tempo" and start < goal:
                         self.assertEqual((item.dose.tempo, item.goal), (start, goal))
 
     def test_slow_or_long_bars_are_played_less_often_and_never_take_more_minutes(self):

@@ -10,6 +10,7 @@ DEFAULT_SECONDS_EACH = 4.0
 PAIRS = 3
 STRINGS = 4
 ALL_FINGERS = 4
+BARS = "bars"
 SETTLE_SECONDS = 15.0
 FEW_REPS = 4
 
@@ -33,6 +34,11 @@ class Dose:
     per: str = ""
     tempo: int | None = None
     is_hold: bool = False
+
+    @property
+    def is_in_bars(self) -> bool:
+        """True where the repetitions are bars of music."""
+        return self.unit == BARS
 
     def total_seconds(self, fingers: int = 1) -> float:
         """Time it takes, s, for this many aimed-at fingers (0 means all four)."""

@@ -1,38 +1,28 @@
 """The bars of the player's own piece that a step into music is played in, drawn and to hear."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from lefthand.music.engraved_apart import engraved_apart
 from lefthand.music.reading.piece import Piece as Score
-from lefthand.passage.passage import Passage
+from lefthand.passage.heard import score_of
+from lefthand.sound.score import ScoreNote
 from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import PlanItem
-from studio.services.pieces import STRINGS, read
-
-
-@dataclass(frozen=True)
-class HeardNote:
-    """string: 1 is the highest. onset, seconds: s at the tempo of the place."""
-
-    midi: int
-    finger: int
-    string: int
-    onset: float
-    seconds: float
+from studio.services.pieces import ReadPiece, read
 
 
 @dataclass(frozen=True)
 class PlaceOnPaper:
-    """title: of the piece, with the bars. goal: in words, "" for none. music: SVG, "" where it
+    """title: of the piece, with the bars. goal: in words, "" for none. music: SVG, None where it
     cannot be drawn. notes: as they are drawn, to be heard at `beat` quarters a minute; none for
-    what is not heard as it is drawn: ties, graces, several voices."""
+    what is not heard as it is drawn: ties, graces, double stops."""
 
     title: str
     goal: str
-    music: str
-    notes: Sequence[HeardNote]
+    music: str | None
+    notes: Sequence[ScoreNote]
     beat: int | None
 
 
@@ -43,20 +33,28 @@ def place_on_paper(item: PlanItem, width: int) -> PlaceOnPaper | None:
     told, place = item.in_piece, item.piece.place
     first, last = told["first"], told["last"]
     beat = item.tempo or (place["start"] if place else None)
-    title = f"{told['title']}, {_bars(told['from'], told['to'])}"
     goal = f"goal ♩ = {place['goal']}" if place else ""
+    bars = f"bar {told['from']}" if first == last else f"bars {told['from']} to {told['to']}"
+    title = f"{told['title']}, {bars}"
     try:
         found = read(item.piece, (first, last))
         music = engraved_apart((found.drawn(first, last),), width)[0]
     except (InputError, StudioError):
-        return PlaceOnPaper(title, goal, "", (), None)
-    bars = range(first, last + 1)
-    notes = _notes(found.passage, bars, beat) if beat and _is_plain(found.score, bars) else ()
+        return PlaceOnPaper(title, goal, None, (), None)
+    notes = _notes(found, range(first, last + 1), beat) if beat else ()
     return PlaceOnPaper(title, goal, music, notes, beat)
 
 
-def _bars(first: str, last: str) -> str:
-    return f"bar {first}" if first == last else f"bars {first} to {last}"
+def _notes(found: ReadPiece, bars: range, beat: int) -> Sequence[ScoreNote]:
+    if not _is_plain(found.score, bars):
+        return ()
+    try:
+        score, _ = score_of(found.passage, bars, beat)
+    except InputError:
+        return ()
+    first = next(note for note in found.passage.line if note.bar in bars)
+    silence = float(first.onset - found.score.bars[bars.start].onset) * 60 / beat
+    return [replace(note, onset=note.onset + silence) for note in score.notes]
 
 
 def _is_plain(score: Score, bars: range) -> bool:
@@ -64,25 +62,3 @@ def _is_plain(score: Score, bars: range) -> bool:
     here = [event for event in score.events if event.bar in bars]
     tied = any(tone.tied_from or tone.tied_to for event in here for tone in event.tones)
     return not tied and not any(event.is_grace for event in here)
-
-
-def _notes(passage: Passage, bars: range, beat: int) -> list[HeardNote]:
-    heard = zip(passage.line, passage.fingering.hands, strict=True)
-    here = [(note, hand) for note, hand in heard if note.bar in bars]
-    begin = passage.piece.bars[bars.start].onset
-    found = []
-    for note, hand in here:
-        if hand is None or note.held or len(hand.places) != len(note.tones):
-            return []
-        tones = sorted(note.tones, key=lambda tone: tone.pitch.midi)
-        for tone, place in zip(tones, hand.places, strict=True):
-            found.append(
-                HeardNote(
-                    midi=tone.pitch.midi,
-                    finger=min(place.finger, STRINGS),
-                    string=STRINGS - place.string,
-                    onset=float(note.onset - begin) * 60 / beat,
-                    seconds=float(note.length) * 60 / beat,
-                )
-            )
-    return found

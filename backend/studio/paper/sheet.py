@@ -169,7 +169,7 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
         days=_weekdays(lesson, item.days),
         why=item.why,
         drill=drill,
-        music=drill_picture(drill, seed) if drill else (place.music or None) if place else None,
+        music=drill_picture(drill, seed) if drill else place.music if place else None,
         place=place,
     )
 

@@ -1,7 +1,7 @@
 """The focus that was decided and the plan that was given, stored as numbers."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from lefthand.catalogue.exercises import Exercise
@@ -202,6 +202,9 @@ def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
 def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
     chosen = view.own_place
     plain = plan_item(wish.exercise, view.situation, view.load_limit, wish.rung)
+    counts_bars = plain.dose.is_in_bars
+    if counts_bars and wish.reps:
+        plain = replace(plain, dose=replace(plain.dose, reps=wish.reps))
     planned = in_own_piece(plain, wish.exercise, chosen.place if chosen else None)
     stays = plan.items.filter(exercise=wish.exercise.id).first()
     PlanItem.objects.update_or_create(
@@ -211,7 +214,8 @@ def _store_item(plan: Plan, order: int, wish: _Wish, view: LessonView) -> None:
             **as_stored(planned),
             **(chosen.stored(planned) if chosen else NOT_IN_A_PIECE),
             "order": order,
-            "reps": wish.reps or planned.dose.reps,
+            # A piece has no more bars than it has; otherwise the teacher's word stands.
+            "reps": planned.dose.reps if counts_bars else wish.reps or planned.dose.reps,
             "sets": wish.sets or planned.dose.sets,
             "tempo": wish.tempo or planned.dose.tempo,
             "goal": wish.goal or planned.goal,

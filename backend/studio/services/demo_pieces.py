@@ -16,7 +16,7 @@ from studio.services.own_places import choose_place, read_again
 from studio.services.pieces import keep_piece
 
 TUNE = "easy_tune"
-EASY, HARDER = (112, 0), (96, 4)  # quarters a minute, and which tune
+EASY, HARDER = (112, 0), (96, 1)  # quarters a minute, and which tune
 
 
 def bring_in_tunes(players: Iterable[Player]) -> None:

@@ -15,35 +15,41 @@ from studio.services.pieces import ReadPiece, read, trouble_in, trouble_of
 HEART = 2  # bars
 
 
-def choose_place(piece: Piece, bars: Any) -> None:
+def choose_place(piece: Piece, bars: Any) -> ReadPiece:
     """From and to, bars from 1; an empty list for no place. Raises StudioError naming the field."""
     if not isinstance(bars, list) or len(bars) not in (0, 2):
         raise StudioError("bad_input", "week", "expected the first and the last bar")
-    if not bars:
-        piece.place = None
-        piece.save(update_fields=["place"])
-        return
     try:
-        first = read_whole("week", bars[0], 1, piece.bars) - 1
-        last = read_whole("week", bars[1], first + 1, piece.bars) - 1
-        if last - first >= MOST_BARS:
-            raise InputError("week", f"expected at most {MOST_BARS} bars for a place")
+        first, last = _bars(bars, piece.bars) if bars else (None, None)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    piece.player.pieces.exclude(pk=piece.pk).update(place=None)
-    piece.place = _place(read(piece, (first, last)), first, last)
+    if first is not None:
+        piece.player.pieces.exclude(pk=piece.pk).update(place=None)
+    piece.place = None if first is None else {"first": first, "last": last}
     piece.save(update_fields=["place"])
+    return read_again(piece)
+
+
+def _bars(bars: list[Any], whole: int) -> tuple[int, int]:
+    first = read_whole("week", bars[0], 1, whole)
+    last = read_whole("week", bars[1], first, whole)
+    if last - first >= MOST_BARS:
+        raise InputError("week", f"expected at most {MOST_BARS} bars for a place")
+    return first - 1, last - 1
 
 
 def read_again(piece: Piece) -> ReadPiece:
-    """After a change: with what it asks written down, and its place told anew."""
+    """After a change: with what it asks written down, and its place told anew, unless another one
+    was chosen meanwhile."""
     again = read(piece)
     piece.asks = asks_of(again.passage)
+    piece.save(update_fields=["asks"])
     if piece.place is not None:
         first, last = piece.place["first"], piece.place["last"]
         is_in = piece.first <= first and last <= piece.last
         piece.place = _place(again if is_in else read(piece, (first, last)), first, last)
-    piece.save(update_fields=["asks", "place"])
+        same = Piece.objects.filter(pk=piece.pk, place__first=first, place__last=last)
+        same.update(place=piece.place)
     return again
 
 

@@ -9,6 +9,7 @@ from functools import cached_property, lru_cache
 from pathlib import Path
 from typing import Any
 
+from django.db import transaction
 from django.db.models import QuerySet
 
 from lefthand.music.engraved_apart import engraved_apart
@@ -31,6 +32,7 @@ from studio.services.cases import LessonView
 from studio.services.findings import way_of_teaching
 from studio.services.flags import open_flags
 from studio.services.reach import measured_span
+from studio.turns import my_turn
 
 MOST_PIECES = 30  # of one player
 MOST_BARS = 64  # looked at together
@@ -39,7 +41,6 @@ TEMPI = (10, 400)
 STRINGS = 4
 LEAST_PROBABILITY = 0.15
 WISHES = ("finger", "string", "lets_go")
-CHANGED = ("part", "first", "last", "tempo", "taste", "wishes", "place", "heard")
 MOST_TITLE = 160
 UNTITLED = "A piece"
 MUSIC_WIDTH = 2000
@@ -125,6 +126,7 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
     change_piece(piece, {"first": first, "last": last})
     taste = row.get("taste")
     piece.taste = taste if isinstance(taste, str) and taste in tastes() else USUAL
+    piece.save(update_fields=["taste"])
     for number, wish in read_mapping("wishes", row.get("wishes") or {}).items():
         told = read_mapping("wishes", wish)
         place = int(number) if number.isascii() and number.isdigit() else number
@@ -135,7 +137,7 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
 def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
     """part, first and last (bars from 1), tempo; another: True for other fingers to be proposed;
     one note's number with finger, string and lets_go, each None for what is proposed. What is not
-    there stays. Raises StudioError naming the field."""
+    there stays, also what another tab changes meanwhile. Raises StudioError naming the field."""
     try:
         if told.get("part") is not None:
             _change_part(piece, told["part"])
@@ -144,14 +146,15 @@ def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
         if "tempo" in told:
             tempo = told["tempo"]
             piece.tempo = None if tempo is None else read_number("tempo", tempo, *TEMPI)
+            piece.save(update_fields=["tempo"])
         if told.get("another"):
             now = read(piece)
             piece.taste = next_taste(now.score, now.passage.asked)
+            piece.save(update_fields=["taste"])
         if told.get("number") is not None:
             _change_note(piece, told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    piece.save(update_fields=CHANGED)
 
 
 def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
@@ -204,6 +207,7 @@ def _change_part(piece: Piece, part: str) -> None:
     score = _read(bytes(piece.score), part, Instrument(piece.player.instrument))
     if score.part.id != piece.part:
         piece.part, piece.wishes, piece.place, piece.heard = score.part.id, {}, None, None
+        piece.save(update_fields=["part", "wishes", "place", "heard"])
 
 
 def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:
@@ -213,6 +217,7 @@ def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:
     if last - first >= MOST_BARS:
         raise InputError("last", f"expected at most {MOST_BARS} bars at a time")
     piece.first, piece.last = first - 1, last - 1
+    piece.save(update_fields=["first", "last"])
 
 
 def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
@@ -224,8 +229,11 @@ def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
         read_whole("string", wish["string"], 1, STRINGS)
     if "lets_go" in wish:
         read_flag("lets_go", wish["lets_go"])
-    others = {key: each for key, each in piece.wishes.items() if key != str(number)}
-    piece.wishes = {**others, str(number): wish} if wish else others
+    with my_turn(), transaction.atomic():
+        piece.refresh_from_db(fields=["wishes"])
+        others = {key: each for key, each in piece.wishes.items() if key != str(number)}
+        piece.wishes = {**others, str(number): wish} if wish else others
+        piece.save(update_fields=["wishes"])
 
 
 def _words_of(piece: Piece, score: Score, bars: tuple[int, int]) -> dict[str, Any]:

@@ -43,7 +43,7 @@ from studio.models import (
 from studio.services.findings import grading_of
 from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_parts, read_tempos
 from studio.services.lessons import Teacher
-from studio.services.own_places import choose_place, read_again
+from studio.services.own_places import choose_place
 from studio.services.pictures import MOST_WORDS, Kept, keep_from_file
 from studio.services.pieces import piece_from_file
 from studio.services.players import PLAIN_FACTS, save_player
@@ -195,7 +195,6 @@ def _piece(row: Mapping[str, Any], reading: _Reading, on: date) -> None:
         raise InputError("brought_on", f"lies in the future: {day}")
     piece = piece_from_file(reading.player, row, title, day)
     choose_place(piece, row.get("week") or [])
-    read_again(piece)
     reading.pieces[row.get("number")] = piece
 
 
