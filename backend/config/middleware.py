@@ -3,6 +3,7 @@
 from collections.abc import Callable
 
 from django.conf import settings
+from django.contrib.sessions.backends.base import UpdateError
 from django.db import DatabaseError
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
@@ -81,11 +82,11 @@ class SlidingSessionMiddleware:
 
 
 def _renew(request: HttpRequest, today: str) -> None:
-    """Begin the session's time anew; while nothing can be written, another time."""
+    """Begin the session's time anew; not while nothing can be written or once it has ended."""
     request.session[LAST_SEEN] = today
     try:
         request.session.save()
-    except DatabaseError:
+    except (DatabaseError, UpdateError):
         request.session.modified = False
 
 

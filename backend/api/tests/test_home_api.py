@@ -1,6 +1,7 @@
 """The open routes behind a private link: what they show, what they refuse, what they tell robots."""
 
 import json
+import re
 from datetime import timedelta
 from io import BytesIO
 
@@ -45,8 +46,11 @@ class HomeApi(StudioCase):
         week = answer.json()
         self.assertEqual((week["first_name"], week["teacher_line"]), ("Pia", "Soft hands."))
         text = answer.content.decode()
-        for secret in ("Example", "2014", "probability", "thumb_index_grip", "web.closed"):
+        for secret in ("Example", "probability", "thumb_index_grip", "web.closed"):
             self.assertNotIn(secret, text)
+        undrawn = re.sub(r"<svg.*?</svg>", "", text, flags=re.DOTALL)
+        self.assertLess(len(undrawn), len(text))
+        self.assertNotIn("2014", undrawn, "the year of birth, and no coordinate of the music")
         self.assertTrue(all(item["planned"] for item in week["items"]))
         self.assertTrue(any(item["music"] and item["notes"] for item in week["items"]))
 

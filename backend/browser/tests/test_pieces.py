@@ -4,13 +4,14 @@ import tempfile
 from pathlib import Path
 
 import soundfile
+from django.contrib.sessions.models import Session
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from browser.playing import RATE
 from lefthand.sound.player import Playing, play
 from lefthand.tests.scores import melody_bytes
-from studio.demo_data import PLAYERS
+from studio.demo_data import DEMO_PASSWORD, PLAYERS
 from studio.models import Piece
 from studio.services.heard_pieces import to_hear
 from studio.services.pieces import read
@@ -124,9 +125,14 @@ class Pieces(BrowserCase):
         self.wait_until(lambda: Piece.objects.get().taste != "")
         page.get_by_role("button", name="Show the drills").click()
         expect(page.get_by_role("heading", name="A note more each time")).to_be_visible()
-        page.get_by_role("button", name="into the week").first.click()
+        worst = page.get_by_role("button", name="the week bars").first
+        worst.focus()
+        for is_in in (True, False, True):
+            page.keyboard.press("Enter")
+            expect(worst).to_have_attribute("aria-pressed", str(is_in).lower())
+            self.wait_until(lambda is_in=is_in: bool(Piece.objects.get().place) == is_in)
+            expect(worst).to_be_focused()
         expect(page.get_by_text("are this player’s step into music")).to_be_visible()
-        self.wait_until(lambda: Piece.objects.get().place is not None)
         self.assert_accessible("a piece in the week")
         page.get_by_role("link", name="Back to the player").click()
         page.get_by_role("button", name="lesson").first.click()
@@ -138,6 +144,40 @@ class Pieces(BrowserCase):
         expect(sheet).to_contain_text("A little march, bars")
         expect(sheet.get_by_role("img", name="Music of").last).to_be_visible()
         self.assert_accessible("a sheet with a place of a piece")
+
+    def test_what_cannot_be_is_said_and_stays_as_it_was_typed(self):
+        page = self.page
+        numbered = melody_bytes(f"{TUNE} {TUNE}").decode()
+        for number in range(1, 12):  # an upbeat counts as bar 0
+            numbered = numbered.replace(f'number="{number}"', f'number="{number - 1}"')
+        self.bring_in(numbered.encode())
+        page.get_by_text("1 here is printed 0.").wait_for()
+        page.get_by_label("Week: first bar").fill("5")
+        page.get_by_label("Week: last bar").fill("3")
+        page.get_by_label("Week: last bar").press("Enter")
+        expect(page.get_by_role("alert")).to_be_visible()
+        expect(page.get_by_label("Week: last bar")).to_have_value("3")
+        page.get_by_label("Week: first bar").fill("2")
+        page.get_by_label("Week: last bar").fill("3")
+        page.get_by_label("Week: last bar").press("Enter")
+        told = page.get_by_role("status").filter(has_text="step into music")
+        expect(told).to_contain_text("Bars 1 to 2")
+        expect(page.get_by_role("alert")).to_have_count(0)
+
+    def test_signed_out_in_another_tab_nothing_is_lost(self):
+        page = self.page
+        self.bring_in(melody_bytes(f"{TUNE} {TUNE}"))
+        worst = page.get_by_role("button", name="the week bars").first
+        worst.wait_for()
+        Session.objects.all().delete()
+        worst.click()
+        dialog = page.get_by_role("dialog", name="You were signed out")
+        dialog.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)
+        page.keyboard.press("Enter")
+        dialog.wait_for(state="detached")
+        worst.click()
+        self.wait_until(lambda: Piece.objects.get().place is not None)
+        expect(page.get_by_role("alert")).to_have_count(0)
 
     def test_a_take_tells_where_it_tightens_beside_what_was_expected(self):
         page = self.page

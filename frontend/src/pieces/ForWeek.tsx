@@ -1,31 +1,33 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
-import field from '../components/field.module.css';
+import { BarField } from './BarField';
 import css from './PiecePage.module.css';
-import type { Passage, PieceChange } from './pieces';
+import { type Passage, printed, type Tell } from './pieces';
 
 interface Props {
   passage: Passage;
   isBusy: boolean;
-  onChange: (told: PieceChange) => void;
+  tell: Tell;
 }
 
 /** The few bars that the week's step into music takes. */
-export function ForWeek({ passage, isBusy, onChange }: Props) {
+export function ForWeek({ passage, isBusy, tell }: Props) {
+  const [edit, setEdit] = useState<{ first?: string; last?: string }>({});
+  const into = useRef<HTMLButtonElement>(null);
   const [first, last] = passage.week;
-  const worst = passage.worst[0]?.at ?? [passage.first, passage.first];
-  const [from, setFrom] = useState(String(first ?? worst[0]));
-  const [to, setTo] = useState(String(last ?? worst[1]));
-  const isChosen = first !== undefined;
+  const usual = passage.week.length > 0 ? passage.week : (passage.worst[0]?.at ?? []);
+  const from = edit.first ?? String(usual[0] ?? passage.first);
+  const to = edit.last ?? String(usual[1] ?? passage.first);
+  const done = () => setEdit({});
   return (
     <section>
       <h2>In the week</h2>
       <p role="status">
-        {isChosen ? (
+        {first !== undefined && last !== undefined ? (
           <>
             <strong>
-              Bars {first} to {last}
+              Bars {printed(passage, first)} to {printed(passage, last)}
             </strong>{' '}
             are this player’s step into music: in what you give next, on the sheet and on the phone,
             with these fingers and commas.
@@ -38,32 +40,33 @@ export function ForWeek({ passage, isBusy, onChange }: Props) {
         className={css.fields}
         onSubmit={(event) => {
           event.preventDefault();
-          onChange({ week: [Number(from), Number(to)] });
+          tell({ week: [Number(from), Number(to)] }, done);
         }}
       >
-        {(
-          [
-            ['Week: first bar', from, setFrom],
-            ['Week: last bar', to, setTo],
-          ] as const
-        ).map(([label, value, set]) => (
-          <label key={label}>
-            {label}
-            <input
-              className={field.field}
-              type="number"
-              min={1}
-              max={passage.whole}
-              value={value}
-              onChange={(event) => set(event.currentTarget.value)}
-            />
-          </label>
-        ))}
-        <Button type="submit" size="md" loading={isBusy}>
+        <BarField
+          label="Week: first bar"
+          whole={passage.whole}
+          value={from}
+          onChange={(value) => setEdit({ ...edit, first: value })}
+        />
+        <BarField
+          label="Week: last bar"
+          whole={passage.whole}
+          value={to}
+          onChange={(value) => setEdit({ ...edit, last: value })}
+        />
+        <Button ref={into} type="submit" size="md" loading={isBusy}>
           Into the week
         </Button>
-        {isChosen && (
-          <Button size="md" variant="subtle" onClick={() => onChange({ week: [] })}>
+        {first !== undefined && (
+          <Button
+            size="md"
+            variant="subtle"
+            onClick={() => {
+              into.current?.focus();
+              tell({ week: [] }, done);
+            }}
+          >
             Take it out of the week
           </Button>
         )}

@@ -55,15 +55,14 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
       >
         let go here
       </button>
-      {isOwn && (
-        <button
-          type="button"
-          className={touch.button}
-          onClick={() => onChange({ finger: null, string: null, lets_go: null })}
-        >
-          As proposed
-        </button>
-      )}
+      <button
+        type="button"
+        className={touch.button}
+        aria-pressed={!isOwn}
+        onClick={() => onChange({ finger: null, string: null, lets_go: null })}
+      >
+        As proposed
+      </button>
       <button type="button" className={touch.button} onClick={onDone}>
         Done
       </button>

@@ -12,7 +12,7 @@ import { HearPiece } from './HearPiece';
 import { NoteChange } from './NoteChange';
 import css from './PiecePage.module.css';
 import { changePiece, removePiece } from './passage';
-import { type Passage, passageQuery, type PieceChange, piecesQuery } from './pieces';
+import { type Passage, passageQuery, type PieceChange, piecesQuery, type Tell } from './pieces';
 import { PieceMusic } from './PieceMusic';
 import { PieceSettings } from './PieceSettings';
 import { WayDrills } from './WayDrills';
@@ -41,6 +41,8 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
     mutationFn: (told: PieceChange) => changePiece(playerId, passage.id, told),
     onSuccess: keep,
   });
+  const tell: Tell = (told, onDone) =>
+    change.mutate(told, { ...(onDone && { onSuccess: onDone }) });
   const remove = useMutation({
     mutationFn: () => removePiece(playerId, passage.id),
     onSuccess: (left) => {
@@ -63,13 +65,9 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           <Link href={`/players/${playerId}`}>See the stop</Link>
         </p>
       )}
-      <Worst passage={passage} onChange={(told) => change.mutate(told)} />
+      <Worst passage={passage} tell={tell} />
       <Harder passage={passage} />
-      <PieceSettings
-        key={`${passage.part} ${passage.first} ${passage.last} ${passage.tempo}`}
-        passage={passage}
-        onChange={(told) => change.mutate(told)}
-      />
+      <PieceSettings passage={passage} tell={tell} />
       {change.error && <p role="alert">{change.error.message}</p>}
       <PieceMusic
         passage={passage}
@@ -90,14 +88,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
       <LettingGo passage={passage} />
       <Reach passage={passage} />
       <Way passage={passage} playerId={playerId} />
-      {!passage.paused && (
-        <ForWeek
-          key={passage.week.join()}
-          passage={passage}
-          isBusy={change.isPending}
-          onChange={(told) => change.mutate(told)}
-        />
-      )}
+      {!passage.paused && <ForWeek passage={passage} isBusy={change.isPending} tell={tell} />}
       {!passage.paused && <HearPiece playerId={playerId} passage={passage} onHeard={keep} />}
       <Notes passage={passage} onChoose={setChosen} />
       {passage.remarks.map((words) => (
@@ -134,12 +125,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   );
 }
 
-interface Changing {
-  passage: Passage;
-  onChange: (told: PieceChange) => void;
-}
-
-function Worst({ passage, onChange }: Changing) {
+function Worst({ passage, tell }: { passage: Passage; tell: Tell }) {
   if (passage.worst.length === 0)
     return <p className={css.lead}>Nothing here asks for what troubles this hand.</p>;
   return (
@@ -147,20 +133,32 @@ function Worst({ passage, onChange }: Changing) {
       {passage.worst.map((place) => (
         <li key={place.bars.join()}>
           <strong>Bars {place.bars.join(' and ')}.</strong> {place.words}{' '}
-          {place.at.join() === passage.week.join() && <em>In the week.</em>}
-          {!passage.paused && place.at.join() !== passage.week.join() && (
-            <button
-              type="button"
-              className={touch.button}
-              aria-label={`Bars ${place.bars.join(' and ')} into the week`}
-              onClick={() => onChange({ week: place.at })}
-            >
-              Into the week
-            </button>
-          )}
+          {!passage.paused && <IntoWeek passage={passage} place={place} tell={tell} />}
         </li>
       ))}
     </ol>
+  );
+}
+
+interface IntoWeekProps {
+  passage: Passage;
+  place: Passage['worst'][number];
+  tell: Tell;
+}
+
+/** One place as the week's step into music, or not; the button stays where the finger is. */
+function IntoWeek({ passage, place, tell }: IntoWeekProps) {
+  const isIn = place.at.join() === passage.week.join();
+  return (
+    <button
+      type="button"
+      className={touch.button}
+      aria-pressed={isIn}
+      onClick={() => tell({ week: isIn ? [] : place.at })}
+    >
+      {isIn ? 'In the week' : 'Into the week'}
+      <span className="sr-only">bars {place.bars.join(' and ')}</span>
+    </button>
   );
 }
 

@@ -4,6 +4,10 @@ import { client, unwrap } from '../api/client';
 import { formBody } from '../api/form';
 import type { Passage, PieceChange } from './pieces';
 
+const at = (playerId: number, pieceId: number) => ({
+  params: { path: { player_id: playerId, piece_id: pieceId } },
+});
+
 export async function bringIn(playerId: number, file: File): Promise<Passage> {
   return unwrap(
     await client.POST('/api/players/{player_id}/pieces', {
@@ -20,7 +24,7 @@ export async function changePiece(
 ): Promise<Passage> {
   return unwrap(
     await client.POST('/api/players/{player_id}/pieces/{piece_id}', {
-      params: { path: { player_id: playerId, piece_id: pieceId } },
+      ...at(playerId, pieceId),
       body: change,
     }),
   );
@@ -33,7 +37,7 @@ export const wayQuery = (playerId: number, passage: Passage) =>
     queryFn: async () =>
       unwrap(
         await client.GET('/api/players/{player_id}/pieces/{piece_id}/way', {
-          params: { path: { player_id: playerId, piece_id: passage.id } },
+          ...at(playerId, passage.id),
         }),
       ),
   });
@@ -46,7 +50,7 @@ export async function hearPiece(
 ): Promise<Passage> {
   return unwrap(
     await client.POST('/api/players/{player_id}/pieces/{piece_id}/take', {
-      params: { path: { player_id: playerId, piece_id: pieceId } },
+      ...at(playerId, pieceId),
       ...formBody({ file: sound, tempo: String(tempo) }),
     }),
   );
@@ -59,7 +63,7 @@ export async function simulatePiece(
 ): Promise<Passage> {
   return unwrap(
     await client.POST('/api/players/{player_id}/pieces/{piece_id}/take/simulated', {
-      params: { path: { player_id: playerId, piece_id: pieceId } },
+      ...at(playerId, pieceId),
       body: { tempo },
     }),
   );
@@ -68,7 +72,7 @@ export async function simulatePiece(
 export async function removePiece(playerId: number, pieceId: number) {
   return unwrap(
     await client.DELETE('/api/players/{player_id}/pieces/{piece_id}', {
-      params: { path: { player_id: playerId, piece_id: pieceId } },
+      ...at(playerId, pieceId),
     }),
   );
 }

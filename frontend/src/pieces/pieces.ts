@@ -6,6 +6,14 @@ export type Passage = Schemas['PassageOut'];
 export type PassageNote = Schemas['PieceNoteOut'];
 export type PieceChange = Partial<Schemas['PieceIn']>;
 
+/** Makes a change; what is to be done once it is made. */
+export type Tell = (told: PieceChange, onDone?: () => void) => void;
+
+/** The printed number of a bar that is counted from the first in the file. */
+export function printed(passage: Passage, bar: number): string {
+  return passage.bars[bar - passage.first]?.number ?? String(bar);
+}
+
 export const piecesQuery = (playerId: number) =>
   queryOptions({
     queryKey: ['pieces', playerId],

@@ -1,17 +1,15 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 
 import { client, unwrap } from '../api/client';
 import { picturesQuery } from '../api/queries';
-import { Dialog } from '../components/Dialog';
 import { SureButton } from '../components/SureButton';
-import { LazyMeasuring } from '../pictures/LazyMeasuring';
-import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../pictures/pointPlan';
 import { shortDate } from '../words/words';
 import css from './Pictures.module.css';
 import { addressOf, firstAndLast, told } from './pictureWords';
 
+const NewPicture = lazy(async () => ({ default: (await import('./NewPicture')).NewPicture }));
 const PicturePair = lazy(async () => ({
   default: (await import('./PicturePair')).PicturePair,
 }));
@@ -81,45 +79,11 @@ export function Pictures({ player }: Props) {
         ))}
       </ul>
       {pictures.length > 2 && <p className="quiet">Touch two to see them side by side.</p>}
-      {adding && <Adding player={player} onDone={() => setAdding(false)} />}
+      {adding && (
+        <Suspense fallback={null}>
+          <NewPicture player={player} onDone={() => setAdding(false)} />
+        </Suspense>
+      )}
     </details>
   );
-}
-
-function Adding({ player, onDone }: Props & { onDone: () => void }) {
-  const [kind, setKind] = useState<OnPicture>('tip_angle');
-  const [finger, setFinger] = useState(4);
-  const usable = ON_PICTURES.filter((each) => each !== 'elbow_offset' || isHeldUp(player));
-  return (
-    <Dialog opened onClose={onDone} title="Measure on a picture" wide>
-      <div className={css.what}>
-        <NativeSelect
-          label="What"
-          data={usable.map((value) => ({ value, label: KIND_WORDS[value] }))}
-          value={kind}
-          onChange={(event) => setKind(event.currentTarget.value as OnPicture)}
-        />
-        {isOfAFinger(kind) && (
-          <NativeSelect
-            label="Finger"
-            data={['1', '2', '3', '4']}
-            value={String(finger)}
-            onChange={(event) => setFinger(Number(event.currentTarget.value))}
-          />
-        )}
-      </div>
-      <Suspense fallback={null}>
-        <LazyMeasuring
-          key={`${kind} ${finger}`}
-          playerId={player.id}
-          asked={{ kind, finger, instrument: player.instrument, string: null }}
-          onDone={onDone}
-        />
-      </Suspense>
-    </Dialog>
-  );
-}
-
-function isHeldUp({ instrument }: { instrument: string }): boolean {
-  return instrument === 'vn' || instrument === 'va';
 }

@@ -1,0 +1,51 @@
+import { NativeSelect } from '@mantine/core';
+import { Suspense, useState } from 'react';
+
+import { Dialog } from '../components/Dialog';
+import { LazyMeasuring } from '../pictures/LazyMeasuring';
+import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../pictures/pointPlan';
+import css from './Pictures.module.css';
+
+interface Props {
+  player: { id: number; instrument: string };
+  onDone: () => void;
+}
+
+/** Another picture of the hand: what is to be measured on it is chosen first. */
+export function NewPicture({ player, onDone }: Props) {
+  const [kind, setKind] = useState<OnPicture>('tip_angle');
+  const [finger, setFinger] = useState(4);
+  const usable = ON_PICTURES.filter((each) => each !== 'elbow_offset' || isHeldUp(player));
+  return (
+    <Dialog opened onClose={onDone} title="Measure on a picture" wide>
+      <div className={css.what}>
+        <NativeSelect
+          label="What"
+          data={usable.map((value) => ({ value, label: KIND_WORDS[value] }))}
+          value={kind}
+          onChange={(event) => setKind(event.currentTarget.value as OnPicture)}
+        />
+        {isOfAFinger(kind) && (
+          <NativeSelect
+            label="Finger"
+            data={['1', '2', '3', '4']}
+            value={String(finger)}
+            onChange={(event) => setFinger(Number(event.currentTarget.value))}
+          />
+        )}
+      </div>
+      <Suspense fallback={null}>
+        <LazyMeasuring
+          key={`${kind} ${finger}`}
+          playerId={player.id}
+          asked={{ kind, finger, instrument: player.instrument, string: null }}
+          onDone={onDone}
+        />
+      </Suspense>
+    </Dialog>
+  );
+}
+
+function isHeldUp({ instrument }: { instrument: string }): boolean {
+  return instrument === 'vn' || instrument === 'va';
+}
