@@ -5,15 +5,17 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
+from django.conf import settings
+from django.contrib.auth import get_user_model
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import cache
-from django.utils import timezone
+from django.test import Client
 from playwright.sync_api import ConsoleMessage, Page, Request, Route, expect
 
 from browser.chromium import chromium
+from browser.furnished import furnish
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 from studio.demo_shapes import DemoPlayer
-from studio.services.demo import build_demo
 
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 # What may stand in the console: the browser's own note of an answer the test asked for.
@@ -40,6 +42,7 @@ def _is_portable(value: object) -> bool:
 class BrowserCase(StaticLiveServerTestCase):
     """`players` of the demo studio are built before each test; `page` is a fresh context's page."""
 
+    seconds_each = 8
     players: tuple[DemoPlayer, ...] = ()
     viewport = {"width": 1280, "height": 800}
     # Further arguments of the browser.
@@ -66,7 +69,7 @@ class BrowserCase(StaticLiveServerTestCase):
         self.problems: list[str] = []
         self.own_addresses = [self.live_server_url, "data:", "blob:"]
         cache.clear()  # the count of sign-ins
-        build_demo(timezone.localdate(), self.players)
+        furnish(self.players)
         self.context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")
         self.addCleanup(self.context.close)
         self.context.route("**/*", self._only_our_server)
@@ -95,6 +98,17 @@ class BrowserCase(StaticLiveServerTestCase):
             self.problems.append(f"console {message.type}: {message.text}")
 
     def sign_in(self) -> None:
+        """Signed in already: the form is left to the tests of signing in."""
+        client = Client()
+        client.force_login(get_user_model().objects.get(username=DEMO_USERNAME))
+        cookie = client.cookies[settings.SESSION_COOKIE_NAME]
+        self.context.add_cookies(
+            [{"name": cookie.key, "value": cookie.value, "url": self.live_server_url}]
+        )
+        self.page.goto(self.live_server_url)
+        self.page.get_by_role("button", name="New player").wait_for()
+
+    def sign_in_by_form(self) -> None:
         self.page.goto(self.live_server_url)
         self.page.get_by_label("Name").fill(DEMO_USERNAME)
         self.page.get_by_label("Password", exact=True).fill(DEMO_PASSWORD)

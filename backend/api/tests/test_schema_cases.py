@@ -32,6 +32,8 @@ def documented(operation, status: int) -> bool:
 
 
 class SchemaCases(StudioCase):
+    seconds_each = 110
+
     def setUp(self):
         super().setUp()
         self.given = self.whole_lesson(0, GRIP)

@@ -31,7 +31,7 @@ class ByMouse(BrowserCase):
         page.goto(self.live_server_url)
         page.get_by_role("button", name="Sign in").wait_for()
         self.assert_accessible("sign-in")
-        self.sign_in()
+        self.sign_in_by_form()
         self.assert_accessible("today")
         page.get_by_role("button", name="Begin the lesson of Mira Oslund").click()
 

@@ -228,6 +228,8 @@ class PictureTest(unittest.TestCase):
 
 
 class PairTest(unittest.TestCase):
+    seconds_each = 12
+
     def test_every_drawn_check_differs_between_not_there_and_strong(self):
         for instrument in EACH_FAMILY:
             for evidence in CATALOGUE.evidence.values():

@@ -82,6 +82,8 @@ class Hands(TestCase):
 
 
 class Playable(TestCase):
+    seconds_each = 8
+
     @settings(max_examples=300, deadline=None)
     @given(requests())
     def test_every_note_lies_under_the_hand_of_its_position_and_frame(self, request):

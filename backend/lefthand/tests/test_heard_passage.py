@@ -37,6 +37,8 @@ def heard(passage, bars, how, seed=1):
 
 
 class Heard(TestCase):
+    seconds_each = 10
+
     @classmethod
     def setUpClass(cls):
         super().setUpClass()

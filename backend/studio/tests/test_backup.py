@@ -214,6 +214,8 @@ class Restore(FolderCase):
 class Commands(FolderCase):
     """The commands as they are called, on a real studio."""
 
+    seconds_each = 40
+
     def setUp(self):
         super().setUp()
         self.assertEqual(manage(self.folder, "update_database").returncode, 0)

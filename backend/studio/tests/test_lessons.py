@@ -252,6 +252,8 @@ class Breaks(StudioCase):
 
 
 class Sheets(StudioCase):
+    seconds_each = 6
+
     def text(self, lesson):
         pdf = sheet_pdf(build_sheet(lesson_of(self.teacher, lesson.pk)))
         reader = PdfReader(BytesIO(pdf))
@@ -368,6 +370,8 @@ class Sheets(StudioCase):
 
 
 class Demo(StudioCase):
+    seconds_each = 10
+
     def test_it_stores_what_was_proposed_dose_and_days_included(self):
         checked = 0
         for player in build_demo(DAY, PLAYERS[:5]):

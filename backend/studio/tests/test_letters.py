@@ -40,6 +40,8 @@ class LetterCase(StudioCase):
 
 
 class Drafts(LetterCase):
+    seconds_each = 6
+
     def test_a_parent_reads_what_is_better_in_kind_words_and_no_numbers(self):
         told = self.told(Reader.PARENT)
         self.assertIn("The thumb is softer than before.", told["What is better"])
@@ -203,6 +205,8 @@ class Tables(LetterCase):
 
 
 class Files(StudioCase):
+    seconds_each = 6
+
     def test_every_demo_players_file_is_valid_by_the_schema_that_ships(self):
         """JSON Schema 2020-12, read by the package jsonschema-rs."""
         valid = jsonschema_rs.validator_for(json.loads(SCHEMA.read_text(encoding="utf-8")))
