@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from types import MappingProxyType
 from typing import Any
@@ -15,10 +15,10 @@ from lefthand.drawing.neck import neck_of
 from lefthand.drawing.outlines import scene_of
 from lefthand.drawing.picture import Picture, drawn
 from lefthand.drawing.posture import posture_of
-from lefthand.drawing.sight import Camera
+from lefthand.drawing.sight import Body, Camera
 from lefthand.drawing.skeleton import Frame, HandFrame, Limb, Skeleton
 from lefthand.drawing.vectors import Vector, cross, turned, unit, vector, without
-from lefthand.drawing.wood import Shape, Woodwork
+from lefthand.drawing.wood import Shape, Woodwork, rod_of
 from lefthand.values.fields import read_number
 from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.vocabulary import FINGERS, Instrument
@@ -27,6 +27,8 @@ FIELD = (320.0, 268.0)
 MARGIN = 20.0
 ARM = 240.0  # mm of the forearm
 ARM_SHOWN = 34.0
+STICK = 130.0  # mm to either side of the hand
+STICK_RADIUS = 5.0
 AXES = {
     "thumb side": vector((0, 1, 0)),
     "little side": vector((0, -1, 0)),
@@ -47,6 +49,7 @@ class FreePose:
     thumb: tuple[float, ...]
     wrist: tuple[float, ...]
     props: tuple[str, ...]
+    still: str = "hand"
 
     def finger(self, n: int, aimed: int) -> tuple[float, ...]:
         if n == aimed and "aimed" in self.fingers:
@@ -71,7 +74,10 @@ def _read(record: Record) -> FreePose:
         numbers(record.take("thumb")),
         numbers(record.take("wrist")),
         tuple(record.words("props", [])),
+        record.text("still", "hand"),
     )
+    if pose.still not in ("hand", "arm"):
+        record.fail("still: expected hand or arm")
     if pose.eye not in (*AXES, "aimed side") or pose.up not in AXES or "rest" not in pose.fingers:
         record.fail("from, up and the row of the other fingers must be known")
     record.done()
@@ -80,10 +86,11 @@ def _read(record: Record) -> FreePose:
 
 def free_skeleton(pose: FreePose, aimed: int) -> Skeleton:
     """Distal along x, the thumb's side along y, out of the palm along z; mm."""
-    hand = HandFrame(
-        vector((0, 0, 0)), vector((1, 0, 0)), vector((0, 1, 0)), vector((0, 0, 1)), 1.0
-    )
+    distal, palmar = AXES["fingers"], AXES["palm"]
     bend, side = pose.wrist
+    if pose.still == "arm":
+        distal, palmar = (turned(axis, AXES["thumb"], -bend) for axis in (distal, palmar))
+    hand = HandFrame(vector((0, 0, 0)), distal, AXES["thumb"], palmar, 1.0)
     across = hand.palmar * math.tan(math.radians(bend)) + hand.radial * math.tan(math.radians(side))
     fore = unit(across - hand.distal)
     return Skeleton(
@@ -151,9 +158,8 @@ def between(one: FreePose, two: FreePose, share: float) -> FreePose:
         a = one.fingers.get(name, one.fingers["rest"])
         b = two.fingers.get(name, two.fingers["rest"])
         rows[name] = mixed(a, b)
-    return FreePose(
-        one.eye, one.up, rows, mixed(one.thumb, two.thumb), mixed(one.wrist, two.wrist), one.props
-    )
+    thumb, wrist = mixed(one.thumb, two.thumb), mixed(one.wrist, two.wrist)
+    return replace(one, fingers=rows, thumb=thumb, wrist=wrist)
 
 
 def _camera(pose: FreePose, aimed: int, skeletons: list[Skeleton]) -> Camera:
@@ -193,9 +199,16 @@ def _extent(skeleton: Skeleton) -> Any:
 
 def _props(pose: FreePose, skeleton: Skeleton, aimed: int, camera: Camera) -> Woodwork:
     shapes: list[Shape] = []
+    bodies: list[Body] = []
     width, height = camera.field
     if "table" in pose.props:
         top = camera.project(skeleton.fingers[aimed].touch[None])[0, 1]
         corners = ((-10, top), (width + 10, top), (width + 10, height + 10), (-10, height + 10))
         shapes.append(Shape("neck", np.array(corners, dtype=float)))
-    return Woodwork((), tuple(shapes), ())
+    if "stick" in pose.props:
+        middle = skeleton.thumb.touch - skeleton.hand.palmar * (STICK_RADIUS + 5)
+        way = skeleton.hand.radial * STICK
+        shape, body = rod_of(middle - way, middle + way, STICK_RADIUS, camera)
+        shapes.append(shape)
+        bodies.append(body)
+    return Woodwork((), tuple(shapes), tuple(bodies))

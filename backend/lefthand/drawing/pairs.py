@@ -10,7 +10,7 @@ from typing import Any
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.drawing.anatomy import DATA
 from lefthand.drawing.free import between, free_pictures, free_poses
-from lefthand.drawing.picture import ALONG, MAIN, Cut, Picture, drawn, look
+from lefthand.drawing.picture import ALONG, MAIN, Cut, Picture, bare, drawn, look
 from lefthand.drawing.places import targets_of
 from lefthand.drawing.posture import (
     AIMED,
@@ -23,7 +23,7 @@ from lefthand.drawing.posture import (
     two_poses,
 )
 from lefthand.values.errors import CatalogueError
-from lefthand.values.fields import read_number
+from lefthand.values.fields import read_flag, read_number
 from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
 
@@ -57,6 +57,7 @@ class ExercisePicture:
     standing_cut: str
     free: tuple[str, str] | None
     rungs: frozenset[int] | None = None
+    hand_leaves: bool = False
 
 
 def has_picture(evidence: str, instrument: Instrument) -> bool:
@@ -108,7 +109,12 @@ def pair_of_exercise(
     ]
     cut = shown.cut if instrument.is_held_up else shown.standing_cut
     place = {"fingers": ("middle", finger or 3), "thumb": ("thumb", None)}.get(cut, ("", None))
-    return Pair(shown.words, _frames(hands, cut, place), shown.moves)
+    drawings = _frames(hands, cut, place)
+    if shown.hand_leaves:
+        away = bare(hands[0], MAIN, _cut(hands[0], cut, place))
+        stay = (frames + 1) // 2
+        drawings = (*drawings[:stay], *[away] * (frames - stay))
+    return Pair(shown.words, drawings, shown.moves)
 
 
 def is_for_rung(shown: ExercisePicture, rung: int | None) -> bool:
@@ -203,6 +209,7 @@ def _read(record: Record) -> ExercisePicture:
         standing,
         free,
         None if rungs is None else frozenset(int(read_number("rungs", each, 1)) for each in rungs),
+        read_flag("hand_leaves", record.take("hand_leaves", False)),
     )
     record.done()
     return picture

@@ -84,6 +84,14 @@ def look(posture: Posture, view: str = MAIN, cut: Cut | None = None) -> tuple[Sk
     return skeleton, scene_of(flesh_of(skeleton), wood, camera)
 
 
+def bare(posture: Posture, view: str = MAIN, cut: Cut | None = None) -> Picture:
+    """The same without the hand: the instrument by itself."""
+    _, scene = look(posture, view, cut)
+    width, height = scene.camera.field
+    shapes = (*scene.wood.behind, *scene.wood.neck)
+    return Picture(width, height, tuple(_together([_wood_path(shape) for shape in shapes])))
+
+
 def picture_of(posture: Posture, view: str = MAIN) -> Picture:
     skeleton, scene = look(posture, view)
     return drawn(skeleton, scene)

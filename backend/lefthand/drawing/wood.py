@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from lefthand.drawing.neck import STRINGS, Neck
 from lefthand.drawing.sight import Body, Camera, faces_of
 from lefthand.drawing.skeleton import Skeleton
-from lefthand.drawing.vectors import Vector, vector
+from lefthand.drawing.vectors import Vector, cross, unit, vector
 from lefthand.values.vocabulary import FINGERS
 
 Rings = Sequence[NDArray[np.float64]]
@@ -35,6 +35,7 @@ PEG_BOX = (  # x, middle height, half height, half width
     (-82, -21.5, 7.6, 5.8),
 )
 PEGS = ((-19, 1), (-33, -1), (-46, 1), (-60, -1))
+TURN = np.linspace(0, 2 * np.pi, 16, endpoint=False)
 SCROLL = ((-92, -13.5, 17, 7), (-91, -14, 11, 9), (-91.6, -13.6, 5, 11))
 
 
@@ -127,6 +128,15 @@ def _body(rings: Rings, camera: Camera) -> Body:
         planes.append((a, b, c, d))
     corners = camera.project(np.concatenate(rings))[:, :2]
     return Body(np.array(planes), shapely.MultiPoint(corners).convex_hull)
+
+
+def rod_of(one: Vector, two: Vector, radius: float, camera: Camera) -> tuple[Shape, Body]:
+    """A round stick from one point to the other; mm."""
+    along = unit(two - one)
+    aside = unit(cross(along, vector((0.3, 0.5, 0.8))))
+    around = [aside * np.cos(t) + cross(along, aside) * np.sin(t) for t in TURN]
+    body = _body([np.array([end + way * radius for way in around]) for end in (one, two)], camera)
+    return Shape("neck", _ring(body.shadow)), body
 
 
 def _ring(polygon: shapely.Polygon) -> NDArray[np.float64]:

@@ -262,6 +262,24 @@ class PairTest(unittest.TestCase):
         self.assertEqual(ends.frames, (more.frames[0], more.frames[-1]))
         self.assertEqual(len({frame.paths for frame in more.frames}), 5)
 
+    def test_where_the_hand_leaves_the_instrument_stands_by_itself(self):
+        for name, instrument in (("hands_free_hold", "vn"), ("stands_alone", "db")):
+            frames = pair_of_exercise(name, Instrument(instrument), frames=4).frames
+            skin = ["skin" in {path.kind for path in frame.paths} for frame in frames]
+            self.assertEqual(skin, [True, True, False, False])
+            self.assertIn("board", {path.kind for path in frames[-1].paths})
+
+    def test_a_stick_lies_under_the_thumb_and_over_the_palm(self):
+        frame, _ = pair_of_exercise("rod_pivot", Instrument.VIOLIN).frames
+        kinds = [path.kind for path in frame.paths]
+        self.assertEqual(kinds[:3], ["skin", "neck", "skin"])
+
+    def test_a_hand_that_is_shaken_moves_and_its_arm_stays(self):
+        down, up = (free_skeleton(free_poses()[f"hand shaken {way}"], 4) for way in ("down", "up"))
+        apart = np.degrees(np.arccos([down.fore @ up.fore, down.hand.distal @ up.hand.distal]))
+        self.assertLess(apart[0], 1)
+        self.assertAlmostEqual(apart[1], 74, delta=1)  # 46 to the palm and 28 back
+
     def test_a_slip_in_the_data_is_named(self):
         for fields, words in (
             ({"both": {"finger.dips": [1, 2, 3]}}, "finger.dips: no such number"),
