@@ -1,12 +1,13 @@
-import { type ComponentType, lazy } from 'react';
+import { type ComponentType } from 'react';
 import { Route, Switch } from 'wouter';
 
+import { late } from './components/late';
 import { NotFound, PageBoundary } from './components/Problem';
 import { Shell } from './Shell';
 
 /** Each page comes when it is opened. */
 function page<Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) {
-  return lazy<ComponentType>(async () => ({ default: (await load())[name] }));
+  return late(async () => (await load())[name]);
 }
 
 const TodayPage = page(() => import('./today/TodayPage'), 'TodayPage');

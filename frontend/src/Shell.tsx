@@ -1,7 +1,7 @@
 import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { IconMoon, IconSun } from '@tabler/icons-react';
-import { type ReactNode, Suspense, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { Link } from 'wouter';
 
 import { client } from './api/client';
@@ -81,7 +81,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
       </header>
       <main id="main" className={css.main}>
-        <Suspense fallback={null}>{known ? children : <LazySignIn />}</Suspense>
+        {known ? children : <LazySignIn />}
       </main>
       {known && <SignInAgain owner={known} isOut={now === null} />}
     </>

@@ -223,7 +223,9 @@ class FirstPlayer(BrowserCase):
         page.get_by_role("button", name="Erase this player").click()
         erase = page.get_by_role("button", name="Erase for good")
         expect(erase).to_be_disabled()
-        page.get_by_label("Type Ona Testa to erase").fill("Ona Testa")
+        asked = page.get_by_label("Type Ona Testa to erase")
+        expect(asked).to_be_focused()  # though it comes a little after its dialog
+        asked.fill("Ona Testa")
         self.assert_accessible("erase")
         erase.click()
         page.get_by_text("Nobody is here yet").wait_for()

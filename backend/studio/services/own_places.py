@@ -40,10 +40,11 @@ def _bars(bars: list[Any], whole: int) -> tuple[int, int]:
 
 def read_again(piece: Piece) -> ReadPiece:
     """After a change: with what it asks written down, and its place told anew, unless another one
-    was chosen meanwhile."""
+    was chosen meanwhile. Raises StudioError where the piece was removed meanwhile."""
     again = read(piece)
     piece.asks = asks_of(again.passage)
-    piece.save(update_fields=["asks"])
+    if not Piece.objects.filter(pk=piece.pk).update(asks=piece.asks):
+        raise StudioError("not_found", "piece")
     if piece.place is not None:
         first, last = piece.place["first"], piece.place["last"]
         is_in = piece.first <= first and last <= piece.last

@@ -9,6 +9,7 @@ from django.test.utils import CaptureQueriesContext
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.tests.scores import melody_bytes, note, score
+from studio.errors import StudioError
 from studio.paper.pdf import sheet_pdf
 from studio.paper.sheet import build_sheet
 from studio.services.cases import LessonView
@@ -124,6 +125,13 @@ class InTheWeek(PiecesCase):
         read_again(there)
         self.piece.refresh_from_db()
         self.assertEqual((self.piece.place["first"], self.piece.place["last"]), (0, 1))
+
+    def test_a_piece_that_was_removed_meanwhile_is_not_there(self):
+        there = self.player.pieces.get(pk=self.piece.pk)
+        self.piece.delete()
+        with self.assertRaises(StudioError) as caught:
+            read_again(there)
+        self.assertEqual(caught.exception.code, "not_found")
 
     def test_one_piece_at_a_time_and_out_again(self):
         other = keep_piece(self.player, melody_bytes(TUNE), "other", DAY)

@@ -1,19 +1,18 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, lazy, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'wouter';
 
+import { late } from '../components/late';
 import { groupsQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './GroupsPage.module.css';
 
-const GroupDialog = lazy(async () => ({ default: (await import('./GroupDialog')).GroupDialog }));
+const GroupDialog = late(async () => (await import('./GroupDialog')).GroupDialog);
 
-const RosterDialog = lazy(async () => ({
-  default: (await import('./RosterDialog')).RosterDialog,
-}));
+const RosterDialog = late(async () => (await import('./RosterDialog')).RosterDialog);
 
 /** The teacher's groups; each opens its sweep. */
 export function GroupsPage() {
@@ -47,16 +46,8 @@ export function GroupsPage() {
           Bring in a class
         </Button>
       </div>
-      {bringing && (
-        <Suspense fallback={null}>
-          <RosterDialog onClose={() => setBringing(false)} />
-        </Suspense>
-      )}
-      {making && (
-        <Suspense fallback={null}>
-          <GroupDialog opened onClose={() => setMaking(false)} group={null} />
-        </Suspense>
-      )}
+      {bringing && <RosterDialog onClose={() => setBringing(false)} />}
+      {making && <GroupDialog opened onClose={() => setMaking(false)} group={null} />}
     </div>
   );
 }

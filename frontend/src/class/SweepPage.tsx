@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, lazy, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'wouter';
 
+import { late } from '../components/late';
 import type { Catalogue, Evidence, Schemas } from '../api/client';
 import { savedWords } from '../outbox/outbox';
 import { catalogueQuery, groupsQuery } from '../api/queries';
@@ -20,8 +21,8 @@ import { usePageTitle } from '../components/usePageTitle';
 import css from './SweepPage.module.css';
 import { type SweepHandle, useSweep } from './useSweep';
 
-const ChecksDialog = lazy(async () => ({ default: (await import('./ChecksDialog')).ChecksDialog }));
-const GroupDialog = lazy(async () => ({ default: (await import('./GroupDialog')).GroupDialog }));
+const ChecksDialog = late(async () => (await import('./ChecksDialog')).ChecksDialog);
+const GroupDialog = late(async () => (await import('./GroupDialog')).GroupDialog);
 
 type Sweep = Schemas['SweepOut'];
 
@@ -74,22 +75,16 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
         <Checks checks={checks} handle={handle} />
       )}
       {choosing && (
-        <Suspense fallback={null}>
-          <ChecksDialog
-            opened
-            onClose={() => setChoosing(false)}
-            groupId={sweep.id}
-            chosen={sweep.checks}
-            catalogue={catalogue}
-            onChoose={handle.choose}
-          />
-        </Suspense>
+        <ChecksDialog
+          opened
+          onClose={() => setChoosing(false)}
+          groupId={sweep.id}
+          chosen={sweep.checks}
+          catalogue={catalogue}
+          onChoose={handle.choose}
+        />
       )}
-      {changing && (
-        <Suspense fallback={null}>
-          <GroupDialog opened onClose={() => setChanging(false)} group={group} />
-        </Suspense>
-      )}
+      {changing && <GroupDialog opened onClose={() => setChanging(false)} group={group} />}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { CloseButton } from '@mantine/core';
-import { type MouseEvent, type ReactNode, Suspense, useId, useLayoutEffect, useRef } from 'react';
+import { type MouseEvent, type ReactNode, useId, useLayoutEffect, useRef } from 'react';
 
 import css from './Dialog.module.css';
 
@@ -16,6 +16,20 @@ interface Props {
   isFirm?: boolean;
 }
 
+/** To what is to be filled in first, not the way out; where that is still to come, as soon as it has, unless the reader went on. */
+function focusFirst(shown: HTMLDialogElement): MutationObserver {
+  const begun = document.activeElement;
+  const watch = new MutationObserver(() => {
+    const first = shown.querySelector<HTMLElement>(FIRST);
+    if (first && document.activeElement === begun) first.focus();
+    if (first) watch.disconnect();
+  });
+  const first = shown.querySelector<HTMLElement>(FIRST);
+  if (first) first.focus();
+  else watch.observe(shown, { childList: true, subtree: true });
+  return watch;
+}
+
 /** A dialog over the page, the browser's own: it holds the focus and gives it back. */
 export function Dialog(props: Props) {
   return props.opened ? <Opened {...props} /> : null;
@@ -28,9 +42,11 @@ function Opened({ onClose, title, children, wide = false, isFirm = false }: Prop
   useLayoutEffect(() => {
     const shown = dialog.current;
     shown?.showModal();
-    // What is to be filled in first, not the way out.
-    shown?.querySelector<HTMLElement>(FIRST)?.focus();
-    return () => shown?.close();
+    const watch = shown ? focusFirst(shown) : null;
+    return () => {
+      watch?.disconnect();
+      shown?.close();
+    };
   }, []);
   // For pointers; keys have Escape.
   const closeOutside = (event: MouseEvent) => {
@@ -54,7 +70,7 @@ function Opened({ onClose, title, children, wide = false, isFirm = false }: Prop
           </h2>
           {!isFirm && <CloseButton size={44} aria-label="Close" onClick={onClose} />}
         </div>
-        <Suspense fallback={null}>{children}</Suspense>
+        {children}
       </div>
     </dialog>
   );

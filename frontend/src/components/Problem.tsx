@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { Component, type ReactNode, Suspense } from 'react';
+import { Component, type ReactNode } from 'react';
 import { Link, useLocation } from 'wouter';
 
 import { ApiError } from '../api/client';
@@ -40,11 +40,7 @@ export function NotFound() {
 /** The page, or what went wrong in it; going to another page starts anew. */
 export function PageBoundary({ children }: { children: ReactNode }) {
   const [path] = useLocation();
-  return (
-    <Boundary key={path}>
-      <Suspense fallback={null}>{children}</Suspense>
-    </Boundary>
-  );
+  return <Boundary key={path}>{children}</Boundary>;
 }
 
 class Boundary extends Component<{ children: ReactNode }, { error: Error | null }> {

@@ -1,5 +1,6 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import { StringsRule } from '../components/StringsRule';
 import { savedWords } from '../outbox/outbox';
 import { AskLater } from './AskLater';
@@ -13,8 +14,20 @@ import { WeekDays } from './WeekDays';
 import { dayNumber, type WeekNow } from './weekNow';
 
 const DAYS_OF_A_WEEK = 7;
-const SendTakes = lazy(async () => ({ default: (await import('./SendTakes')).SendTakes }));
-const RecordTake = lazy(async () => ({ default: (await import('./RecordTake')).RecordTake }));
+// The week is there without them.
+const Nothing = () => null;
+const SendTakes = late(() =>
+  import('./SendTakes').then(
+    (its) => its.SendTakes,
+    () => Nothing,
+  ),
+);
+const RecordTake = late(() =>
+  import('./RecordTake').then(
+    (its) => its.RecordTake,
+    () => Nothing,
+  ),
+);
 
 /** A week at home: what is for today, its music and tools, and how it went. */
 export function HomePage({ token }: { token: string }) {
@@ -61,11 +74,7 @@ export function HomePage({ token }: { token: string }) {
 
 /** Takes of this phone that are still on their way, though this week may ask for none. */
 function Waiting({ token }: { token: string }) {
-  return (
-    <Suspense fallback={null}>
-      <SendTakes token={token} />
-    </Suspense>
-  );
+  return <SendTakes token={token} />;
 }
 
 /** Logs that the server could not take, kept here until somebody decides. */
@@ -179,11 +188,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
       {items.map((item) => (
         <Exercise key={item.exercise} item={item} openStrings={week.open_strings} />
       ))}
-      {week.take && (
-        <Suspense fallback={null}>
-          <RecordTake token={token} take={week.take} today={week.today} />
-        </Suspense>
-      )}
+      {week.take && <RecordTake token={token} take={week.take} today={week.today} />}
       <HowFar climbed={week.climbed} better={week.better} />
       <p className={css.foot}>
         Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop

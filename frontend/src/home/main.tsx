@@ -19,4 +19,5 @@ createRoot(root).render(
     <HomePage token={token} />
   </StrictMode>,
 );
-void keepForLater(token);
+// It sends what was recorded before, as soon as there is a network again: kept from the start.
+void import('./SendTakes').catch(() => undefined).then(() => keepForLater(token));

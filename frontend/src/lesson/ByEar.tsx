@@ -1,14 +1,13 @@
 import { Button } from '@mantine/core';
-import { lazy, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import type { Evidence } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import { useKeys } from '../components/useKeys';
 import type { Heard } from '../sound/takes';
 
-const Listening = lazy(async () => ({
-  default: (await import('../sound/Listening')).Listening,
-}));
+const Listening = late(async () => (await import('../sound/Listening')).Listening);
 
 interface Props {
   item: Evidence;

@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { useIsFetching, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import type { Evidence, Schemas } from '../api/client';
 import { checkPairQuery } from '../api/queries';
 import { GradeMarks } from '../components/GradeMarks';
@@ -19,18 +20,12 @@ import type { LessonHandle } from './useLesson';
 
 const CENTS = 'fourth_cents';
 const REACH = 'reach_margin';
-const PictureAngle = lazy(async () => ({
-  default: (await import('./PictureAngle')).PictureAngle,
-}));
-const TrialCompare = lazy(async () => ({
-  default: (await import('./TrialCompare')).TrialCompare,
-}));
-const CentsAMillimetre = lazy(async () => ({
-  default: (await import('./CentsAMillimetre')).CentsAMillimetre,
-}));
-const ByEar = lazy(async () => ({ default: (await import('./ByEar')).ByEar }));
-const ReachEntry = lazy(async () => ({ default: (await import('./ReachEntry')).ReachEntry }));
-const MeasureEntry = lazy(async () => ({ default: (await loadMeasure()).MeasureEntry }));
+const PictureAngle = late(async () => (await import('./PictureAngle')).PictureAngle);
+const TrialCompare = late(async () => (await import('./TrialCompare')).TrialCompare);
+const CentsAMillimetre = late(async () => (await import('./CentsAMillimetre')).CentsAMillimetre);
+const ByEar = late(async () => (await import('./ByEar')).ByEar);
+const ReachEntry = late(async () => (await import('./ReachEntry')).ReachEntry);
+const MeasureEntry = late(async () => (await loadMeasure()).MeasureEntry);
 
 const GRADES = [0, 1, 2, 3];
 const YOUNG_BELOW = 12;
@@ -242,13 +237,11 @@ function CheckRow({
             ))}
           </div>
           {trial && fingers === null && (
-            <Suspense fallback={null}>
-              <TrialCompare
-                label={item.label}
-                compared={finding?.compared ?? null}
-                onCompared={onCompared}
-              />
-            </Suspense>
+            <TrialCompare
+              label={item.label}
+              compared={finding?.compared ?? null}
+              onCompared={onCompared}
+            />
           )}
           <Measured item={item} handle={handle} finger={finger} onMeasured={onMeasured} />
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
@@ -293,33 +286,29 @@ function Measured({ item, handle, finger, onMeasured }: MeasuredProps) {
   const { lesson, enter } = handle;
   if (item.measure === null && item.photo === null) return null;
   const value = lesson.findings[item.id]?.value ?? null;
+  if (item.measure === REACH)
+    return <ReachEntry player={lesson.player} value={value} onPercent={onMeasured} />;
   return (
-    <Suspense fallback={null}>
-      {item.measure === REACH ? (
-        <ReachEntry player={lesson.player} value={value} onPercent={onMeasured} />
-      ) : (
-        <div className={css.measures}>
-          {item.measure !== null && <MeasureEntry item={item} value={value} onValue={onMeasured} />}
-          {item.by_ear && (
-            <ByEar
-              item={item}
-              lessonId={lesson.id}
-              onFound={(key, value) => enter('observation', key, value)}
-            />
-          )}
-          {item.measure === CENTS && <CentsAMillimetre playerId={lesson.player.id} />}
-          {item.photo !== null && (
-            <PictureAngle
-              key={finger}
-              item={item}
-              playerId={lesson.player.id}
-              instrument={lesson.player.instrument}
-              finger={finger}
-              onValue={onMeasured}
-            />
-          )}
-        </div>
+    <div className={css.measures}>
+      {item.measure !== null && <MeasureEntry item={item} value={value} onValue={onMeasured} />}
+      {item.by_ear && (
+        <ByEar
+          item={item}
+          lessonId={lesson.id}
+          onFound={(key, value) => enter('observation', key, value)}
+        />
       )}
-    </Suspense>
+      {item.measure === CENTS && <CentsAMillimetre playerId={lesson.player.id} />}
+      {item.photo !== null && (
+        <PictureAngle
+          key={finger}
+          item={item}
+          playerId={lesson.player.id}
+          instrument={lesson.player.instrument}
+          finger={finger}
+          onValue={onMeasured}
+        />
+      )}
+    </div>
   );
 }

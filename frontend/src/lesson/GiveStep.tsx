@@ -1,8 +1,9 @@
 import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'wouter';
 
+import { late } from '../components/late';
 import type { Catalogue, Lesson } from '../api/client';
 import { setupsQuery } from '../api/queries';
 import { useKeys } from '../components/useKeys';
@@ -15,9 +16,7 @@ import type { LessonHandle } from './useLesson';
 import { useItemKeys } from './useItemKeys';
 import { WeekStrip } from './WeekStrip';
 
-const FitDialog = lazy(async () => ({
-  default: (await import('../components/FitDialog')).FitDialog,
-}));
+const FitDialog = late(async () => (await import('../components/FitDialog')).FitDialog);
 
 /** The week: one to three exercises, each with its step, dose, days and why. */
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
@@ -162,14 +161,12 @@ function Said({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
         </p>
       )}
       {writing && (
-        <Suspense fallback={null}>
-          <FitDialog
-            playerId={lesson.player.id}
-            isHeldUp={lesson.player.instrument === 'vn' || lesson.player.instrument === 'va'}
-            last={setups.data?.[0] ?? null}
-            onClose={() => setWriting(false)}
-          />
-        </Suspense>
+        <FitDialog
+          playerId={lesson.player.id}
+          isHeldUp={lesson.player.instrument === 'vn' || lesson.player.instrument === 'va'}
+          last={setups.data?.[0] ?? null}
+          onClose={() => setWriting(false)}
+        />
       )}
       {lesson.plan === null && says.map((line) => <p key={line}>{line}</p>)}
     </>

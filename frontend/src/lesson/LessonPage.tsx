@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import { usePrefetchQuery, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'wouter';
 
+import { late } from '../components/late';
 import type { Catalogue } from '../api/client';
 import { savedWords } from '../outbox/outbox';
 import { catalogueQuery, handQuery } from '../api/queries';
@@ -35,11 +36,11 @@ const loadAsk = () => import('./AskStep');
 const loadDecide = () => import('./DecideStep');
 const loadGive = () => import('./GiveStep');
 const AHEAD = [loadLook, loadAsk, loadDecide, loadGive, loadMeasure, loadMeasuring];
-const KeyHelp = lazy(async () => ({ default: (await import('../components/KeyHelp')).KeyHelp }));
-const LookStep = lazy(async () => ({ default: (await loadLook()).LookStep }));
-const AskStep = lazy(async () => ({ default: (await loadAsk()).AskStep }));
-const DecideStep = lazy(async () => ({ default: (await loadDecide()).DecideStep }));
-const GiveStep = lazy(async () => ({ default: (await loadGive()).GiveStep }));
+const KeyHelp = late(async () => (await import('../components/KeyHelp')).KeyHelp);
+const LookStep = late(async () => (await loadLook()).LookStep);
+const AskStep = late(async () => (await loadAsk()).AskStep);
+const DecideStep = late(async () => (await loadDecide()).DecideStep);
+const GiveStep = late(async () => (await loadGive()).GiveStep);
 
 function savesData(): boolean {
   return (
@@ -124,29 +125,23 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         <SaveState handle={handle} onHelp={() => setHelp(true)} />
       </header>
       <SafetyBand handle={handle} onTell={() => setParams({ step: 'ask', tell: '1' }, REPLACE)} />
-      <Suspense fallback={null}>
-        {step === 'ask' && (
-          <AskStep
-            key={params.get('tell')}
-            handle={handle}
-            catalogue={catalogue}
-            isTelling={params.has('tell')}
-            onDone={() => go('look')}
-          />
-        )}
-        {step === 'look' && (
-          <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
-        )}
-        {step === 'decide' && (
-          <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
-        )}
-        {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
-      </Suspense>
-      {help && (
-        <Suspense fallback={null}>
-          <KeyHelp opened onClose={() => setHelp(false)} />
-        </Suspense>
+      {step === 'ask' && (
+        <AskStep
+          key={params.get('tell')}
+          handle={handle}
+          catalogue={catalogue}
+          isTelling={params.has('tell')}
+          onDone={() => go('look')}
+        />
       )}
+      {step === 'look' && (
+        <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
+      )}
+      {step === 'decide' && (
+        <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
+      )}
+      {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
+      {help && <KeyHelp opened onClose={() => setHelp(false)} />}
     </div>
   );
 }

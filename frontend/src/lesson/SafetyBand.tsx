@@ -1,13 +1,11 @@
-import { lazy, Suspense } from 'react';
 import { Button } from '@mantine/core';
 
+import { late } from '../components/late';
 import { shortDate } from '../words/words';
 import css from './SafetyBand.module.css';
 import type { LessonHandle } from './useLesson';
 
-const LiftFlag = lazy(async () => ({
-  default: (await import('../components/LiftFlag')).LiftFlag,
-}));
+const LiftFlag = late(async () => (await import('../components/LiftFlag')).LiftFlag);
 
 interface Props {
   handle: LessonHandle;
@@ -30,11 +28,7 @@ export function SafetyBand({ handle, onTell }: Props) {
               note.
             </p>
           </div>
-          {flag && (
-            <Suspense fallback={null}>
-              <LiftFlag playerId={lesson.player.id} reasons={flag.reasons} />
-            </Suspense>
-          )}
+          {flag && <LiftFlag playerId={lesson.player.id} reasons={flag.reasons} />}
         </section>
       )}
       {level === 'amber' && (

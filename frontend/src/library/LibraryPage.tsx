@@ -3,9 +3,9 @@ import '@mantine/core/styles/SegmentedControl.css';
 
 import { SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'wouter';
 
+import { late } from '../components/late';
 import type { Catalogue } from '../api/client';
 import { catalogueQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
@@ -17,7 +17,7 @@ import { usePageTitle } from '../components/usePageTitle';
 import css from './LibraryPage.module.css';
 import { onShelf, searched, type Shelf } from './search';
 
-const DrillBench = lazy(async () => ({ default: (await import('./DrillBench')).DrillBench }));
+const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
 
 const SHELVES = [
   { value: 'exercises', label: 'Exercises' },
@@ -72,9 +72,7 @@ export function LibraryPage() {
         />
       </div>
       {shelf === 'drills' ? (
-        <Suspense fallback={null}>
-          <DrillBench instrument={instrument || 'vn'} />
-        </Suspense>
+        <DrillBench instrument={instrument || 'vn'} />
       ) : (
         <Browse
           catalogue={catalogue.data}

@@ -1,6 +1,6 @@
-import { lazy } from 'react';
+import { late } from '../components/late';
 
 export const loadMeasuring = () => import('./Measuring');
 
 /** The measuring on a picture; it comes when a dialog for it opens. */
-export const LazyMeasuring = lazy(async () => ({ default: (await loadMeasuring()).Measuring }));
+export const LazyMeasuring = late(async () => (await loadMeasuring()).Measuring);

@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import { client, unwrap } from '../api/client';
 import { ChoosePicture } from './ChoosePicture';
 import css from './Measuring.module.css';
@@ -11,7 +12,7 @@ import { isOfAFinger, ownError, signed, unitOf, wantedPoints } from './pointPlan
 import type { Picture } from './readPicture';
 import { type Asked, pointsBody, tell, type Told } from './tell';
 
-const CutPicture = lazy(async () => ({ default: (await import('./CutPicture')).CutPicture }));
+const CutPicture = late(async () => (await import('./CutPicture')).CutPicture);
 
 interface Props {
   playerId: number;
@@ -50,19 +51,17 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
   const value = found && way * (first ? (first.value + found.value) / 2 : found.value);
   if (cutting) {
     return (
-      <Suspense fallback={null}>
-        <CutPicture
-          playerId={playerId}
-          asked={asked}
-          picture={picture}
-          points={points}
-          onKept={() => {
-            setCutting(false);
-            setIsKept(true);
-          }}
-          onBack={() => setCutting(false)}
-        />
-      </Suspense>
+      <CutPicture
+        playerId={playerId}
+        asked={asked}
+        picture={picture}
+        points={points}
+        onKept={() => {
+          setCutting(false);
+          setIsKept(true);
+        }}
+        onBack={() => setCutting(false)}
+      />
     );
   }
   return (

@@ -1,16 +1,15 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import { client, type Schemas, unwrap } from '../api/client';
 import { catalogueQuery, reachQuery, setupsQuery } from '../api/queries';
 import { reachWords } from '../words/reach';
 import { GRADE_WORDS, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
 
-const FitDialog = lazy(async () => ({
-  default: (await import('../components/FitDialog')).FitDialog,
-}));
+const FitDialog = late(async () => (await import('../components/FitDialog')).FitDialog);
 
 const JUDGED: Record<string, string> = {
   helped: 'it helped',
@@ -85,14 +84,12 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
         ))}
       </ul>
       {writing && (
-        <Suspense fallback={null}>
-          <FitDialog
-            playerId={playerId}
-            isHeldUp={isHeldUp}
-            last={setups.data?.[0] ?? null}
-            onClose={() => setWriting(false)}
-          />
-        </Suspense>
+        <FitDialog
+          playerId={playerId}
+          isHeldUp={isHeldUp}
+          last={setups.data?.[0] ?? null}
+          onClose={() => setWriting(false)}
+        />
       )}
     </details>
   );

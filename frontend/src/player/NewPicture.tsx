@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import { Suspense, useState } from 'react';
+import { useState } from 'react';
 
 import { Dialog } from '../components/Dialog';
 import { LazyMeasuring } from '../pictures/LazyMeasuring';
@@ -34,14 +34,12 @@ export function NewPicture({ player, onDone }: Props) {
           />
         )}
       </div>
-      <Suspense fallback={null}>
-        <LazyMeasuring
-          key={`${kind} ${finger}`}
-          playerId={player.id}
-          asked={{ kind, finger, instrument: player.instrument, string: null }}
-          onDone={onDone}
-        />
-      </Suspense>
+      <LazyMeasuring
+        key={`${kind} ${finger}`}
+        playerId={player.id}
+        asked={{ kind, finger, instrument: player.instrument, string: null }}
+        onDone={onDone}
+      />
     </Dialog>
   );
 }

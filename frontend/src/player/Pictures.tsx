@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import { client, unwrap } from '../api/client';
 import { picturesQuery } from '../api/queries';
 import { SureButton } from '../components/SureButton';
@@ -9,10 +10,8 @@ import { shortDate } from '../words/words';
 import css from './Pictures.module.css';
 import { addressOf, firstAndLast, told } from './pictureWords';
 
-const NewPicture = lazy(async () => ({ default: (await import('./NewPicture')).NewPicture }));
-const PicturePair = lazy(async () => ({
-  default: (await import('./PicturePair')).PicturePair,
-}));
+const NewPicture = late(async () => (await import('./NewPicture')).NewPicture);
+const PicturePair = late(async () => (await import('./PicturePair')).PicturePair);
 
 interface Props {
   player: { id: number; instrument: string };
@@ -47,11 +46,7 @@ export function Pictures({ player }: Props) {
       <Button variant="default" onClick={() => setAdding(true)}>
         Measure on a picture
       </Button>
-      {one && two && (
-        <Suspense fallback={null}>
-          <PicturePair player={player} still={one} moved={two} />
-        </Suspense>
-      )}
+      {one && two && <PicturePair player={player} still={one} moved={two} />}
       <ul className={css.strip}>
         {pictures.map((picture) => (
           <li key={picture.name}>
@@ -79,11 +74,7 @@ export function Pictures({ player }: Props) {
         ))}
       </ul>
       {pictures.length > 2 && <p className="quiet">Touch two to see them side by side.</p>}
-      {adding && (
-        <Suspense fallback={null}>
-          <NewPicture player={player} onDone={() => setAdding(false)} />
-        </Suspense>
-      )}
+      {adding && <NewPicture player={player} onDone={() => setAdding(false)} />}
     </details>
   );
 }

@@ -1,13 +1,14 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
+import { late } from '../components/late';
 import { picturesQuery } from '../api/queries';
 import { piecesQuery } from '../pieces/pieces';
 import { Dialog } from '../components/Dialog';
 import css from './PlayerFile.module.css';
 
-const Erase = lazy(async () => ({ default: (await import('./Erase')).Erase }));
+const Erase = late(async () => (await import('./Erase')).Erase);
 
 interface Props {
   id: number;
@@ -49,9 +50,7 @@ export function PlayerFile({ id, name, sounds }: Props) {
         Erase this player
       </Button>
       <Dialog opened={erasing} onClose={() => setErasing(false)} title={`Erase ${name}?`}>
-        <Suspense fallback={null}>
-          <Erase id={id} name={name} />
-        </Suspense>
+        <Erase id={id} name={name} />
       </Dialog>
     </div>
   );

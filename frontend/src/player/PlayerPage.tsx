@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'wouter';
 
+import { late } from '../components/late';
 import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
@@ -23,17 +24,11 @@ import { Sheets } from './Sheets';
 import { ThenAndNow } from './ThenAndNow';
 import { WhatElse } from './WhatElse';
 
-const LiftFlag = lazy(async () => ({
-  default: (await import('../components/LiftFlag')).LiftFlag,
-}));
-const Term = lazy(async () => ({ default: (await import('./Term')).Term }));
-const Timeline = lazy(async () => ({ default: (await import('./Timeline')).Timeline }));
-const WayChoices = lazy(async () => ({
-  default: (await import('../components/WayChoices')).WayChoices,
-}));
-const PlayerDialog = lazy(async () => ({
-  default: (await import('../components/PlayerDialog')).PlayerDialog,
-}));
+const LiftFlag = late(async () => (await import('../components/LiftFlag')).LiftFlag);
+const Term = late(async () => (await import('./Term')).Term);
+const Timeline = late(async () => (await import('./Timeline')).Timeline);
+const WayChoices = late(async () => (await import('../components/WayChoices')).WayChoices);
+const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
 
 /** What has become better, in pictures: evidence over the lessons and steps climbed. */
 export function PlayerPage() {
@@ -101,9 +96,7 @@ export function PlayerPage() {
           the phone eases off.
         </p>
       )}
-      <Suspense fallback={null}>
-        <Term playerId={player.id} />
-      </Suspense>
+      <Term playerId={player.id} />
       <Reminders reminders={query.data.reminders} />
       <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
       {rows.length > 0 && <EverySign lessons={lessons} rows={rows} />}
@@ -117,13 +110,11 @@ export function PlayerPage() {
       {ladders.length > 0 && <Ladders ladders={ladders} />}
       {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
       {changing && (
-        <Suspense fallback={null}>
-          <PlayerDialog
-            opened
-            onClose={() => setChanging(false)}
-            player={{ id: player.id, facts: query.data.facts }}
-          />
-        </Suspense>
+        <PlayerDialog
+          opened
+          onClose={() => setChanging(false)}
+          player={{ id: player.id, facts: query.data.facts }}
+        />
       )}
       <Fit
         playerId={player.id}
@@ -164,14 +155,12 @@ function EverySign({ lessons, rows }: Pick<Schemas['PlayerOut'], 'lessons' | 'ro
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className={css.summary}>Every sign, lesson by lesson</summary>
       {open && (
-        <Suspense fallback={null}>
-          <Timeline
-            name="Findings over the lessons"
-            lessons={lessons}
-            focus={lessons.map((lesson) => lesson.focus[0] ?? '')}
-            rows={rows.map((row) => ({ key: row.evidence, ...row }))}
-          />
-        </Suspense>
+        <Timeline
+          name="Findings over the lessons"
+          lessons={lessons}
+          focus={lessons.map((lesson) => lesson.focus[0] ?? '')}
+          rows={rows.map((row) => ({ key: row.evidence, ...row }))}
+        />
       )}
     </details>
   );
@@ -189,11 +178,7 @@ function OwnWay({ name, ways, onChoose }: OwnWayProps) {
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className={css.summary}>Way of teaching for {name}</summary>
-      {open && (
-        <Suspense fallback={null}>
-          <WayChoices ways={ways} onChoose={onChoose} backWords="as at your desk" />
-        </Suspense>
-      )}
+      {open && <WayChoices ways={ways} onChoose={onChoose} backWords="as at your desk" />}
     </details>
   );
 }
@@ -207,9 +192,7 @@ function Stopped({ playerId, stop }: { playerId: number; stop: Stop }) {
         <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}. Plans
         are paused; a doctor or physiotherapist should look at it.
       </div>
-      <Suspense fallback={null}>
-        <LiftFlag playerId={playerId} reasons={stop.reasons} />
-      </Suspense>
+      <LiftFlag playerId={playerId} reasons={stop.reasons} />
     </section>
   );
 }

@@ -1,14 +1,13 @@
 import { Button } from '@mantine/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'wouter';
 
+import { late } from '../components/late';
 import type { Schemas } from '../api/client';
 import { shortDate } from '../words/words';
 import css from './Sheets.module.css';
 
-const PhoneLink = lazy(async () => ({
-  default: (await import('../components/PhoneLink')).PhoneLink,
-}));
+const PhoneLink = late(async () => (await import('../components/PhoneLink')).PhoneLink);
 
 /** Every week that was given: one touch to its sheet, and the phone's address. */
 export function Sheets({ lessons }: { lessons: Schemas['TimelineLesson'][] }) {
@@ -21,9 +20,7 @@ export function Sheets({ lessons }: { lessons: Schemas['TimelineLesson'][] }) {
       <div className={css.head}>
         <h2>Sheets</h2>
         {onPhone ? (
-          <Suspense fallback={null}>
-            <PhoneLink lessonId={newest.id} opensAtOnce />
-          </Suspense>
+          <PhoneLink lessonId={newest.id} opensAtOnce />
         ) : (
           <Button variant="default" onClick={() => setOnPhone(true)}>
             For the phone

@@ -1,7 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState, useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { useLocation } from 'wouter';
 
+import { late } from '../components/late';
 import type { Schemas } from '../api/client';
 import { termQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
@@ -9,7 +10,7 @@ import touch from '../components/touch.module.css';
 import css from './Term.module.css';
 import { TermPicture } from './TermPicture';
 
-const TermTable = lazy(async () => ({ default: (await import('./TermTable')).TermTable }));
+const TermTable = late(async () => (await import('./TermTable')).TermTable);
 const SPAN_WORDS: Record<string, string> = { term: 'Term', year: 'Year', all: 'All' };
 const NARROW = '(max-width: 700px)';
 /** The picture of another span stays until the new one is there. */
@@ -66,9 +67,7 @@ export function Term({ playerId }: Props) {
         </>
       )}
       {string && (
-        <Suspense fallback={null}>
-          <TermTable string={string} lessons={term.lessons} onClose={() => setOpened(null)} />
-        </Suspense>
+        <TermTable string={string} lessons={term.lessons} onClose={() => setOpened(null)} />
       )}
       <Measures measures={term.measures} />
       {term.picture && (

@@ -1,7 +1,7 @@
-import { lazy } from 'react';
+import { late } from '../components/late';
 
 const load = () => import('./SignIn');
 
 // Nobody who is signed in waits for these.
-export const LazySignIn = lazy(async () => ({ default: (await load()).SignIn }));
-export const LazySignInForm = lazy(async () => ({ default: (await load()).SignInForm }));
+export const LazySignIn = late(async () => (await load()).SignIn);
+export const LazySignInForm = late(async () => (await load()).SignInForm);

@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'wouter';
 
+import { late } from '../components/late';
 import type { Schemas } from '../api/client';
 import { todayQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
@@ -17,9 +18,7 @@ import css from './TodayPage.module.css';
 
 type Row = Schemas['DayRowOut'];
 
-const PlayerDialog = lazy(async () => ({
-  default: (await import('../components/PlayerDialog')).PlayerDialog,
-}));
+const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
 
 /** The day's lessons in order, then the other players. */
 export function TodayPage() {
@@ -104,11 +103,7 @@ export function TodayPage() {
         </Button>
         <BringIn />
       </div>
-      {adding && (
-        <Suspense fallback={null}>
-          <PlayerDialog opened onClose={() => setAdding(false)} player={null} />
-        </Suspense>
-      )}
+      {adding && <PlayerDialog opened onClose={() => setAdding(false)} player={null} />}
     </div>
   );
 }
