@@ -41,7 +41,9 @@ def home_out(week: HomeWeek) -> HomeOut:
     lesson = week.lesson
     instrument = Instrument(lesson.player.instrument)
     exercises = load_catalogue().exercises
-    paper = {} if week.reasons else {i.exercise.id: i for i in build_sheet(lesson).items}
+    # A stop or another plan may have come since the week was read: the sheet, read last, decides.
+    sheet = build_sheet(lesson) if week.reasons is None else None
+    paper = {item.exercise.id: item for item in sheet.items} if sheet else {}
     return HomeOut(
         first_name=lesson.player.name.split()[0],
         instrument=INSTRUMENT_NAMES[instrument.value],
@@ -49,13 +51,13 @@ def home_out(week: HomeWeek) -> HomeOut:
         open_until=week.open_until,
         today=week.today,
         teacher_line=lesson.teacher_line,
-        paused=week.reasons is not None,
+        paused=sheet is None or sheet.paused,
         eased=week.is_eased,
         open_strings=[pitch.midi for pitch in FINGERBOARDS[instrument].strings],
         items=[
             _item_out(item, paper[exercises[item.exercise].id], week, seed)
             for seed, item in enumerate(week.given, start=1)
-            if week.reasons is None
+            if exercises[item.exercise].id in paper
         ],
         days=[day_out(log) for log in week.logs],
         self_check=_self_check_out(lesson),

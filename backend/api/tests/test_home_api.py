@@ -10,8 +10,9 @@ from django.test import Client
 from django.utils import timezone
 from icalendar import Calendar
 
+from api.home.present import home_out
 from studio.models import Player
-from studio.services.home import make_link
+from studio.services.home import make_link, open_link
 from studio.services.lessons import start_lesson
 from studio.tests.studio_case import GRIP, StudioCase
 
@@ -53,6 +54,15 @@ class HomeApi(StudioCase):
         self.assertNotIn("2014", undrawn, "the year of birth, and no coordinate of the music")
         self.assertTrue(all(item["planned"] for item in week["items"]))
         self.assertTrue(any(item["music"] and item["notes"] for item in week["items"]))
+
+    def test_a_stop_that_comes_while_the_week_is_told_pauses_it(self):
+        week = open_link(self.token, self.today)
+        self.assertTrue(week.given)
+        self.assertIsNone(week.reasons)
+        self.assertEqual(self.log(felt="tight", pain=5).status_code, 200)
+        told = home_out(week)
+        self.assertTrue(told.paused)
+        self.assertEqual(told.items, [])
 
     def test_the_beat_is_that_of_the_music(self):
         self.give(self.given, "trill_bursts")
