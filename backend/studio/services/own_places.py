@@ -3,6 +3,8 @@
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from django.db import transaction
+
 from lefthand.passage.harder import asks_of, harder_because
 from lefthand.practice.own_place import MOST_BARS
 from lefthand.values.errors import InputError
@@ -20,14 +22,16 @@ def choose_place(piece: Piece, bars: Any) -> ReadPiece:
     if not isinstance(bars, list) or len(bars) not in (0, 2):
         raise StudioError("bad_input", "week", "expected the first and the last bar")
     try:
-        first, last = _bars(bars, piece.bars) if bars else (None, None)
+        where = _bars(bars, piece.bars) if bars else None
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    if first is not None:
-        piece.player.pieces.exclude(pk=piece.pk).update(place=None)
-    piece.place = None if first is None else {"first": first, "last": last}
-    piece.save(update_fields=["place"])
-    return read_again(piece)
+    again = _written_down(piece)
+    piece.place = _told(piece, again, *where) if where else None
+    with transaction.atomic():
+        if where:
+            piece.player.pieces.update(place=None)
+        Piece.objects.filter(pk=piece.pk).update(place=piece.place)
+    return again
 
 
 def _bars(bars: list[Any], whole: int) -> tuple[int, int]:
@@ -41,17 +45,27 @@ def _bars(bars: list[Any], whole: int) -> tuple[int, int]:
 def read_again(piece: Piece) -> ReadPiece:
     """After a change: with what it asks written down, and its place told anew, unless another one
     was chosen meanwhile. Raises StudioError where the piece was removed meanwhile."""
+    again = _written_down(piece)
+    if piece.place is not None:
+        first, last = piece.place["first"], piece.place["last"]
+        piece.place = _told(piece, again, first, last)
+        same = Piece.objects.filter(pk=piece.pk, place__first=first, place__last=last)
+        same.update(place=piece.place)
+    return again
+
+
+def _written_down(piece: Piece) -> ReadPiece:
+    """The bars looked at, with what they ask written down."""
     again = read(piece)
     piece.asks = asks_of(again.passage)
     if not Piece.objects.filter(pk=piece.pk).update(asks=piece.asks):
         raise StudioError("not_found", "piece")
-    if piece.place is not None:
-        first, last = piece.place["first"], piece.place["last"]
-        is_in = piece.first <= first and last <= piece.last
-        piece.place = _place(again if is_in else read(piece, (first, last)), first, last)
-        same = Piece.objects.filter(pk=piece.pk, place__first=first, place__last=last)
-        same.update(place=piece.place)
     return again
+
+
+def _told(piece: Piece, looked_at: ReadPiece, first: int, last: int) -> dict[str, Any]:
+    is_in = piece.first <= first and last <= piece.last
+    return _place(looked_at if is_in else read(piece, (first, last)), first, last)
 
 
 def remove_piece(piece: Piece) -> None:

@@ -139,22 +139,18 @@ def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
     one note's number with finger, string and lets_go, each None for what is proposed. What is not
     there stays, also what another tab changes meanwhile. Raises StudioError naming the field."""
     try:
-        if told.get("part") is not None:
-            _change_part(piece, told["part"])
-        if told.get("first") is not None or told.get("last") is not None:
-            _change_bars(piece, told)
-        if "tempo" in told:
-            tempo = told["tempo"]
-            piece.tempo = None if tempo is None else read_number("tempo", tempo, *TEMPI)
-            piece.save(update_fields=["tempo"])
-        if told.get("another"):
-            now = read(piece)
-            piece.taste = next_taste(now.score, now.passage.asked)
-            piece.save(update_fields=["taste"])
-        if told.get("number") is not None:
-            _change_note(piece, told)
+        changed = [*_part(piece, told), *_bars(piece, told), *_tempo(piece, told)]
+        note = _note(told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
+    if told.get("another"):
+        now = read(piece)
+        piece.taste = next_taste(now.score, now.passage.asked)
+        changed.append("taste")
+    if changed:
+        piece.save(update_fields=changed)
+    if note:
+        _wish(piece, *note)
 
 
 def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
@@ -203,24 +199,41 @@ def _score(data: bytes, part: str | None, instrument: Instrument) -> Score:
     return read_piece(data, part, instrument)
 
 
-def _change_part(piece: Piece, part: str) -> None:
-    score = _read(bytes(piece.score), part, Instrument(piece.player.instrument))
-    if score.part.id != piece.part:
-        piece.part, piece.wishes, piece.place, piece.heard = score.part.id, {}, None, None
-        piece.save(update_fields=["part", "wishes", "place", "heard"])
+def _part(piece: Piece, told: Mapping[str, Any]) -> list[str]:
+    """Another part, not saved yet; the names of what changed."""
+    if told.get("part") is None:
+        return []
+    score = _read(bytes(piece.score), told["part"], Instrument(piece.player.instrument))
+    if score.part.id == piece.part:
+        return []
+    piece.part, piece.wishes, piece.place, piece.heard = score.part.id, {}, None, None
+    return ["part", "wishes", "place", "heard"]
 
 
-def _change_bars(piece: Piece, told: Mapping[str, Any]) -> None:
+def _bars(piece: Piece, told: Mapping[str, Any]) -> list[str]:
     first, last = told.get("first"), told.get("last")
+    if first is None and last is None:
+        return []
     first = read_whole("first", piece.first + 1 if first is None else first, 1, piece.bars)
     last = read_whole("last", piece.last + 1 if last is None else last, first, piece.bars)
     if last - first >= MOST_BARS:
         raise InputError("last", f"expected at most {MOST_BARS} bars at a time")
     piece.first, piece.last = first - 1, last - 1
-    piece.save(update_fields=["first", "last"])
+    return ["first", "last"]
 
 
-def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
+def _tempo(piece: Piece, told: Mapping[str, Any]) -> list[str]:
+    if "tempo" not in told:
+        return []
+    tempo = told["tempo"]
+    piece.tempo = None if tempo is None else read_number("tempo", tempo, *TEMPI)
+    return ["tempo"]
+
+
+def _note(told: Mapping[str, Any]) -> tuple[str, dict[str, Any]] | None:
+    """A note's number and what is wished for it, nothing for what is proposed."""
+    if told.get("number") is None:
+        return None
     number = read_whole("number", told["number"], 1, 10**6)
     wish = {name: told[name] for name in WISHES if told.get(name) is not None}
     if "finger" in wish:
@@ -229,10 +242,14 @@ def _change_note(piece: Piece, told: Mapping[str, Any]) -> None:
         read_whole("string", wish["string"], 1, STRINGS)
     if "lets_go" in wish:
         read_flag("lets_go", wish["lets_go"])
+    return str(number), wish
+
+
+def _wish(piece: Piece, number: str, wish: Mapping[str, Any]) -> None:
     with my_turn(), transaction.atomic():
         piece.refresh_from_db(fields=["wishes"])
-        others = {key: each for key, each in piece.wishes.items() if key != str(number)}
-        piece.wishes = {**others, str(number): wish} if wish else others
+        others = {key: each for key, each in piece.wishes.items() if key != number}
+        piece.wishes = {**others, number: wish} if wish else others
         piece.save(update_fields=["wishes"])
 
 

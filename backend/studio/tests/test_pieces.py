@@ -82,7 +82,9 @@ class Changed(PiecesCase):
             ("first", {"first": 9}),
             ("last", {"first": 3, "last": 2}),
             ("tempo", {"tempo": 0}),
+            ("tempo", {"first": 2, "last": 2, "tempo": 0}),
             ("finger", {"number": 1, "finger": 9}),
+            ("finger", {"tempo": 60, "number": 1, "finger": 9}),
             ("string", {"number": 1, "string": 7}),
             ("number", {"number": 0, "finger": 1}),
             ("part", {"part": "oboe"}),
@@ -92,6 +94,7 @@ class Changed(PiecesCase):
             self.assertEqual(caught.exception.field, field)
         self.piece.refresh_from_db()
         self.assertEqual((self.piece.first, self.piece.last, self.piece.wishes), (0, 2, {}))
+        self.assertIsNone(self.piece.tempo)
 
     def test_long_pieces_are_looked_at_in_parts(self):
         long = keep_piece(self.player, melody_bytes("A4:4 B4:4 " * 50), "", DAY)

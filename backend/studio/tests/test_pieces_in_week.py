@@ -126,6 +126,17 @@ class InTheWeek(PiecesCase):
         self.piece.refresh_from_db()
         self.assertEqual((self.piece.place["first"], self.piece.place["last"]), (0, 1))
 
+    def test_a_place_that_cannot_be_told_leaves_the_one_before(self):
+        choose_place(self.piece, [1, 2])
+        before = dict(self.player.pieces.get(pk=self.piece.pk).place)
+        broken = StudioError("bad_input", "file", "cannot be read")
+        with (
+            mock.patch("studio.services.own_places.read", side_effect=broken),
+            self.assertRaises(StudioError),
+        ):
+            choose_place(self.piece, [3, 4])
+        self.assertEqual(self.player.pieces.get(pk=self.piece.pk).place, before)
+
     def test_a_piece_that_was_removed_meanwhile_is_not_there(self):
         there = self.player.pieces.get(pk=self.piece.pk)
         self.piece.delete()
