@@ -91,6 +91,18 @@ class Connection(BrowserCase):
         self.page.get_by_role("heading", name="The same again").wait_for()
         self.saved()
 
+    def test_a_part_that_does_not_come_is_told_and_comes_at_the_second_try(self):
+        page = self.page
+        self.sign_in()
+        page.route("**/assets/LibraryPage*", lambda route: route.abort())
+        page.get_by_role("link", name="Library").click()
+        expect(page.get_by_role("alert")).to_contain_text("What you entered is kept")
+        self.assert_accessible("a part that did not come")
+        page.unroute("**/assets/LibraryPage*")
+        page.get_by_role("button", name="Try again").click()
+        page.get_by_role("heading", name="Library").wait_for()
+        self.problems = [each for each in self.problems if "preload" not in each]
+
     def test_entries_made_without_a_connection_are_kept_and_sent_in_order(self):
         self.begin()
         page = self.page

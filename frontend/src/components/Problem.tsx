@@ -5,12 +5,20 @@ import { Link, useLocation } from 'wouter';
 import { ApiError } from '../api/client';
 import css from './Problem.module.css';
 
+interface Props {
+  error: Error;
+  onRetry?: () => void;
+  /** In the place of a part of a page that has its own heading. */
+  isPart?: boolean;
+}
+
 /** What happened, what was kept, what to do. */
-export function Problem({ error, onRetry }: { error: Error; onRetry?: () => void }) {
+export function Problem({ error, onRetry, isPart = false }: Props) {
   const lost = !(error instanceof ApiError);
+  const Heading = isPart ? 'h2' : 'h1';
   return (
     <div className={css.problem} role="alert">
-      <h2>{lost ? 'No connection to Jolf' : error.message}</h2>
+      <Heading>{lost ? 'No connection to Jolf' : error.message}</Heading>
       <p>
         {lost
           ? 'What you entered is kept on this computer and will be sent when the connection is back.'
@@ -29,7 +37,7 @@ export function Problem({ error, onRetry }: { error: Error; onRetry?: () => void
 export function NotFound() {
   return (
     <div className={css.problem}>
-      <h2>There is no such page</h2>
+      <h1>There is no such page</h1>
       <Button component={Link} href="/">
         Back to today
       </Button>

@@ -140,7 +140,7 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
             {hand.failureCount > 0 && 'The drawing waits for the connection.'}
           </p>
         )}
-        {hand.error && <Problem error={hand.error} onRetry={() => void hand.refetch()} />}
+        {hand.error && <Problem isPart error={hand.error} onRetry={() => void hand.refetch()} />}
       </section>
       <Theory lesson={lesson} onDecide={onDecide} />
     </div>

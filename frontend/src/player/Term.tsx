@@ -27,7 +27,8 @@ export function Term({ playerId }: Props) {
   const size = useNarrow() ? 'narrow' : 'wide';
   const query = useQuery({ ...termQuery(playerId, span, size), ...KEEP });
   const [, navigate] = useLocation();
-  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
+  if (query.error)
+    return <Problem isPart error={query.error} onRetry={() => void query.refetch()} />;
   const term = query.data;
   if (!term) return <div className={css.waiting} data-pending />;
   if (term.next === null) return null;
