@@ -1,5 +1,5 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vitest/config';
+import { defineConfig } from 'vite';
 
 export default defineConfig({
   base: '/static/',
@@ -11,7 +11,5 @@ export default defineConfig({
     outDir: process.env.JOLF_DIST ?? 'dist',
     rollupOptions: { input: { index: 'index.html' } },
   },
-  // Plain class names, so that pictures made in tests can be styled.
-  test: { css: { include: /.+/, modules: { classNameStrategy: 'non-scoped' } } },
   server: { proxy: { '/api': 'http://127.0.0.1:8000' } },
 });

@@ -143,5 +143,5 @@ LOGGING = {
 }
 if TESTING:
     DATA.mkdir(parents=True, exist_ok=True)
-    TEST_RUNNER = "config.test_runner.LongestFirstRunner"
+    TEST_RUNNER = "config.testing.runner.LongestFirstRunner"
     PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]

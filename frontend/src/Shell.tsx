@@ -1,6 +1,5 @@
 import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { IconMoon, IconSun } from '@tabler/icons-react';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link } from 'wouter';
 
@@ -12,6 +11,7 @@ import { studioOutbox } from './outbox/studio';
 import { LazySignIn } from './signin/LazySignIn';
 import { SignInAgain } from './signin/SignInAgain';
 import { Problem } from './components/Problem';
+import { Sign } from './components/Sign';
 import css from './Shell.module.css';
 import { letLettersAct } from './components/useKeys';
 import { Undelivered } from './components/Undelivered';
@@ -100,7 +100,7 @@ function SchemeButton() {
       aria-label={dark ? 'Light page' : 'Dark page'}
       onClick={() => setColorScheme(dark ? 'light' : 'dark')}
     >
-      {dark ? <IconSun size={22} /> : <IconMoon size={22} />}
+      <Sign name={dark ? 'sun' : 'moon'} size={22} />
     </ActionIcon>
   );
 }

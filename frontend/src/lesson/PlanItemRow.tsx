@@ -1,5 +1,4 @@
 import { ActionIcon, Button } from '@mantine/core';
-import { IconArrowDown, IconArrowUp, IconMinus, IconPlus } from '@tabler/icons-react';
 
 import { useState } from 'react';
 import { Link } from 'wouter';
@@ -122,7 +121,7 @@ export function PlanItemRow({ item, items, lesson, active, store, onDislike }: P
           disabled={place === 0}
           onClick={() => move(item.exercise, place - 1)}
         >
-          <IconArrowUp size={20} />
+          <Sign name="up" />
         </ActionIcon>
         <ActionIcon
           size={44}
@@ -131,7 +130,7 @@ export function PlanItemRow({ item, items, lesson, active, store, onDislike }: P
           disabled={place === items.length - 1}
           onClick={() => move(item.exercise, place + 1)}
         >
-          <IconArrowDown size={20} />
+          <Sign name="down" />
         </ActionIcon>
         <Button variant="subtle" onClick={remove} aria-label={`Take out ${item.name}`}>
           Take out
@@ -235,7 +234,7 @@ function Stepper({ label, value, detail, less, more, name }: StepperProps) {
         disabled={!less}
         onClick={less}
       >
-        <IconMinus size={20} />
+        <Sign name="less" />
       </ActionIcon>
       <div>
         <div className="quiet">{label}</div>
@@ -249,7 +248,7 @@ function Stepper({ label, value, detail, less, more, name }: StepperProps) {
         disabled={!more}
         onClick={more}
       >
-        <IconPlus size={20} />
+        <Sign name="more" />
       </ActionIcon>
     </div>
   );

@@ -1,0 +1,64 @@
+"""Results of tests that say how long each took, and each class with what it set up."""
+
+import resource
+import time
+from typing import Any
+from unittest import TestCase, TestResult, TestSuite, TextTestResult
+
+from django.test.runner import RemoteTestResult, RemoteTestRunner
+
+from config.testing.progress import tell_began, tell_ended
+
+DOTS_HIDDEN = 1
+
+
+class TimedResult(TextTestResult):
+    """What the whole run came to. `seconds`: by test; `of_classes`: wall clock and processor time
+    by class, what it set up included."""
+
+    def __init__(self, stream: Any, descriptions: bool, verbosity: int) -> None:
+        super().__init__(stream, descriptions, verbosity)
+        self.dots = verbosity > DOTS_HIDDEN
+        self.seconds: dict[str, float] = {}
+        self.of_classes: dict[str, tuple[float, float]] = {}
+
+    def addDuration(self, test: Any, elapsed: float) -> None:  # noqa: N802 - unittest's own name
+        self.seconds[test.id()] = elapsed
+
+    def add_class(self, test: Any, elapsed: float, busy: float) -> None:
+        name = f"{type(test).__module__}.{type(test).__qualname__}"
+        wall, cpu = self.of_classes.get(name, (0.0, 0.0))
+        self.of_classes[name] = (wall + elapsed, cpu + busy)
+
+
+class TimedRemoteResult(RemoteTestResult):
+    """In a test process: tells when a test begins, and keeps how long it took."""
+
+    began = 0.0
+
+    def startTest(self, test: TestCase) -> None:  # noqa: N802
+        super().startTest(test)
+        tell_began(test.id())
+        self.began = time.perf_counter()
+
+    def stopTest(self, test: TestCase) -> None:  # noqa: N802
+        self.events.append(("addDuration", self.test_index, time.perf_counter() - self.began))
+        tell_ended(test.id())
+        super().stopTest(test)
+
+
+class TimedRemoteRunner(RemoteTestRunner):
+    resultclass = TimedRemoteResult
+
+    def run(self, test: TestSuite) -> TestResult:
+        began, busy = time.perf_counter(), _processor_seconds()
+        result = super().run(test)
+        took = time.perf_counter() - began, _processor_seconds() - busy
+        result.events.append(("add_class", 0, *took))
+        return result
+
+
+def _processor_seconds() -> float:
+    """Of this process and of those that it began and that have ended."""
+    used = [resource.getrusage(who) for who in (resource.RUSAGE_SELF, resource.RUSAGE_CHILDREN)]
+    return sum(each.ru_utime + each.ru_stime for each in used)

@@ -1,0 +1,66 @@
+"""Tests side by side, the long ones first."""
+
+import json
+from collections.abc import Iterable
+from pathlib import Path
+from typing import Any
+from unittest import TestSuite
+
+from django.conf import settings
+from django.test.runner import DiscoverRunner, ParallelTestSuite
+from django.test.utils import iter_test_cases
+
+from config.testing.progress import shown_progress
+from config.testing.results import TimedRemoteRunner, TimedResult
+
+SLOWEST = 50
+
+
+class LongestFirst(ParallelTestSuite):
+    """What takes longest is begun first, so that no process is left with much when the others end.
+
+    A test class that is slow says so: `seconds_each` is what one of its tests takes, about.
+    """
+
+    runner_class = TimedRemoteRunner
+
+    def __init__(self, subsuites: list[TestSuite], *others: Any) -> None:
+        super().__init__(sorted(subsuites, key=_seconds, reverse=True), *others)
+
+
+def _seconds(suite: TestSuite) -> float:
+    return sum(getattr(test, "seconds_each", 0.5) for test in suite)
+
+
+class LongestFirstRunner(DiscoverRunner):
+    parallel_test_suite = LongestFirst
+
+    def get_resultclass(self) -> type:
+        return super().get_resultclass() or TimedResult
+
+    def run_suite(self, suite: TestSuite, **kwargs: Any) -> Any:
+        with shown_progress(sum(1 for _ in iter_test_cases(suite))):
+            result = super().run_suite(suite, **kwargs)
+        if isinstance(result, TimedResult):
+            _write_durations(result)
+        return result
+
+
+def _write_durations(result: TimedResult) -> None:
+    """The slowest tests and classes, as a file beside the other results of a run."""
+    folder = Path(settings.ROOT) / "build" / "tests"
+    folder.mkdir(parents=True, exist_ok=True)
+    tests = _slowest(result.seconds.items())
+    classes = _slowest((name, wall) for name, (wall, _) in result.of_classes.items())
+    lines = [f"{took:8.2f} s  {name}" for name, took in tests]
+    lines += ["", "classes: wall clock, processor", ""]
+    lines += [f"{took:8.2f} s {result.of_classes[name][1]:8.2f} s  {name}" for name, took in classes]
+    (folder / "durations.txt").write_text("\n".join(lines) + "\n", encoding="utf-8")
+    (folder / "durations.json").write_text(
+        json.dumps({"tests": result.seconds, "classes": result.of_classes}, indent=1),
+        encoding="utf-8",
+    )
+
+
+def _slowest(timed: Iterable[tuple[str, float]]) -> list[tuple[str, float]]:
+    return sorted(timed, key=lambda each: -each[1])[:SLOWEST]

@@ -1,3 +1,0 @@
-import preset from 'postcss-preset-mantine';
-
-export default { plugins: [preset()] };
