@@ -62,9 +62,12 @@ FINGER_PLACES = {"tip", "middle", "finger"}
 
 
 def lesson_out(lesson: Lesson) -> LessonOut:
-    view = LessonView(lesson)
-    diagnosis = view.diagnosis
-    look = lesson_look(view, view.history.last_real)
+    return view_out(LessonView(lesson))
+
+
+def view_out(view: LessonView) -> LessonOut:
+    lesson, diagnosis = view.lesson, view.diagnosis
+    look = lesson_look(view, view.past.last_real)
     decided = lesson.focuses.all()
     entries = undoable_entries(lesson)
     before = week_before(lesson)
@@ -78,7 +81,7 @@ def lesson_out(lesson: Lesson) -> LessonOut:
             for name, f in view.case.findings.items()
         },
         says=view.says,
-        previous=_previous(view.history.last_looked),
+        previous=_previous(view.past.last_looked),
         causes=[_cause_out(v, view) for v in diagnosis.causes],
         focus=_focus_out(view),
         engine_focus=list(diagnosis.engine_focus),
@@ -89,13 +92,13 @@ def lesson_out(lesson: Lesson) -> LessonOut:
         enough=diagnosis.enough,
         settle=diagnosis.settle,
         safety=_safety_out(view),
-        home=report_out(before, view.history.last_items),
-        paper_week=paper_week_out(lesson, before, view.history.last_items),
+        home=report_out(before, view.past.last_items),
+        paper_week=paper_week_out(lesson, before, view.past.last_items),
         fit=_fit_out(view),
         reminders=[reminder_out(each) for each in view.history.reminders],
         harder_hint=harder_hint(view),
-        weeks_away=weeks_away(lesson, view.history),
-        last_week=next((item.plan.lesson_id for item in view.history.last_items), None),
+        weeks_away=weeks_away(lesson, view.past),
+        last_week=next((item.plan.lesson_id for item in view.past.last_items), None),
         review=[_review_out(r, view.case.instrument) for r in view.review],
         proposal=_proposal_out(view.proposal, view),
         alternatives=_alternatives(view),
@@ -126,7 +129,7 @@ def _safety_out(view: LessonView) -> SafetyOut:
         level=view.safety.level.value,
         reasons=list(view.safety.reasons),
         flag=stop_out(view.open_flags),
-        pain=pain_out(view.home_pain),
+        pain=pain_out(view.past.home_pain),
         asks_pain=asks_pain(view.lesson),
         clinician=is_loose_by_score(view.case),
     )

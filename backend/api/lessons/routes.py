@@ -4,7 +4,7 @@ from django.http import HttpRequest
 from ninja import Router, Status
 
 from api.lessons.entries import EntryIn
-from api.lessons.present import lesson_out
+from api.lessons.present import lesson_out, view_out
 from api.lessons.schemas import LessonOut, UndoIn
 from studio.services.entries import record, undo
 from studio.services.lessons import lesson_of, must_own_lesson, remove_lesson
@@ -27,16 +27,17 @@ def read_last_time(request: HttpRequest, lesson_id: int) -> list[str]:
 @router.post("/{int:lesson_id}/entries", response=LessonOut)
 def add_entry(request: HttpRequest, lesson_id: int, data: EntryIn) -> LessonOut:
     must_own_lesson(request.user, lesson_id)
-    record(lesson_id, client_key=data.client_key, kind=data.kind, key=data.key, value=data.value)
-    return lesson_out(lesson_of(request.user, lesson_id))
+    opened = record(
+        lesson_id, client_key=data.client_key, kind=data.kind, key=data.key, value=data.value
+    )
+    return view_out(opened.view())
 
 
 @router.post("/{int:lesson_id}/undo", response=LessonOut)
 def undo_entry(request: HttpRequest, lesson_id: int, data: UndoIn) -> LessonOut:
     """Take one entry back. The same undo again changes nothing."""
     must_own_lesson(request.user, lesson_id)
-    undo(lesson_id, client_key=data.client_key, entry_key=data.entry)
-    return lesson_out(lesson_of(request.user, lesson_id))
+    return view_out(undo(lesson_id, client_key=data.client_key, entry_key=data.entry).view())
 
 
 @router.delete("/{int:lesson_id}", response={204: None})

@@ -85,7 +85,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
         reminders=[reminder_out(each) for each in timeline.reminders],
         flags=[flag_out(f) for f in player.red_flags.all()],
         stop=stop_out(open_flags(player)),
-        pain=pain_out(home_pain(player, on)),
+        pain=pain_out(home_pain(player.pk, on)),
         lesson_today=next((each.pk for each in timeline.lessons if each.date == on), None),
         ways=ways_out(way_of_teaching(player), player.way_of_teaching, player.instrument),
     )

@@ -52,7 +52,7 @@ class TimedRemoteRunner(RemoteTestRunner):
 
     def run(self, test: TestSuite) -> TestResult:
         began, busy = time.perf_counter(), _processor_seconds()
-        result = super().run(test)
+        result: TimedRemoteResult = super().run(test)
         took = time.perf_counter() - began, _processor_seconds() - busy
         result.events.append(("add_class", 0, *took))
         return result

@@ -8,7 +8,6 @@ from unittest import TestSuite
 
 from django.conf import settings
 from django.test.runner import DiscoverRunner, ParallelTestSuite
-from django.test.utils import iter_test_cases
 
 from config.testing.progress import shown_progress
 from config.testing.results import TimedRemoteRunner, TimedResult
@@ -39,7 +38,7 @@ class LongestFirstRunner(DiscoverRunner):
         return super().get_resultclass() or TimedResult
 
     def run_suite(self, suite: TestSuite, **kwargs: Any) -> Any:
-        with shown_progress(sum(1 for _ in iter_test_cases(suite))):
+        with shown_progress(suite.countTestCases()):
             result = super().run_suite(suite, **kwargs)
         if isinstance(result, TimedResult):
             _write_durations(result)
@@ -54,7 +53,9 @@ def _write_durations(result: TimedResult) -> None:
     classes = _slowest((name, wall) for name, (wall, _) in result.of_classes.items())
     lines = [f"{took:8.2f} s  {name}" for name, took in tests]
     lines += ["", "classes: wall clock, processor", ""]
-    lines += [f"{took:8.2f} s {result.of_classes[name][1]:8.2f} s  {name}" for name, took in classes]
+    lines += [
+        f"{took:8.2f} s {result.of_classes[name][1]:8.2f} s  {name}" for name, took in classes
+    ]
     (folder / "durations.txt").write_text("\n".join(lines) + "\n", encoding="utf-8")
     (folder / "durations.json").write_text(
         json.dumps({"tests": result.seconds, "classes": result.of_classes}, indent=1),

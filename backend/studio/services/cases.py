@@ -27,7 +27,7 @@ from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
 from lefthand.reason.looks import LookOrder
 from lefthand.reason.safety import Safety
-from studio.models import HomeDay, Lesson, Piece, RedFlag
+from studio.models import Lesson, Piece, RedFlag
 from studio.services.chosen_place import Chosen, chosen_place
 from studio.services.findings import (
     age_at,
@@ -36,8 +36,8 @@ from studio.services.findings import (
     way_of_teaching,
     youngest_age_at,
 )
-from studio.services.flags import home_pain, lesson_safety
-from studio.services.history import History
+from studio.services.flags import lesson_safety
+from studio.services.history import History, Past, past_of
 from studio.services.known import chosen_focus, dismissed_in, known_words
 from studio.services.records import weeks_idle
 from studio.services.reviews import ItemReview, review_last_plan
@@ -48,9 +48,15 @@ SHORT_BREAK_DAYS = 7 * SHORT_BREAK_WEEKS
 
 @dataclass(frozen=True)
 class LessonView:
-    """A lesson with everything that follows from it, computed when it is asked for."""
+    """A lesson with everything that follows from it, computed when it is asked for. `known`: its
+    past where that was read before."""
 
     lesson: Lesson
+    known: Past | None = None
+
+    @cached_property
+    def past(self) -> Past:
+        return self.known or past_of(self.lesson)
 
     @cached_property
     def catalogue(self) -> Catalogue:
@@ -58,7 +64,7 @@ class LessonView:
 
     @cached_property
     def history(self) -> History:
-        return History(self.lesson)
+        return History(self.lesson, self.past)
 
     @cached_property
     def case(self) -> Case:
@@ -109,17 +115,12 @@ class LessonView:
 
     @cached_property
     def safety(self) -> Safety:
-        return lesson_safety(self.case, self.history.flags, self.home_pain)
+        return lesson_safety(self.case, self.history.flags, self.past.home_pain)
 
     @cached_property
     def open_flags(self) -> list[RedFlag]:
         """Stops that are up."""
         return [flag for flag in self.history.flags if flag.lifted_on is None]
-
-    @cached_property
-    def home_pain(self) -> HomeDay | None:
-        """The newest log of the last week in which something hurt."""
-        return home_pain(self.lesson.player, self.lesson.date)
 
     @cached_property
     def diagnosis(self) -> Diagnosis:
@@ -246,9 +247,9 @@ def asks_pain(lesson: Lesson) -> bool:
     )
 
 
-def weeks_away(lesson: Lesson, history: History) -> int | None:
+def weeks_away(lesson: Lesson, past: Past) -> int | None:
     """Whole weeks without a lesson or practice when that is long enough to ask about; else None."""
-    newest = history.standing.newest
+    newest = past.standing.newest
     if newest is None or (lesson.date - newest).days < SHORT_BREAK_DAYS:
         return None
     weeks = int(weeks_idle(lesson.player_id, newest, lesson.date))

@@ -1,24 +1,18 @@
 """Building the demo studio through the same services that lessons use."""
 
-from collections.abc import Iterator
 from datetime import date, time, timedelta
-from itertools import count
-from typing import Any
 
 from django.contrib.auth import get_user_model
 from django.db import transaction
 
-from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.progress import Move
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.demo_group import GROUP, GROUP_CHECKS
 from studio.demo_shapes import DemoLesson, DemoPicture, DemoPlayer
 from studio.drawn_pictures import drawn_picture
-from studio.models import Group, HomeDay, Lesson, PlanItem, Player, PracticeResult, TeacherSettings
-from studio.services.cases import LessonView
+from studio.models import Group, HomeDay, PlanItem, Player, PracticeResult, TeacherSettings
+from studio.services.demo_lesson import DemoLessonBook
 from studio.services.demo_past import build_past
-from studio.services.entries import record
-from studio.services.lessons import start_lesson
 from studio.services.pictures import Kept, keep_picture
 from studio.services.setups import judge_setup, save_setup
 
@@ -97,62 +91,31 @@ def _practise_since(player: Player, today: date) -> None:
 
 
 def _build_lesson(player: Player, planned: DemoLesson, on: date) -> None:
-    lesson = start_lesson(player, on)
-    _practise_at_home(lesson, planned)
-    keys = (f"demo-{lesson.pk}-{number}" for number in count())
-    _enter(lesson, keys, "reports", "", planned.reports)
+    book = DemoLessonBook(player, on)
+    for review in book.view().review:
+        if review.advice.move is not Move.REST:
+            days = review.item.days[: planned.days_at_home]
+            _practise(review.item, review.item.plan.lesson.date, days)
+    book = DemoLessonBook(player, on)  # as it begins after that week
+    book.enter("reports", planned.reports)
     if planned.complaint:
-        _enter(lesson, keys, "complaint", "", planned.complaint)
-    for review in LessonView(_fresh(lesson)).review:
+        book.enter("complaint", planned.complaint)
+    for review in book.view().review:
         if review.item.exercise in planned.shown:
             shown = {"passed": planned.shown[review.item.exercise]}
-            _enter(lesson, keys, "result", str(review.item.pk), shown)
+            book.enter("result", shown, str(review.item.pk))
     for evidence, entered in planned.look.items():
-        _enter(lesson, keys, "observation", evidence, entered)
-    _decide(lesson, keys)
+        book.enter("observation", entered, evidence)
+    book.decide(as_proposed=True)
     if planned.line:
-        _enter(lesson, keys, "line", "", planned.line)
-
-
-def _decide(lesson: Lesson, keys: Iterator[str]) -> None:
-    view = LessonView(_fresh(lesson))
-    _enter(lesson, keys, "focus", "", [f.cause for f in view.diagnosis.focus])
-    view = LessonView(_fresh(lesson))
-    if view.safety.is_red:
-        return
-    _enter(lesson, keys, "plan", "", [_wish(item) for item in view.proposal.items])
-
-
-def _wish(item: CoreItem) -> dict[str, Any]:
-    """The proposed item as it is given: dose and days included."""
-    return {
-        "exercise": item.exercise,
-        "rung": item.rung,
-        "reps": item.dose.reps,
-        "sets": item.dose.sets,
-        "days": list(item.days),
-    }
-
-
-def _practise_at_home(lesson: Lesson, planned: DemoLesson) -> None:
-    """Practice days before this lesson, of the plan before it."""
-    for review in LessonView(_fresh(lesson)).review:
-        if review.advice.move is Move.REST:
-            continue
-        given_on = review.item.plan.lesson.date
-        _practise(review.item, given_on, review.item.days[: planned.days_at_home])
+        book.enter("line", planned.line)
+        book.save()
 
 
 def _practise(item: PlanItem, given_on: date, days: list[int]) -> None:
-    for index, day in enumerate(days):
-        PracticeResult.objects.create(
+    PracticeResult.objects.bulk_create(
+        PracticeResult(
             item=item, date=given_on + timedelta(days=day), passed=index % 2 == 0, pain=0
         )
-
-
-def _enter(lesson: Lesson, keys: Iterator[str], kind: str, key: str, value: object) -> None:
-    record(lesson.pk, client_key=next(keys), kind=kind, key=key, value=value)
-
-
-def _fresh(lesson: Lesson) -> Lesson:
-    return Lesson.objects.get(pk=lesson.pk)
+        for index, day in enumerate(days)
+    )

@@ -2,16 +2,13 @@
 
 import random
 from datetime import date, timedelta
-from itertools import count
 
 from lefthand.case.findings import parse_finding, with_grades
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.network import grades_if_not
 from studio.demo_past import PASTS, DemoPast, levels
-from studio.models import HomeDay, Lesson, Observation, PlanItem, Player, PracticeResult
-from studio.services.cases import LessonView
-from studio.services.entries import record
-from studio.services.lessons import start_lesson
+from studio.models import HomeDay, PlanItem, Player, PracticeResult
+from studio.services.demo_lesson import DemoLessonBook
 
 # Chances of each grade by how strong a sign truly is.
 GRADE_IF = {1: (0.2, 0.55, 0.22, 0.03), 2: (0.05, 0.25, 0.5, 0.2), 3: (0.02, 0.08, 0.35, 0.55)}
@@ -36,26 +33,14 @@ def _build_week(
 ) -> None:
     """`before`: weeks before the first written lesson."""
     _practise(player, past, on, chooser)
-    lesson = start_lesson(player, on)
-    lesson.harder_piece = ago in past.harder
-    lesson.save(update_fields=["harder_piece"])
-    keys = (f"past-{lesson.pk}-{number}" for number in count())
-    for review in LessonView(lesson).review:
-        shown = {"passed": chooser.random() < SHOWN_WELL}
-        _enter(lesson, next(keys), "result", str(review.item.pk), shown)
-    entered = _looked(past, before, chooser)
-    Observation.objects.bulk_create(
-        Observation(lesson=lesson, evidence=name, entered=grade, position=number)
-        for number, (name, grade) in enumerate(entered.items(), start=1)
-    )
+    book = DemoLessonBook(player, on)
+    book.enter("harder", ago in past.harder)
+    for review in book.view().review:
+        book.enter("result", {"passed": chooser.random() < SHOWN_WELL}, str(review.item.pk))
+    book.look(_looked(past, before, chooser))
     pain = past.pains.get(ago)
-    _enter(lesson, next(keys), "reports", "", {"pain": pain} if pain else {})
-    view = LessonView(Lesson.objects.get(pk=lesson.pk))
-    _enter(lesson, next(keys), "focus", "", [focus.cause for focus in view.diagnosis.focus])
-    view = LessonView(Lesson.objects.get(pk=lesson.pk))
-    if not view.safety.is_red:
-        wishes = [{"exercise": item.exercise, "rung": item.rung} for item in view.proposal.items]
-        _enter(lesson, next(keys), "plan", "", wishes)
+    book.enter("reports", {"pain": pain} if pain else {})
+    book.decide(as_proposed=False)
 
 
 def _looked(past: DemoPast, before: int, chooser: random.Random) -> dict[str, object]:
@@ -114,7 +99,3 @@ def _practise(player: Player, past: DemoPast, until: date, chooser: random.Rando
             for item in items
             if number in item.days
         )
-
-
-def _enter(lesson: Lesson, key: str, kind: str, name: str, value: object) -> None:
-    record(lesson.pk, client_key=key, kind=kind, key=name, value=value)

@@ -53,11 +53,11 @@ def lesson_safety(case: Case, flags: Sequence[RedFlag], pain: HomeDay | None) ->
     return today
 
 
-def home_pain(player: Player, on: date) -> HomeDay | None:
+def home_pain(player_id: int, on: date) -> HomeDay | None:
     """The newest log of the last seven days with pain, whatever is said in the lesson."""
     since = on - timedelta(days=HOME_PAIN_DAYS)
     logs = HomeDay.objects.filter(
-        lesson__player=player,
+        lesson__player=player_id,
         lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
         date__gte=since,
         pain__gt=0,
@@ -65,26 +65,28 @@ def home_pain(player: Player, on: date) -> HomeDay | None:
     return logs.filter(date__lte=on + timedelta(days=1)).order_by("date").last()
 
 
-def keep_flag_in_step(lesson: Lesson, case: Case) -> None:
-    """Raise a flag for every red reason of the lesson that no flag of it holds yet.
+def keep_flag_in_step(lesson: Lesson, case: Case, known: Sequence[RedFlag]) -> bool:
+    """Raise a flag for every red reason of the lesson that no flag of it holds yet; True where
+    that wrote something. `known`: all stops of the player.
 
     Nothing is taken back here. A reason that was lifted in this lesson is held by that flag, unless
     the pain is more than it was then.
     """
     reasons = red_reasons(case.reports)
-    flags = list(RedFlag.objects.filter(lesson=lesson, from_home=False))
+    flags = [flag for flag in known if flag.lesson_id == lesson.pk and not flag.from_home]
     held = {r for flag in flags if flag.lifted_on for r in flag.reasons}
     if case.reports.pain is not None and _is_worse(case.reports.pain, flags):
         held -= {r for r in reasons if r.startswith("pain of")}
     fresh = [reason for reason in reasons if reason not in held]
     if not fresh:
-        return
+        return False
     flag = next((f for f in flags if f.lifted_on is None), None)
     if flag is None:
         flag = RedFlag(player=lesson.player, lesson=lesson, raised_on=lesson.date)
     flag.reasons = list(dict.fromkeys([*flag.reasons, *fresh]))
     flag.pain = max((p for p in (flag.pain, case.reports.pain) if p is not None), default=None)
     flag.save()
+    return True
 
 
 def _is_worse(pain: float, flags: Sequence[RedFlag]) -> bool:
@@ -92,9 +94,11 @@ def _is_worse(pain: float, flags: Sequence[RedFlag]) -> bool:
     return bool(lifted) and pain > max(lifted)
 
 
-def flag_of_lesson(lesson: Lesson) -> dict[str, Any] | None:
-    """The flag that this lesson's answers have up, as `restore_flag` takes it."""
-    flag = RedFlag.objects.filter(lesson=lesson, from_home=False, lifted_on=None).first()
+def flag_of_lesson(lesson: Lesson, known: Sequence[RedFlag]) -> dict[str, Any] | None:
+    """The flag that this lesson's answers have up, as `restore_flag` takes it. `known`: all stops
+    of the player, newest first."""
+    up = (f for f in known if f.lesson_id == lesson.pk and not f.from_home and not f.lifted_on)
+    flag = next(up, None)
     return {"reasons": flag.reasons, "pain": flag.pain} if flag else None
 
 

@@ -1,6 +1,7 @@
 """What happened to a player before a lesson, as far as the lesson asks for it."""
 
 from dataclasses import dataclass
+from datetime import date
 from functools import cached_property
 
 from django.db.models import QuerySet
@@ -8,7 +9,8 @@ from django.db.models import QuerySet
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.record import LessonRecord
 from lefthand.practice.standing import Standing, kept_now
-from studio.models import Lesson, Plan, PlanItem, RedFlag, Setup
+from studio.models import HomeDay, Lesson, Plan, PlanItem, RedFlag, Setup
+from studio.services.flags import home_pain
 from studio.services.keep_alive import Reminder, due_or_back
 from studio.services.known import known_items
 from studio.services.records import Records
@@ -16,35 +18,40 @@ from studio.services.standing import flags_of, standing_before
 
 
 @dataclass(frozen=True)
-class History:
-    lesson: Lesson
+class Past:
+    """The time before a day. Nothing that is entered on that day changes it but stops and judged
+    changes of fit (`forget`), so that it is read once for all entries of a lesson."""
+
+    player_id: int
+    day: date
+
+    @cached_property
+    def standing(self) -> Standing:
+        """What all lessons before the day have led to."""
+        return standing_before(self.player_id, self.day)
+
+    @cached_property
+    def records(self) -> Records:
+        return Records(self.player_id, since=self.standing.week_on)
 
     @cached_property
     def flags(self) -> list[RedFlag]:
         """All stops of the player, lifted ones too, newest first."""
-        return flags_of(self.lesson.player_id)
+        return flags_of(self.player_id)
 
     @cached_property
     def setups(self) -> list[Setup]:
         """How the instrument was fitted, oldest first."""
-        return list(Setup.objects.filter(player=self.lesson.player_id))
+        return list(Setup.objects.filter(player=self.player_id))
+
+    def forget(self, name: str) -> None:
+        """Read these rows anew when they are next asked for."""
+        self.__dict__.pop(name, None)
 
     @cached_property
-    def standing(self) -> Standing:
-        """What all lessons before this one have led to."""
-        return standing_before(self.lesson.player_id, self.lesson.date)
-
-    @cached_property
-    def record(self) -> LessonRecord:
-        """This lesson as the rules over many lessons read it."""
-        records = Records(self.lesson.player_id, self.flags, since=self.standing.week_on)
-        return records.of(self.lesson, self.standing)
-
-    @cached_property
-    def reminders(self) -> list[Reminder]:
-        """Causes to look at again in this lesson, and causes that are back."""
-        kept = kept_now(self.standing, self.record, load_catalogue())
-        return due_or_back(kept, self.lesson.date, harder=self.lesson.harder_piece)
+    def home_pain(self) -> HomeDay | None:
+        """The newest log of the last week in which something hurt."""
+        return home_pain(self.player_id, self.day)
 
     @cached_property
     def last_real(self) -> Lesson | None:
@@ -61,18 +68,55 @@ class History:
 
     @property
     def _earlier(self) -> QuerySet[Lesson]:
-        earlier = Lesson.objects.filter(
-            player=self.lesson.player_id, date__lt=self.lesson.date, is_glance=False
-        )
+        earlier = Lesson.objects.filter(player=self.player_id, date__lt=self.day, is_glance=False)
         whose = earlier.select_related("player__teacher__studio_settings")
         return whose.prefetch_related("observations").order_by("-date")
 
     @cached_property
     def last_items(self) -> list[PlanItem]:
-        """The exercises of the newest week before this lesson."""
+        """The exercises of the newest week before the day."""
         if self.standing.week_on is None:
             return []
         plans = Plan.objects.filter(
-            lesson__player=self.lesson.player_id, lesson__date=self.standing.week_on
+            lesson__player=self.player_id, lesson__date=self.standing.week_on
         )
-        return [item for plan in plans.prefetch_related("items") for item in known_items(plan)]
+        plans = plans.select_related("lesson").prefetch_related("items")
+        return [item for plan in plans for item in known_items(plan)]
+
+
+def past_of(lesson: Lesson) -> Past:
+    return Past(lesson.player_id, lesson.date)
+
+
+@dataclass(frozen=True)
+class History:
+    """The past of a lesson, and what the lesson itself adds to it."""
+
+    lesson: Lesson
+    past: Past
+
+    @property
+    def flags(self) -> list[RedFlag]:
+        """All stops of the player, lifted ones too, newest first."""
+        return self.past.flags
+
+    @property
+    def setups(self) -> list[Setup]:
+        """How the instrument was fitted, oldest first."""
+        return self.past.setups
+
+    @property
+    def standing(self) -> Standing:
+        """What all lessons before this one have led to."""
+        return self.past.standing
+
+    @cached_property
+    def record(self) -> LessonRecord:
+        """This lesson as the rules over many lessons read it."""
+        return self.past.records.of(self.lesson, self.standing, self.flags)
+
+    @cached_property
+    def reminders(self) -> list[Reminder]:
+        """Causes to look at again in this lesson, and causes that are back."""
+        kept = kept_now(self.standing, self.record, load_catalogue())
+        return due_or_back(kept, self.lesson.date, harder=self.lesson.harder_piece)

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from lefthand.case.findings import decided_grades
 from lefthand.catalogue.catalogue import load_catalogue
 from studio.models import Lesson, Observation, RedFlag
-from studio.services.history import History
+from studio.services.history import History, past_of
 from studio.services.known import known_focuses, known_words
 
 TRIAL = "try."
@@ -37,8 +37,8 @@ def notes_of(lessons: Sequence[Lesson]) -> dict[int, list[str]]:
 def last_time(lesson: Lesson) -> list[str]:
     """What else there was since the lesson before this one began: its second focus, its notes, and
     stops that were lifted; a short line each."""
-    history = History(lesson)
-    last = history.last_real
+    history = History(lesson, past_of(lesson))
+    last = history.past.last_real
     if last is None:
         return []
     causes = load_catalogue().causes

@@ -84,7 +84,7 @@ def harder_than_before(piece: Piece) -> tuple[str, list[str]] | None:
 def harder_hint(view: LessonView) -> str:
     """Why the music of this lesson is harder than before, where a piece came since the last one;
     "" for what is not known, or not harder."""
-    last, day = view.history.last_real, view.lesson.date
+    last, day = view.past.last_real, view.lesson.date
     new = [p for p in view.pieces if p.brought_on <= day and (not last or p.brought_on > last.date)]
     told = _harder(new[-1], view.pieces, *trouble_in(view)) if new else None
     if told is None or not told[1]:

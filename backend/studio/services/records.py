@@ -22,28 +22,36 @@ from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFl
 from studio.services.findings import findings_of
 from studio.services.known import dismissed_in, focus_of, known_items, reopened_in
 
+RESULTS: "Prefetch[Any]" = Prefetch(
+    "results", PracticeResult.objects.select_related("item__plan__lesson")
+)
+ROWS = (
+    *("observations", "focuses", "cause_words", "plan__items"),
+    RESULTS,
+)
+
+
+def lessons_with_player() -> QuerySet[Lesson]:
+    """Lessons with what follows from whose they are, and the week that was given."""
+    return Lesson.objects.select_related("plan", "player__teacher__studio_settings")
+
 
 def lesson_rows() -> QuerySet[Lesson]:
     """Lessons with all that a record of them reads."""
-    results = PracticeResult.objects.select_related("item__plan__lesson")
-    return Lesson.objects.select_related(
-        "plan", "player__teacher__studio_settings"
-    ).prefetch_related(
-        "observations", "focuses", "cause_words", "plan__items", Prefetch("results", results)
-    )
+    return lessons_with_player().prefetch_related(*ROWS)
 
 
 @dataclass(frozen=True)
 class Records:
-    """Makes the records of a player's lessons. `flags`: all stops of the player. `since`: practice
-    of weeks given on this day and later is read; None for all."""
+    """Makes the records of a player's lessons. `since`: practice of weeks given on this day and
+    later is read; None for all."""
 
     player_id: int
-    flags: Sequence[RedFlag]
     since: date | None = None
 
-    def of(self, lesson: Lesson, before: Standing) -> LessonRecord:
-        """The record of a lesson before which the player stands so."""
+    def of(self, lesson: Lesson, before: Standing, flags: Sequence[RedFlag]) -> LessonRecord:
+        """The record of a lesson before which the player stands so. `flags`: all stops of the
+        player."""
         return LessonRecord(
             on=lesson.date,
             facts=lesson_facts(lesson),
@@ -51,7 +59,7 @@ class Records:
             weeks_away=_weeks_away(lesson, before),
             shown=_shown(lesson, before),
             practised=self._practised(before, lesson.date),
-            lifted=newest_lift(self.flags, lesson.date),
+            lifted=newest_lift(flags, lesson.date),
             week=given_week(lesson),
         )
 

@@ -31,7 +31,9 @@ class ItemReview:
 def review_last_plan(history: History, safety: Safety) -> list[ItemReview]:
     """The exercises of the last plan before the lesson, each with its advice."""
     results = {result.item_id: result for result in history.lesson.results.all()}
-    return [_review(item, results.get(item.pk), history, safety) for item in history.last_items]
+    return [
+        _review(item, results.get(item.pk), history, safety) for item in history.past.last_items
+    ]
 
 
 def _review(

@@ -105,10 +105,10 @@ def _read(row: StoredStanding | None) -> Standing | None:
 
 
 def _told(start: Standing, lessons: Iterable[Lesson], player_id: int) -> Standing:
-    records = Records(player_id, flags_of(player_id), since=start.week_on)
+    records, flags = Records(player_id, since=start.week_on), flags_of(player_id)
     standing = start
     for lesson in lessons:
-        standing = advance(standing, records.of(lesson, standing), load_catalogue())
+        standing = advance(standing, records.of(lesson, standing, flags), load_catalogue())
     return standing
 
 

@@ -24,7 +24,7 @@ class KeepAlive(StudioCase):
         lesson = self.lesson(4)
         view = self.view(lesson)
         self.assertEqual(self.reminders(4), [(CAUSE, True)])
-        look = lesson_look(view, view.history.last_real)
+        look = lesson_look(view, view.past.last_real)
         self.assertTrue(look.again)
         self.assertTrue(set(look.checks) <= set(GONE))
 

@@ -85,7 +85,7 @@ class NextLesson(StudioCase):
                 self.assertTrue(stuck)
                 proposed = {i.exercise for i in view.proposal.items}
                 self.assertFalse(proposed & {r.exercise.id for r in stuck})
-                look = lesson_look(view, view.history.last_real)
+                look = lesson_look(view, view.past.last_real)
                 trials = {
                     t for r in stuck for t in view.catalogue.causes[r.exercise.aims[0]].settle
                 }

@@ -1,6 +1,26 @@
 """Entries of a lesson, one module a kind; `log` saves and undoes them."""
 
-from studio.services.entries.log import KINDS, UNDO_DEPTH, record, undo, undoable_entries
+from studio.services.entries.log import (
+    KINDS,
+    UNDO_DEPTH,
+    Entry,
+    record,
+    undo,
+    undoable_entries,
+    write_entries,
+)
 from studio.services.entries.many import record_not_there
+from studio.services.entries.opened import Opened, open_lesson
 
-__all__ = ["KINDS", "UNDO_DEPTH", "record", "record_not_there", "undo", "undoable_entries"]
+__all__ = [
+    "KINDS",
+    "UNDO_DEPTH",
+    "Entry",
+    "Opened",
+    "open_lesson",
+    "record",
+    "record_not_there",
+    "undo",
+    "undoable_entries",
+    "write_entries",
+]

@@ -3,81 +3,92 @@
 from typing import Any
 
 from lefthand.case.findings import check_evidence_id
-from lefthand.case.parsing import parse_case
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.fields import read_flag, read_mapping, read_number, read_one_of, read_words
-from studio.models import Lesson
-from studio.services.cases import case_data
 from studio.services.entries.kind import EntryKind, instrument_of
+from studio.services.entries.opened import Opened
 from studio.services.flags import flag_of_lesson, keep_flag_in_step, restore_flag
-from studio.services.history import History
 from studio.services.home import days_between, week_before
 
 MAX_BREAK_WEEKS = 5000
 
 
-def raise_what_is_red(lesson: Lesson) -> None:
+def raise_what_is_red(opened: Opened) -> None:
     """Raise a flag for what the lesson's answers and results say by now."""
-    case = parse_case(case_data(lesson, History(lesson)), load_catalogue())
-    keep_flag_in_step(lesson, case)
+    if keep_flag_in_step(opened.lesson, opened.view().case, opened.flags):
+        opened.changed("flags")
 
 
-def _read_reports(lesson: Lesson, _key: str) -> Any:
-    return lesson.reports if lesson.asked else None
+def _flag(opened: Opened) -> Any:
+    return flag_of_lesson(opened.lesson, opened.flags)
 
 
-def _write_reports(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.asked = value is not None
-    lesson.reports = dict(read_mapping("reports", value)) if value is not None else {}
-    raise_what_is_red(lesson)
+def _restore_flag(opened: Opened, before: Any) -> None:
+    restore_flag(opened.lesson, before)
+    opened.changed("flags")
 
 
-def _read_complaint(lesson: Lesson, _key: str) -> Any:
-    return lesson.complaint or None
+def _read_reports(opened: Opened, _key: str) -> Any:
+    return opened.lesson.reports if opened.lesson.asked else None
 
 
-def _write_complaint(lesson: Lesson, _key: str, value: Any) -> None:
+def _write_reports(opened: Opened, _key: str, value: Any) -> None:
+    opened.lesson.asked = value is not None
+    opened.lesson.reports = dict(read_mapping("reports", value)) if value is not None else {}
+    raise_what_is_red(opened)
+
+
+def _read_complaint(opened: Opened, _key: str) -> Any:
+    return opened.lesson.complaint or None
+
+
+def _write_complaint(opened: Opened, _key: str, value: Any) -> None:
     if value is None:
-        lesson.complaint = ""
+        opened.lesson.complaint = ""
         return
     name = read_words("complaint", [value])[0]
-    lesson.complaint = check_evidence_id(
-        "complaint", name, load_catalogue(), instrument_of(lesson)
+    opened.lesson.complaint = check_evidence_id(
+        "complaint", name, load_catalogue(), instrument_of(opened)
     ).id
 
 
-def _read_harder(lesson: Lesson, _key: str) -> Any:
-    return lesson.harder_piece
+def _read_harder(opened: Opened, _key: str) -> Any:
+    return opened.lesson.harder_piece
 
 
-def _write_harder(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.harder_piece = read_flag("harder", value)
+def _write_harder(opened: Opened, _key: str, value: Any) -> None:
+    opened.lesson.harder_piece = read_flag("harder", value)
 
 
-def _read_break(lesson: Lesson, _key: str) -> Any:
-    return lesson.break_weeks
+def _read_break(opened: Opened, _key: str) -> Any:
+    return opened.lesson.break_weeks
 
 
-def _write_break(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.break_weeks = None if value is None else read_number("break", value, 0, MAX_BREAK_WEEKS)
+def _write_break(opened: Opened, _key: str, value: Any) -> None:
+    opened.lesson.break_weeks = (
+        None if value is None else read_number("break", value, 0, MAX_BREAK_WEEKS)
+    )
 
 
-def _read_practised(lesson: Lesson, _key: str) -> Any:
-    return lesson.practised
+def _read_practised(opened: Opened, _key: str) -> Any:
+    return opened.lesson.practised
 
 
-def _write_practised(lesson: Lesson, _key: str, value: Any) -> None:
+def _write_practised(opened: Opened, _key: str, value: Any) -> None:
     """Days of the week before, as YYYY-MM-DD; [] for none, None for not asked."""
     if value is None:
-        lesson.practised = None
+        opened.lesson.practised = None
         return
-    before = week_before(lesson)
-    week = [str(day) for day in days_between(before, lesson)] if before else []
+    before = week_before(opened.lesson)
+    week = [str(day) for day in days_between(before, opened.lesson)] if before else []
     told = {read_one_of("practised", day, week) for day in read_words("practised", value)}
-    lesson.practised = [day for day in week if day in told]
+    opened.lesson.practised = [day for day in week if day in told]
 
 
-REPORTS = EntryKind("answers", _read_reports, _write_reports, flag_of_lesson, restore_flag)
+# How an entry that may raise a stop keeps and puts back what was up before.
+FLAG = (_flag, _restore_flag)
+
+REPORTS = EntryKind("answers", _read_reports, _write_reports, *FLAG)
 COMPLAINT = EntryKind("complaint", _read_complaint, _write_complaint)
 HARDER = EntryKind("harder piece", _read_harder, _write_harder)
 PRACTISED = EntryKind("days practised", _read_practised, _write_practised)

@@ -6,22 +6,24 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.focus import MAX_FOCUS
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_mapping, read_words
-from studio.models import CauseWord, Lesson
-from studio.services.decisions import read_focus, write_focus
+from studio.models import CauseWord
+from studio.services.entries.focus import read_focus, write_focus
 from studio.services.entries.kind import EntryKind, instrument_of
+from studio.services.entries.opened import Opened
 
 MAX_WHY = 200
 
 
-def _read_cause(lesson: Lesson, key: str) -> Any:
-    word = lesson.cause_words.filter(cause=key).first()
+def _read_cause(opened: Opened, key: str) -> Any:
+    word = next((each for each in opened.words if each.cause == key), None)
     return {"word": word.word, "why": word.why} if word else None
 
 
-def _write_cause(lesson: Lesson, key: str, value: Any) -> None:
-    cause = load_catalogue().causes.get(key)
-    if cause is None or instrument_of(lesson) not in cause.instruments:
+def _write_cause(opened: Opened, key: str, value: Any) -> None:
+    cause, lesson = load_catalogue().causes.get(key), opened.lesson
+    if cause is None or instrument_of(opened) not in cause.instruments:
         raise InputError("cause", f"unknown cause {key!r}")
+    opened.changed("cause_words", "focuses")
     if value is None:
         lesson.cause_words.filter(cause=cause.id).delete()
         return
@@ -39,23 +41,23 @@ def _write_cause(lesson: Lesson, key: str, value: Any) -> None:
         lesson.focuses.filter(cause=cause.id).delete()
 
 
-def _restore_focus(lesson: Lesson, before: Any) -> None:
+def _restore_focus(opened: Opened, before: Any) -> None:
     """The focus that a dismissal had dropped."""
-    if read_focus(Lesson.objects.get(pk=lesson.pk)) != before:
-        write_focus(lesson, before or [])
+    if read_focus(opened) != before:
+        write_focus(opened, before or [])
 
 
-def _read_focus(lesson: Lesson, _key: str) -> Any:
-    return read_focus(lesson)
+def _read_focus(opened: Opened, _key: str) -> Any:
+    return read_focus(opened)
 
 
-def _write_focus(lesson: Lesson, _key: str, value: Any) -> None:
+def _write_focus(opened: Opened, _key: str, value: Any) -> None:
     causes = read_words("focus", value if value is not None else [])
     if len(causes) > MAX_FOCUS:
         raise InputError("focus", f"expected at most {MAX_FOCUS} causes, got {len(causes)}")
     if len(set(causes)) != len(causes):
         raise InputError("focus", "the same cause stands twice")
-    write_focus(lesson, causes)
+    write_focus(opened, causes)
 
 
 CAUSE = EntryKind("word on a cause", _read_cause, _write_cause, read_focus, _restore_focus)

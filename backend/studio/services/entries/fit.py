@@ -4,21 +4,24 @@ from typing import Any
 
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_one_of
-from studio.models import Lesson, Setup
+from studio.models import Setup
 from studio.services.entries.kind import EntryKind, read_id
+from studio.services.entries.opened import Opened
 from studio.services.setups import JUDGED, judge_setup
 
 
-def _read(lesson: Lesson, key: str) -> Any:
-    return _setup(lesson, key).judged
+def _read(opened: Opened, key: str) -> Any:
+    return _setup(opened, key).judged
 
 
-def _write(lesson: Lesson, key: str, value: Any) -> None:
-    judge_setup(lesson.player, _setup(lesson, key).pk, read_one_of("fit", value, JUDGED))
+def _write(opened: Opened, key: str, value: Any) -> None:
+    judge_setup(opened.lesson.player, _setup(opened, key).pk, read_one_of("fit", value, JUDGED))
+    opened.changed("setups")
 
 
-def _setup(lesson: Lesson, key: str) -> Setup:
+def _setup(opened: Opened, key: str) -> Setup:
     """A change that was made before this lesson."""
+    lesson = opened.lesson
     found = lesson.player.setups.filter(pk=read_id("fit", key), date__lt=lesson.date).first()
     if found is None:
         raise InputError("fit", "no change of before this lesson; it may have been removed")

@@ -6,16 +6,16 @@ from typing import Any
 
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
-from studio.models import Lesson
+from studio.services.entries.opened import Opened
 
 LARGEST_ID = 2**63 - 1
 
 
-def _nothing_aside(_lesson: Lesson) -> Any:
+def _nothing_aside(_opened: Opened) -> Any:
     return None
 
 
-def _leave_aside(_lesson: Lesson, _before: Any) -> None:
+def _leave_aside(_opened: Opened, _before: Any) -> None:
     return None
 
 
@@ -28,10 +28,10 @@ class EntryKind:
     """
 
     words: str
-    read: Callable[[Lesson, str], Any]
-    write: Callable[[Lesson, str, Any], None]
-    read_aside: Callable[[Lesson], Any] = _nothing_aside
-    restore_aside: Callable[[Lesson, Any], None] = _leave_aside
+    read: Callable[[Opened, str], Any]
+    write: Callable[[Opened, str, Any], None]
+    read_aside: Callable[[Opened], Any] = _nothing_aside
+    restore_aside: Callable[[Opened, Any], None] = _leave_aside
 
 
 def read_id(field: str, key: str) -> int:
@@ -41,5 +41,5 @@ def read_id(field: str, key: str) -> int:
     return int(key)
 
 
-def instrument_of(lesson: Lesson) -> Instrument:
-    return Instrument(lesson.player.instrument)
+def instrument_of(opened: Opened) -> Instrument:
+    return Instrument(opened.lesson.player.instrument)

@@ -1,9 +1,11 @@
 """Entries of a lesson: each is saved at once, counts once, and can be undone.
 
-Undo writes back what stood there before, and what the entry had changed beside it.
+Undo writes back what stood there before, and what the entry had changed beside it. Several entries
+that come together are weighed once, after the last of them.
 """
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
 from typing import Any
 
 from django.db import transaction
@@ -11,13 +13,14 @@ from django.db import transaction
 from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Lesson, LessonEntry
-from studio.services.decisions import follow_theory
 from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, PRACTISED, REPORTS
 from studio.services.entries.causes import CAUSE, FOCUS
 from studio.services.entries.fit import FIT
+from studio.services.entries.focus import follow_theory
 from studio.services.entries.kind import EntryKind
 from studio.services.entries.looking import ORDER, SKIP
 from studio.services.entries.observation import OBSERVATION
+from studio.services.entries.opened import Opened, open_lesson
 from studio.services.entries.result import RESULT
 from studio.services.entries.week import DISLIKED, HOME_TAKE, LINE, PLAN
 from studio.services.standing import forget
@@ -45,53 +48,83 @@ KINDS: Mapping[str, EntryKind] = {
 }
 
 
-def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) -> Lesson:
-    """Save one entry and return the lesson. The same `client_key` again changes nothing.
+@dataclass(frozen=True)
+class Entry:
+    """What is to be saved. `client_key`: made by whoever sends it, another for each entry."""
+
+    client_key: str
+    kind: str
+    key: str
+    value: Any
+
+
+def record(lesson_id: int, *, client_key: str, kind: str, key: str, value: Any) -> Opened:
+    """Save one entry and return the lesson as it stands now. The same `client_key` again
+    changes nothing.
 
     Raises StudioError naming the field that cannot be used.
     """
-    if kind not in KINDS:
-        raise StudioError("bad_input", "kind", f"unknown kind {kind!r}")
     with my_turn(), transaction.atomic():
-        lesson = _lesson(lesson_id)
-        if lesson.entries.filter(client_key=client_key).exists():
-            return lesson
-        before, aside = _read(lesson, kind, key), KINDS[kind].read_aside(lesson)
-        _write(lesson, kind, key, value)
-        follow_theory(lesson)
-        LessonEntry.objects.create(
-            lesson=lesson,
-            client_key=client_key,
-            kind=kind,
-            key=key,
-            before=before,
-            after=_read(lesson, kind, key),
-            aside=aside,
-        )
-    return lesson
+        opened = open_lesson(lesson_id)
+        write_entries(opened, [Entry(client_key, kind, key, value)])
+    return opened
 
 
-def undo(lesson_id: int, *, client_key: str = "", entry_key: str = "") -> Lesson:
+def write_entries(opened: Opened, entries: Iterable[Entry]) -> None:
+    """Save entries in their order, within a transaction; what has arrived before is passed over.
+
+    Raises StudioError naming the field that cannot be used.
+    """
+    wanted = list(entries)
+    arrived = opened.arrived([entry.client_key for entry in wanted])
+    rows = [_write_entry(opened, entry) for entry in wanted if entry.client_key not in arrived]
+    if not rows:
+        return
+    _written(opened, len(rows))
+    LessonEntry.objects.bulk_create(rows)
+
+
+def _write_entry(opened: Opened, entry: Entry) -> LessonEntry:
+    if entry.kind not in KINDS:
+        raise StudioError("bad_input", "kind", f"unknown kind {entry.kind!r}")
+    before = _read(opened, entry.kind, entry.key)
+    aside = KINDS[entry.kind].read_aside(opened)
+    _write(opened, entry.kind, entry.key, entry.value)
+    return LessonEntry(
+        lesson=opened.lesson,
+        client_key=entry.client_key,
+        kind=entry.kind,
+        key=entry.key,
+        before=before,
+        after=_read(opened, entry.kind, entry.key),
+        aside=aside,
+    )
+
+
+def undo(lesson_id: int, *, client_key: str = "", entry_key: str = "") -> Opened:
     """Take back the newest entry that is not undone yet, of the last twenty.
 
     `client_key`: of this undo; the same again changes nothing. `entry_key`: the entry that is
     meant; when another one is the newest by now, nothing is undone. Raises StudioError.
     """
     with my_turn(), transaction.atomic():
-        lesson = _lesson(lesson_id)
-        if client_key and lesson.entries.filter(undone_by=client_key).exists():
-            return lesson
-        entry = next(iter(undoable_entries(lesson)), None)
-        if entry is None:
-            raise StudioError("nothing_to_undo")
-        if entry_key and entry.client_key != entry_key:
-            raise StudioError("conflict", "entry", "something newer was entered; look at it first")
-        _write(lesson, entry.kind, entry.key, entry.before)
-        KINDS[entry.kind].restore_aside(lesson, entry.aside)
-        follow_theory(lesson)
-        entry.undone, entry.undone_by = True, client_key
-        entry.save(update_fields=["undone", "undone_by"])
-    return lesson
+        opened = open_lesson(lesson_id)
+        if not (client_key and opened.lesson.entries.filter(undone_by=client_key).exists()):
+            _undo(opened, client_key, entry_key)
+    return opened
+
+
+def _undo(opened: Opened, client_key: str, entry_key: str) -> None:
+    entry = next(iter(undoable_entries(opened.lesson)), None)
+    if entry is None:
+        raise StudioError("nothing_to_undo")
+    if entry_key and entry.client_key != entry_key:
+        raise StudioError("conflict", "entry", "something newer was entered; look at it first")
+    _write(opened, entry.kind, entry.key, entry.before)
+    KINDS[entry.kind].restore_aside(opened, entry.aside)
+    _written(opened, 1)
+    entry.undone, entry.undone_by = True, client_key
+    entry.save(update_fields=["undone", "undone_by"])
 
 
 def undoable_entries(lesson: Lesson) -> list[LessonEntry]:
@@ -100,23 +133,23 @@ def undoable_entries(lesson: Lesson) -> list[LessonEntry]:
     return [entry for entry in newest if not entry.undone]
 
 
-def _lesson(lesson_id: int) -> Lesson:
-    whose = Lesson.objects.select_related("player__teacher__studio_settings")
-    return whose.select_for_update(of=("self",)).get(pk=lesson_id)
+def _written(opened: Opened, count: int) -> None:
+    """So many entries were written: what was made of the lesson before holds no more."""
+    opened.lesson.revision += count
+    opened.lesson.save()
+    forget(opened.lesson.player_id, opened.lesson.date)
+    follow_theory(opened)
 
 
-def _read(lesson: Lesson, kind: str, key: str) -> Any:
+def _read(opened: Opened, kind: str, key: str) -> Any:
     try:
-        return KINDS[kind].read(lesson, key)
+        return KINDS[kind].read(opened, key)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
 
 
-def _write(lesson: Lesson, kind: str, key: str, value: Any) -> None:
+def _write(opened: Opened, kind: str, key: str, value: Any) -> None:
     try:
-        KINDS[kind].write(lesson, key, value)
+        KINDS[kind].write(opened, key, value)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
-    lesson.revision += 1
-    lesson.save()
-    forget(lesson.player_id, lesson.date)

@@ -6,26 +6,26 @@ from lefthand.case.findings import check_evidence_id
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.looks import LookOrder
 from lefthand.values.fields import read_choice, read_flag
-from studio.models import Lesson
 from studio.services.entries.kind import EntryKind, instrument_of
+from studio.services.entries.opened import Opened
 
 
-def _read_skip(lesson: Lesson, key: str) -> Any:
-    return key in lesson.skipped
+def _read_skip(opened: Opened, key: str) -> Any:
+    return key in opened.lesson.skipped
 
 
-def _write_skip(lesson: Lesson, key: str, value: Any) -> None:
-    name = check_evidence_id("evidence", key, load_catalogue(), instrument_of(lesson)).id
-    skipped = [each for each in lesson.skipped if each != name]
-    lesson.skipped = [*skipped, name] if read_flag("skip", value) else skipped
+def _write_skip(opened: Opened, key: str, value: Any) -> None:
+    name = check_evidence_id("evidence", key, load_catalogue(), instrument_of(opened)).id
+    skipped = [each for each in opened.lesson.skipped if each != name]
+    opened.lesson.skipped = [*skipped, name] if read_flag("skip", value) else skipped
 
 
-def _read_order(lesson: Lesson, _key: str) -> Any:
-    return lesson.look_order
+def _read_order(opened: Opened, _key: str) -> Any:
+    return opened.lesson.look_order
 
 
-def _write_order(lesson: Lesson, _key: str, value: Any) -> None:
-    lesson.look_order = read_choice("order", value, LookOrder).value
+def _write_order(opened: Opened, _key: str, value: Any) -> None:
+    opened.lesson.look_order = read_choice("order", value, LookOrder).value
 
 
 SKIP = EntryKind("skipped check", _read_skip, _write_skip)

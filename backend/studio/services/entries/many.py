@@ -8,7 +8,8 @@ from django.db.models import F, Max
 
 from lefthand.values.vocabulary import Grade
 from studio.models import Lesson, LessonEntry, Observation, Player
-from studio.services.decisions import follow_theory
+from studio.services.entries.focus import follow_theory
+from studio.services.entries.opened import open_lesson
 from studio.services.standing import forget_many
 from studio.turns import my_turn
 
@@ -54,4 +55,4 @@ def record_not_there(
         forget_many([lesson.player_id for lesson in lessons], on)
         for lesson in lessons:
             if lesson.decided is not None:
-                follow_theory(lesson)
+                follow_theory(open_lesson(lesson.pk))

@@ -6,14 +6,13 @@ read as a change in the player.
 
 from typing import Any
 
-from django.db.models import Max
-
 from lefthand.case.findings import check_evidence_id, is_by_finger, parse_finding, with_grades
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import FINGERS
-from studio.models import Lesson, Observation
+from studio.models import Observation
 from studio.services.entries.kind import EntryKind, instrument_of
+from studio.services.entries.opened import Opened
 from studio.services.findings import grading_of
 
 
@@ -22,9 +21,9 @@ def _split(key: str) -> tuple[str, str]:
     return evidence, finger
 
 
-def _read(lesson: Lesson, key: str) -> Any:
+def _read(opened: Opened, key: str) -> Any:
     evidence, finger = _split(key)
-    stored = lesson.observations.filter(evidence=evidence).first()
+    stored = _stored(opened, evidence)
     if stored is None:
         return None
     if not finger:
@@ -32,10 +31,14 @@ def _read(lesson: Lesson, key: str) -> Any:
     return stored.entered.get(finger) if isinstance(stored.entered, dict) else None
 
 
-def _write(lesson: Lesson, key: str, value: Any) -> None:
+def _stored(opened: Opened, evidence: str) -> Observation | None:
+    return next((each for each in opened.observations if each.evidence == evidence), None)
+
+
+def _write(opened: Opened, key: str, value: Any) -> None:
     name, finger = _split(key)
-    evidence = check_evidence_id("evidence", name, load_catalogue(), instrument_of(lesson))
-    stored = lesson.observations.filter(evidence=evidence.id).first()
+    evidence = check_evidence_id("evidence", name, load_catalogue(), instrument_of(opened))
+    stored = _stored(opened, evidence.id)
     entered = value
     if finger:
         if finger not in {str(f) for f in FINGERS}:
@@ -44,17 +47,20 @@ def _write(lesson: Lesson, key: str, value: Any) -> None:
         fingers.pop(finger, None)
         entered = {**fingers, **({finger: value} if value is not None else {})} or None
     if entered is None:
-        lesson.observations.filter(evidence=evidence.id).delete()
+        if stored is not None:
+            stored.delete()
+            opened.changed("observations")
         return
-    entered = with_grades(entered, parse_finding(entered, evidence, grading_of(lesson)))
+    entered = with_grades(entered, parse_finding(entered, evidence, grading_of(opened.lesson)))
     if stored is not None:
         stored.entered = entered
         stored.save(update_fields=["entered"])
         return
-    last = lesson.observations.aggregate(last=Max("position"))["last"] or 0
+    last = max((each.position for each in opened.observations), default=0)
     Observation.objects.create(
-        lesson=lesson, evidence=evidence.id, entered=entered, position=last + 1
+        lesson=opened.lesson, evidence=evidence.id, entered=entered, position=last + 1
     )
+    opened.changed("observations")
 
 
 OBSERVATION = EntryKind("grade", _read, _write)

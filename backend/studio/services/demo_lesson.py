@@ -1,0 +1,65 @@
+"""A lesson of the demo studio: entered as a real one, what is said together weighed once."""
+
+from datetime import date
+from itertools import count
+from typing import Any
+
+from lefthand.practice.plan import PlanItem as CoreItem
+from studio.models import Observation, Player
+from studio.services.cases import LessonView
+from studio.services.entries import Entry, Opened, open_lesson, write_entries
+from studio.services.lessons import start_lesson
+
+
+class DemoLessonBook:
+    """Entries of one lesson; they are saved when something is asked that follows from them."""
+
+    def __init__(self, player: Player, on: date) -> None:
+        self.opened: Opened = open_lesson(start_lesson(player, on).pk)
+        self._numbers = count()
+        self._waiting: list[Entry] = []
+
+    def enter(self, kind: str, value: Any, key: str = "") -> None:
+        client_key = f"demo-{self.opened.lesson.pk}-{next(self._numbers)}"
+        self._waiting.append(Entry(client_key, kind, key, value))
+
+    def look(self, entered: dict[str, Any]) -> None:
+        """Findings of a week that is told only roughly: kept without an entry each."""
+        Observation.objects.bulk_create(
+            Observation(lesson=self.opened.lesson, evidence=name, entered=grade, position=number)
+            for number, (name, grade) in enumerate(entered.items(), start=1)
+        )
+        self.opened.changed("observations")
+
+    def view(self) -> LessonView:
+        """What follows from all that was entered so far."""
+        self.save()
+        return self.opened.view()
+
+    def save(self) -> None:
+        write_entries(self.opened, self._waiting)
+        self._waiting = []
+
+    def decide(self, *, as_proposed: bool) -> None:
+        """Take the focus and the week that the rules propose; no week while a stop is up. Not
+        `as_proposed`: its exercises and steps alone, in their usual dose."""
+        self.enter("focus", [focus.cause for focus in self.view().diagnosis.focus])
+        view = self.view()
+        if not view.safety.is_red:
+            wish = _whole_wish if as_proposed else _wish
+            self.enter("plan", [wish(item) for item in view.proposal.items])
+        self.save()
+
+
+def _wish(item: CoreItem) -> dict[str, Any]:
+    return {"exercise": item.exercise, "rung": item.rung}
+
+
+def _whole_wish(item: CoreItem) -> dict[str, Any]:
+    """The proposed item as it is given: dose and days included."""
+    return {
+        **_wish(item),
+        "reps": item.dose.reps,
+        "sets": item.dose.sets,
+        "days": list(item.days),
+    }
