@@ -1,7 +1,7 @@
 """The commands that run a studio: demo, serve, backup, restore, teacher.
 
 `./jolf` in a checkout sets everything up and then calls these; the installed package offers them as
-`jolf`. Each runs Django's own command line in this folder, so that trouble ends in one line.
+`jolf`. All of a command happens in one process; trouble with files ends in one line.
 """
 
 from __future__ import annotations
@@ -9,9 +9,9 @@ from __future__ import annotations
 import argparse
 import os
 import socket
-import subprocess
 import sys
 from collections.abc import Sequence
+from functools import partial
 from pathlib import Path
 
 BACKEND = Path(__file__).resolve().parent.parent
@@ -28,14 +28,24 @@ def say(text: str) -> None:
     print(f"jolf: {text}", flush=True)
 
 
-def manage(*arguments: str | Path, env: dict[str, str] | None = None) -> None:
-    """One of Django's commands. Raises CalledProcessError."""
-    command = [sys.executable, "manage.py", *map(str, arguments)]
-    subprocess.run(command, cwd=BACKEND, env=env, check=True)
+def use(database: str | None = None) -> None:
+    """Get Django ready, for another file than the usual database where one is named."""
+    if database is not None:
+        os.environ["JOLF_DATABASE"] = database
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
+    import django
+
+    django.setup()
 
 
-def environment(database: str | None = None) -> dict[str, str]:
-    return {**os.environ, **({"JOLF_DATABASE": database} if database is not None else {})}
+def manage(*arguments: str | Path) -> None:
+    """One of Django's commands, in this process. Raises CannotGoOnError with its one line."""
+    from django.core.management import CommandError, call_command
+
+    try:
+        call_command(*map(str, arguments))
+    except CommandError as error:
+        raise CannotGoOnError(str(error)) from error
 
 
 def free_port(wanted: int) -> int:
@@ -66,52 +76,70 @@ def server_command(port: int, host: str = "127.0.0.1") -> list[str]:
     return [sys.executable, "-m", "config.serve", "--listen", f"{host}:{port}"]
 
 
-def run_server(port: int, env: dict[str, str], *, network: bool = False) -> None:
+def run_server(port: int, *, network: bool = False) -> None:
     """For this computer, or for every device of the local network."""
     host = network_address() if network else "127.0.0.1"
     address = f"http://{host}:{port}"
     if network:
-        hosts = env.get("JOLF_HOSTS", "localhost,127.0.0.1,[::1]")
-        env = {"JOLF_ADDRESS": address, **env, "JOLF_HOSTS": f"{hosts},{host}"}
         say("every device of this network can reach it; use this only in a network you trust")
-    say(f"open {address}   (Ctrl-C stops it)")
-    command = server_command(port, "0.0.0.0" if network else host)  # noqa: S104 - asked for
-    if hasattr(os, "fork"):  # what stops this command then stops the server
-        os.chdir(BACKEND)
-        os.execve(command[0], command, env)
-    subprocess.run(command, cwd=BACKEND, env=env, check=True)
+    from config.serve import serve, usual_processes
+
+    listen = "0.0.0.0" if network else host  # noqa: S104 - asked for
+    up = partial(say, f"open {address}   (Ctrl-C stops it)")
+    serve(listen, port, usual_processes(), up)
+
+
+def tell_settings(port: int, *, network: bool) -> None:
+    """How many processes will serve, and by which address devices of the network come."""
+    from config.serve import share_limits, usual_processes
+
+    share_limits(usual_processes())
+    if network:
+        host = network_address()
+        os.environ.setdefault("JOLF_ADDRESS", f"http://{host}:{port}")
+        hosts = os.environ.get("JOLF_HOSTS", "localhost,127.0.0.1,[::1]")
+        os.environ["JOLF_HOSTS"] = f"{hosts},{host}"
+
+
+def prepare_demo(options: argparse.Namespace) -> None:
+    use(DEMO)
+    manage("update_database")
+    fresh = ["--fresh"] if options.fresh or options.weeks is not None else []
+    weeks = [] if options.weeks is None else ["--weeks", str(options.weeks)]
+    manage("demo", *fresh, *weeks)
 
 
 def demo(options: argparse.Namespace) -> None:
-    env = environment(DEMO)
-    manage("update_database", env=env)
-    fresh = ["--fresh"] if options.fresh or options.weeks is not None else []
-    weeks = [] if options.weeks is None else ["--weeks", str(options.weeks)]
-    manage("demo", *fresh, *weeks, env=env)
-    run_server(free_port(options.port), env, network=options.network)
+    port = free_port(options.port)
+    tell_settings(port, network=options.network)
+    prepare_demo(options)
+    run_server(port, network=options.network)
 
 
 def serve(options: argparse.Namespace) -> None:
-    env = environment()
-    manage("update_database", env=env)
-    manage("first_teacher", env=env)
-    run_server(free_port(options.port), env, network=options.network)
+    port = free_port(options.port)
+    tell_settings(port, network=options.network)
+    use()
+    manage("update_database")
+    manage("first_teacher")
+    run_server(port, network=options.network)
 
 
 def backup(options: argparse.Namespace) -> None:
-    manage("backup", Path(options.file).resolve(), env=environment(options.database))
+    use(options.database)
+    manage("backup", Path(options.file).resolve())
 
 
 def restore(options: argparse.Namespace) -> None:
     more = ["--over-newer"] if options.over_newer else []
-    env = environment(options.database)
-    manage("restore", Path(options.file).resolve(), *more, env=env)
+    use(options.database)
+    manage("restore", Path(options.file).resolve(), *more)
 
 
 def teacher(options: argparse.Namespace) -> None:
-    env = environment()
-    manage("update_database", env=env)
-    manage("teacher", options.action, options.name, env=env)
+    use()
+    manage("update_database")
+    manage("teacher", options.action, options.name)
 
 
 def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -> None:
@@ -127,8 +155,10 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
             "--network", action="store_true", help="reachable from phones in the same network"
         )
         if name == "demo":
-            served.add_argument("--fresh", action="store_true", help="build the demo studio anew")
-            served.add_argument("--weeks", type=int, help="anew, and reaching so many weeks back")
+            _add_demo_options(served)
+    prepared = commands.add_parser("prepare-demo")  # what ./jolf does while pages are built
+    prepared.set_defaults(run=prepare_demo)
+    _add_demo_options(prepared)
     for name, run, summary in (
         ("backup", backup, "copy the studio into one file, while it is served too"),
         ("restore", restore, "put a backup in the place of the studio"),
@@ -147,6 +177,11 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
     accounts.add_argument("name", nargs="?", default="")
 
 
+def _add_demo_options(command: argparse.ArgumentParser) -> None:
+    command.add_argument("--fresh", action="store_true", help="build the demo studio anew")
+    command.add_argument("--weeks", type=int, help="anew, and reaching so many weeks back")
+
+
 def main(arguments: Sequence[str] | None = None) -> int:
     parser = argparse.ArgumentParser(prog="jolf", description="Run a Jolf studio.")
     add_commands(parser.add_subparsers(dest="command", required=True))
@@ -156,13 +191,23 @@ def main(arguments: Sequence[str] | None = None) -> int:
     except CannotGoOnError as trouble:
         say(str(trouble))
         return SAID_ALREADY
-    except subprocess.CalledProcessError as error:
-        if error.returncode != SAID_ALREADY:
-            say(f"this step failed: {' '.join(map(str, error.cmd))}")
-        return error.returncode or 1
     except KeyboardInterrupt:
         say("stopped")
+    except Exception as error:
+        line = _in_one_line(error)
+        if line is None:
+            raise
+        say(line)
+        return SAID_ALREADY
     return 0
+
+
+def _in_one_line(error: Exception) -> str | None:
+    """What to tell of trouble with files; None of any other error."""
+    from config.data_folder import database_path
+    from config.trouble import in_one_line
+
+    return in_one_line(error, database_path())
 
 
 if __name__ == "__main__":

@@ -9,7 +9,9 @@ import argparse
 import os
 import signal
 import socket
+import threading
 import time
+from collections.abc import Callable
 from types import FrameType
 from typing import Any
 
@@ -47,22 +49,58 @@ def main() -> None:
     parser.add_argument("--listen", default="127.0.0.1:8000", help="address and port")
     parser.add_argument("--processes", type=int, default=usual_processes())
     chosen = parser.parse_args()
-    os.environ["JOLF_PROCESSES"] = str(chosen.processes)  # the limits of tries are shared out
+    host, _, port = chosen.listen.rpartition(":")
+    share_limits(chosen.processes)
+    serve(host, int(port), chosen.processes)
+
+
+def share_limits(processes: int) -> None:
+    """Let each process have its share of the tries that are allowed in all; before the settings
+    are read."""
+    os.environ["JOLF_PROCESSES"] = str(processes)
+
+
+def serve(host: str, port: int, count: int, up: Callable[[], object] | None = None) -> None:
+    """Serve in so many processes until told to end. `up`: told once, when pages are answered."""
+    from django.db import connections
+
     from config.wsgi import application
 
     _warm_up()
-    host, _, port = chosen.listen.rpartition(":")
+    connections.close_all()  # none is shared between processes
     more = BEHIND_PROXY if os.environ.get("JOLF_HTTPS") == "1" else {}
-    with _listening(host, int(port)) as listening:
+    with _listening(host, port) as listening:
         settings = {**SETTINGS, **more, "sockets": [listening]}
-        if chosen.processes > 1:
-            _serve_in_processes(application, settings, chosen.processes)
+        # Not before there are processes: none is made while a thread runs.
+        telling = threading.Thread(target=_tell, args=(port, up), daemon=True)
+        if count > 1:
+            _serve_in_processes(application, settings, count, telling)
         else:
+            telling.start()
             waitress.serve(application, _quiet=True, **settings)
+
+
+def _tell(port: int, up: Callable[[], object] | None) -> None:
+    """Tell when the first answer has come."""
+    if up is None:
+        return
+    for _ in range(300):
+        try:
+            with socket.create_connection(("127.0.0.1", port), timeout=5) as asking:
+                asking.sendall(b"GET /api/session HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n")
+                if asking.recv(9).startswith(b"HTTP/"):
+                    up()
+                    return
+        except OSError:
+            pass
+        time.sleep(0.1)
 
 
 def _warm_up() -> None:
     """Read and draw once what the first visitor would wait for; every process has it then."""
+    from django.urls import get_resolver
+
+    get_resolver().url_patterns  # noqa: B018 - asked for is read
     from api.hands.present import hand_text
     from lefthand.values.vocabulary import Instrument
 
@@ -77,7 +115,9 @@ def _listening(host: str, port: int) -> socket.socket:
     return listening
 
 
-def _serve_in_processes(application: Any, settings: dict[str, Any], count: int) -> None:
+def _serve_in_processes(
+    application: Any, settings: dict[str, Any], count: int, telling: threading.Thread
+) -> None:
     """Serve until told to end; a process that dies is followed by another."""
     children: set[int] = set()
 
@@ -89,6 +129,8 @@ def _serve_in_processes(application: Any, settings: dict[str, Any], count: int) 
         while True:
             while len(children) < count:
                 children.add(_child(application, settings))
+            if telling.ident is None:
+                telling.start()
             died, _ = os.wait()
             children.discard(died)
             time.sleep(WAIT_BEFORE_ANOTHER)

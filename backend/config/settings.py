@@ -89,7 +89,6 @@ USE_I18N = False
 
 STATIC_URL = "/static/"
 STATICFILES_DIRS = [FRONTEND_BUILD] if FRONTEND_BUILD.exists() else []
-STATIC_ROOT = DATA / "static"
 STORAGES = {
     "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
     "staticfiles": {

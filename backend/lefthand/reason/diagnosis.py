@@ -136,6 +136,45 @@ class Diagnosis:
         return _settling_trial(self._by_cause, self.catalogue, self.case, done)
 
 
+@dataclass(frozen=True, eq=False)
+class Weighed:
+    """What a case comes to before anybody's word on it.
+
+    findings: those that count, the complaint among them; accepted: those that are no fault.
+    causes: all of the instrument, most probable first. engine_focus: the focus that follows.
+    """
+
+    case: Case
+    catalogue: Catalogue
+    findings: Mapping[str, Finding]
+    accepted: Mapping[str, Accepted]
+    result: Posterior
+    causes: tuple[CauseView, ...]
+
+    @cached_property
+    def engine_focus(self) -> tuple[str, ...]:
+        return self.focus_with(NO_WORD)
+
+    def focus_with(self, word: TeacherWord) -> tuple[str, ...]:
+        """The focus, given what the teacher said of the causes."""
+        probabilities = {v.cause: v.probability for v in self.causes}
+        case = self.case
+        return choose_focus(
+            probabilities, self.catalogue, case.instrument, set(case.findings), word
+        )
+
+
+def weigh(case: Case, catalogue: Catalogue, counts: Mapping[str, Count] | None = None) -> Weighed:
+    """Weigh a case. `counts`: what the teacher's own lessons have settled; they shift the starting
+    probabilities."""
+    findings, accepted = counted_findings(case, catalogue)
+    grades = {name: finding.grade for name, finding in findings.items()}
+    outside = outside_chances(case, catalogue)
+    result = posterior(_network(case, catalogue, counts or {}), grades, outside)
+    causes = tuple(view_causes(result, findings, catalogue))
+    return Weighed(case, catalogue, findings, accepted, result, causes)
+
+
 def diagnose(
     case: Case,
     catalogue: Catalogue,
@@ -143,40 +182,42 @@ def diagnose(
     word: TeacherWord = NO_WORD,
     looking: Looking = ANYHOW,
     safety: Safety | None = None,
-    counts: Mapping[str, Count] | None = None,
 ) -> Diagnosis:
-    """Weigh a case.
+    """What is thought of a case.
 
     `safety` replaces what the case's own reports say, for a flag that is still up or was lifted.
-    `counts`: what the teacher's own lessons have settled; they shift the starting probabilities.
     """
-    findings, accepted = counted_findings(case, catalogue)
-    grades = {name: finding.grade for name, finding in findings.items()}
-    outside = outside_chances(case, catalogue)
-    result = posterior(_network(case, catalogue, counts or {}), grades, outside)
-    views = view_causes(result, findings, catalogue)
-    by_cause = {v.cause: v for v in views}
-    probabilities = {v.cause: v.probability for v in views}
-    checked = set(case.findings)
-    chosen = choose_focus(probabilities, catalogue, case.instrument, checked, word)
+    return decide(weigh(case, catalogue), word=word, looking=looking, safety=safety)
+
+
+def decide(
+    weighed: Weighed,
+    *,
+    word: TeacherWord = NO_WORD,
+    looking: Looking = ANYHOW,
+    safety: Safety | None = None,
+) -> Diagnosis:
+    """What is thought of a case that was weighed, given the teacher's word; see `diagnose`."""
+    case, catalogue, findings = weighed.case, weighed.catalogue, weighed.findings
+    by_cause = {v.cause: v for v in weighed.causes}
     return Diagnosis(
         case=case,
         catalogue=catalogue,
         findings=findings,
-        result=result,
-        causes=tuple(views),
+        result=weighed.result,
+        causes=weighed.causes,
         focus=tuple(
             Focus(c, by_cause[c].fingers, why_sentence(by_cause[c], findings, catalogue))
-            for c in chosen
+            for c in weighed.focus_with(word)
         ),
-        engine_focus=choose_focus(probabilities, catalogue, case.instrument, checked),
+        engine_focus=weighed.engine_focus,
         word=word,
         safety=safety or assess_safety(case),
-        accepted=accepted,
+        accepted=weighed.accepted,
         looking=replace(
             looking,
             stage=looking.stage or _stage_now(case, catalogue),
-            skipped=looking.skipped | frozenset(accepted),
+            skipped=looking.skipped | frozenset(weighed.accepted),
         ),
     )
 

@@ -22,7 +22,7 @@ from lefthand.practice.standing import (
     recent_focus,
     still_ruled_out,
 )
-from lefthand.reason.diagnosis import Diagnosis, Looking, diagnose
+from lefthand.reason.diagnosis import Diagnosis, Looking, Weighed, decide, weigh
 from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
 from lefthand.reason.looks import LookOrder
@@ -49,10 +49,12 @@ SHORT_BREAK_DAYS = 7 * SHORT_BREAK_WEEKS
 @dataclass(frozen=True)
 class LessonView:
     """A lesson with everything that follows from it, computed when it is asked for. `known`: its
-    past where that was read before."""
+    past where that was read before; `before`: what it came to when nothing that weighs was
+    different."""
 
     lesson: Lesson
     known: Past | None = None
+    before: "LessonView | None" = None
 
     @cached_property
     def past(self) -> Past:
@@ -68,6 +70,8 @@ class LessonView:
 
     @cached_property
     def case(self) -> Case:
+        if self.before is not None:
+            return self.before.case
         data = case_data(self.lesson, self.history)
         return parse_case(data, self.catalogue, thresholds_of(self.lesson.player))
 
@@ -76,7 +80,7 @@ class LessonView:
         words = known_words(self.lesson)
         decided = chosen_focus(self.lesson)
         is_whole = bool(decided)
-        if not decided and not self._engine_focus and self.kept is not None:
+        if not decided and not self.weighed.engine_focus and self.kept is not None:
             decided = [self.kept]
         more = [] if is_whole else [w.cause for w in words if w.word == "pinned"]
         pinned = [*decided, *(cause for cause in more if cause not in decided)]
@@ -89,9 +93,11 @@ class LessonView:
         return still_ruled_out(self.history.standing, self.history.record, self.catalogue)
 
     @cached_property
-    def _engine_focus(self) -> tuple[str, ...]:
-        plain = diagnose(self.case, self.catalogue, safety=self.safety, counts=self.counts)
-        return plain.engine_focus
+    def weighed(self) -> Weighed:
+        """What the lesson's case comes to before the teacher's word."""
+        if self.before is not None:
+            return self.before.weighed
+        return weigh(self.case, self.catalogue, self.counts)
 
     @cached_property
     def counts(self) -> dict[str, Count]:
@@ -124,15 +130,13 @@ class LessonView:
 
     @cached_property
     def diagnosis(self) -> Diagnosis:
-        return diagnose(
-            self.case,
-            self.catalogue,
+        return decide(
+            self.weighed,
             word=self.word,
             looking=Looking(
                 skipped=frozenset(self.lesson.skipped), order=LookOrder(self.lesson.look_order)
             ),
             safety=self.safety,
-            counts=self.counts,
         )
 
     @cached_property

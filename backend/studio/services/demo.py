@@ -1,11 +1,13 @@
 """Building the demo studio through the same services that lessons use."""
 
+from collections.abc import Callable
 from datetime import date, time, timedelta
 
 from django.contrib.auth import get_user_model
 from django.db import transaction
 
 from lefthand.practice.progress import Move
+from lefthand.practice.standing import Standing
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.demo_group import GROUP, GROUP_CHECKS
 from studio.demo_shapes import DemoLesson, DemoPicture, DemoPlayer
@@ -15,16 +17,22 @@ from studio.services.demo_lesson import DemoLessonBook
 from studio.services.demo_past import build_past
 from studio.services.pictures import Kept, keep_picture
 from studio.services.setups import judge_setup, save_setup
+from studio.services.standing import keep_standing
 
 DEMO_LOGS = (("done", "soft"), ("partly", "mixed"), ("done", "soft"), ("done", "mixed"))
 
 
 @transaction.atomic
 def build_demo(
-    today: date, players: tuple[DemoPlayer, ...] = PLAYERS, *, weeks: int = 0
+    today: date,
+    players: tuple[DemoPlayer, ...] = PLAYERS,
+    *,
+    weeks: int = 0,
+    stands: Callable[[Player], object] = lambda _player: None,
 ) -> list[Player]:
     """Replace the demo teacher and all of that teacher's players, dated relative to `today`.
-    `weeks`: how far back their lessons reach; 0 for those alone that are written out."""
+    `weeks`: how far back their lessons reach; 0 for those alone that are written out. `stands`: is
+    told of each player who is ready."""
     users = get_user_model().objects
     users.filter(username=DEMO_USERNAME).delete()
     teacher = users.create_user(DEMO_USERNAME, password=DEMO_PASSWORD)
@@ -32,7 +40,11 @@ def build_demo(
     group = None
     if any(demo.in_group for demo in players):
         group = Group.objects.create(teacher=teacher, name=GROUP, checks=list(GROUP_CHECKS))
-    return [_build_player(teacher.pk, demo, today, group, weeks) for demo in players]
+    made = []
+    for demo in players:
+        made.append(_build_player(teacher.pk, demo, today, group, weeks))
+        stands(made[-1])
+    return made
 
 
 def _build_player(
@@ -59,14 +71,22 @@ def _build_player(
         on = lesson_day - timedelta(weeks=fit.weeks_ago)
         kept = save_setup(player, {**fit.facts, "date": on}, today)
         judge_setup(player, kept.pk, fit.judged)
-    if demo.lessons:
-        build_past(player, lesson_day, demo.lessons[0].weeks_ago, weeks)
-    for planned in demo.lessons:
-        _build_lesson(player, planned, lesson_day - timedelta(weeks=planned.weeks_ago))
+    _build_lessons(player, demo, lesson_day, weeks)
     for each in demo.pictures:
         _keep_drawn(player, each, lesson_day - timedelta(weeks=each.weeks_ago))
     _practise_since(player, today)
     return player
+
+
+def _build_lessons(player: Player, demo: DemoPlayer, lesson_day: date, weeks: int) -> None:
+    if not demo.lessons:
+        return
+    standing = build_past(player, lesson_day, demo.lessons[0].weeks_ago, weeks)
+    for planned in demo.lessons:
+        on = lesson_day - timedelta(weeks=planned.weeks_ago)
+        before = standing
+        standing = _build_lesson(player, planned, on, before)
+    keep_standing(player.pk, on, before)
 
 
 def _keep_drawn(player: Player, each: DemoPicture, on: date) -> None:
@@ -90,17 +110,18 @@ def _practise_since(player: Player, today: date) -> None:
         HomeDay.objects.create(lesson=last, date=day, done=done, felt=felt)
 
 
-def _build_lesson(player: Player, planned: DemoLesson, on: date) -> None:
-    book = DemoLessonBook(player, on)
-    for review in book.view().review:
+def _build_lesson(player: Player, planned: DemoLesson, on: date, before: Standing) -> Standing:
+    """What the lessons up to this one have led to."""
+    book = DemoLessonBook(player, on, before)
+    for review in book.review:
         if review.advice.move is not Move.REST:
             days = review.item.days[: planned.days_at_home]
             _practise(review.item, review.item.plan.lesson.date, days)
-    book = DemoLessonBook(player, on)  # as it begins after that week
+    book = DemoLessonBook(player, on, before)  # as it begins after that week
     book.enter("reports", planned.reports)
     if planned.complaint:
         book.enter("complaint", planned.complaint)
-    for review in book.view().review:
+    for review in book.review:
         if review.item.exercise in planned.shown:
             shown = {"passed": planned.shown[review.item.exercise]}
             book.enter("result", shown, str(review.item.pk))
@@ -109,7 +130,7 @@ def _build_lesson(player: Player, planned: DemoLesson, on: date) -> None:
     book.decide(as_proposed=True)
     if planned.line:
         book.enter("line", planned.line)
-        book.save()
+    return book.standing()
 
 
 def _practise(item: PlanItem, given_on: date, days: list[int]) -> None:

@@ -4,18 +4,24 @@ from datetime import date
 from itertools import count
 from typing import Any
 
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.plan import PlanItem as CoreItem
+from lefthand.practice.standing import Standing, advance
 from studio.models import Observation, Player
 from studio.services.cases import LessonView
 from studio.services.entries import Entry, Opened, open_lesson, write_entries
+from studio.services.history import Past
 from studio.services.lessons import start_lesson
+from studio.services.reviews import ItemReview
 
 
 class DemoLessonBook:
-    """Entries of one lesson; they are saved when something is asked that follows from them."""
+    """Entries of one lesson; they are saved when something is asked that follows from them.
+    `before`: the standing that the lessons before led to."""
 
-    def __init__(self, player: Player, on: date) -> None:
-        self.opened: Opened = open_lesson(start_lesson(player, on).pk)
+    def __init__(self, player: Player, on: date, before: Standing) -> None:
+        lesson = start_lesson(player, on)
+        self.opened: Opened = open_lesson(lesson.pk, Past(player.pk, on, before))
         self._numbers = count()
         self._waiting: list[Entry] = []
 
@@ -25,11 +31,17 @@ class DemoLessonBook:
 
     def look(self, entered: dict[str, Any]) -> None:
         """Findings of a week that is told only roughly: kept without an entry each."""
-        Observation.objects.bulk_create(
+        rows = [
             Observation(lesson=self.opened.lesson, evidence=name, entered=grade, position=number)
             for number, (name, grade) in enumerate(entered.items(), start=1)
-        )
-        self.opened.changed("observations")
+        ]
+        self.opened.has_now("observations", Observation.objects.bulk_create(rows))
+        self.opened.was_written(weighs=True)
+
+    @property
+    def review(self) -> list[ItemReview]:
+        """Last week's exercises, before anything is said of them."""
+        return self.opened.view().review
 
     def view(self) -> LessonView:
         """What follows from all that was entered so far."""
@@ -43,12 +55,17 @@ class DemoLessonBook:
     def decide(self, *, as_proposed: bool) -> None:
         """Take the focus and the week that the rules propose; no week while a stop is up. Not
         `as_proposed`: its exercises and steps alone, in their usual dose."""
-        self.enter("focus", [focus.cause for focus in self.view().diagnosis.focus])
         view = self.view()
+        self.enter("focus", [focus.cause for focus in view.diagnosis.focus])
         if not view.safety.is_red:
             wish = _whole_wish if as_proposed else _wish
             self.enter("plan", [wish(item) for item in view.proposal.items])
         self.save()
+
+    def standing(self) -> Standing:
+        """What the lessons up to this one have led to."""
+        history = self.view().history
+        return advance(history.standing, history.record, load_catalogue())
 
 
 def _wish(item: CoreItem) -> dict[str, Any]:

@@ -5,6 +5,7 @@ from datetime import date, timedelta
 
 from lefthand.case.findings import parse_finding, with_grades
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.standing import AT_FIRST, Standing
 from lefthand.reason.network import grades_if_not
 from studio.demo_past import PASTS, DemoPast, levels
 from studio.models import HomeDay, PlanItem, Player, PracticeResult
@@ -17,25 +18,29 @@ SHOWN_WELL = 0.7
 PARTLY = 0.25
 
 
-def build_past(player: Player, lesson_day: date, first: int, weeks: int) -> None:
-    """The weekly lessons from `weeks` ago until the first written one, `first` weeks ago."""
-    past = PASTS.get(player.name)
+def build_past(player: Player, lesson_day: date, first: int, weeks: int) -> Standing:
+    """The weekly lessons from `weeks` ago until the first written one, `first` weeks ago; returns
+    what they have led to."""
+    past, standing = PASTS.get(player.name), AT_FIRST
     if past is None:
-        return
+        return standing
     chooser = random.Random(player.name)
     for ago in range(weeks, first, -1):
         if ago not in past.away:
-            _build_week(player, past, lesson_day - timedelta(weeks=ago), ago - first, ago, chooser)
+            on = lesson_day - timedelta(weeks=ago)
+            _practise(player, past, on, chooser)
+            book = DemoLessonBook(player, on, standing)
+            _enter_week(book, past, ago - first, ago, chooser)
+            standing = book.standing()
+    return standing
 
 
-def _build_week(
-    player: Player, past: DemoPast, on: date, before: int, ago: int, chooser: random.Random
+def _enter_week(
+    book: DemoLessonBook, past: DemoPast, before: int, ago: int, chooser: random.Random
 ) -> None:
     """`before`: weeks before the first written lesson."""
-    _practise(player, past, on, chooser)
-    book = DemoLessonBook(player, on)
     book.enter("harder", ago in past.harder)
-    for review in book.view().review:
+    for review in book.review:
         book.enter("result", {"passed": chooser.random() < SHOWN_WELL}, str(review.item.pk))
     book.look(_looked(past, before, chooser))
     pain = past.pains.get(ago)
@@ -83,19 +88,18 @@ def _practise(player: Player, past: DemoPast, until: date, chooser: random.Rando
     if last is None:
         return
     items = list(PlanItem.objects.filter(plan__lesson=last))
+    logs, results = [], []
     for number in sorted({day for item in items for day in item.days}):
         day = last.date + timedelta(days=number)
         if day >= until or chooser.random() > past.keen:
             continue
         is_whole = chooser.random() > PARTLY
-        HomeDay.objects.create(
-            lesson=last,
-            date=day,
-            done="done" if is_whole else "partly",
-            felt="soft" if is_whole else "mixed",
-        )
-        PracticeResult.objects.bulk_create(
+        done, felt = ("done", "soft") if is_whole else ("partly", "mixed")
+        logs.append(HomeDay(lesson=last, date=day, done=done, felt=felt))
+        results += [
             PracticeResult(item=item, date=day, passed=is_whole, pain=0)
             for item in items
             if number in item.days
-        )
+        ]
+    HomeDay.objects.bulk_create(logs)
+    PracticeResult.objects.bulk_create(results)

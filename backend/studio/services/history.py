@@ -24,11 +24,12 @@ class Past:
 
     player_id: int
     day: date
+    known: Standing | None = None  # where that was told before
 
     @cached_property
     def standing(self) -> Standing:
         """What all lessons before the day have led to."""
-        return standing_before(self.player_id, self.day)
+        return self.known or standing_before(self.player_id, self.day)
 
     @cached_property
     def records(self) -> Records:

@@ -47,12 +47,12 @@ def lesson_of(teacher: Teacher, lesson_id: int) -> Lesson:
 
 def start_lesson(player: Player, on: date) -> Lesson:
     """The player's lesson of this day, begun if need be."""
-    lesson, is_new = Lesson.objects.get_or_create(player=player, date=on)
-    if is_new or lesson.is_glance:
-        lesson.starting_counts = counts_for(player)
-        lesson.is_glance = False
-        lesson.save(update_fields=["starting_counts", "is_glance"])
-        forget(player.pk, on)
+    lesson = Lesson.objects.filter(player=player, date=on).first()
+    if lesson is not None and not lesson.is_glance:
+        return lesson
+    begun = {"is_glance": False, "starting_counts": counts_for(player)}
+    lesson, _ = Lesson.objects.update_or_create(player=player, date=on, defaults=begun)
+    forget(player.pk, on)
     return lesson
 
 

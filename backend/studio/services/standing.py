@@ -53,7 +53,7 @@ def standing_before(player_id: int, day: date) -> Standing:
         lessons = lessons.filter(date__gte=row.before)
     found = _told(start or AT_FIRST, lessons, player_id)
     write_if_free(
-        lambda: _keep(player_id, day, found) if changes_of([player_id]) == known else None
+        lambda: keep_standing(player_id, day, found) if changes_of([player_id]) == known else None
     )
     return found
 
@@ -112,14 +112,15 @@ def _told(start: Standing, lessons: Iterable[Lesson], player_id: int) -> Standin
     return standing
 
 
-def _keep(player_id: int, before: date, standing: Standing) -> None:
+def keep_standing(player_id: int, before: date, standing: Standing) -> None:
     """Keep a standing, and of all of the player's only the newest."""
-    newer = StoredStanding.objects.filter(player=player_id, before__gt=before)
-    if newer.filter(made_by=made_by()).count() >= KEPT:
+    known = list(StoredStanding.objects.filter(player=player_id).defer("data"))
+    newer = [row for row in known if row.before > before and row.made_by == made_by()]
+    if len(newer) >= KEPT:
         return
     data: Any = SHAPE.dump_python(standing, mode="json")
-    StoredStanding.objects.update_or_create(
-        player_id=player_id, before=before, defaults={"made_by": made_by(), "data": data}
-    )
-    kept = StoredStanding.objects.filter(player=player_id).values_list("pk", flat=True)[:KEPT]
-    StoredStanding.objects.filter(player=player_id).exclude(pk__in=list(kept)).delete()
+    gone = [row.pk for row in known if row not in newer[:KEPT] and row.before >= before]
+    gone += [row.pk for row in known if row.before < before][max(KEPT - 1 - len(newer), 0) :]
+    if gone:
+        StoredStanding.objects.filter(pk__in=gone).delete()
+    StoredStanding.objects.create(player_id=player_id, before=before, made_by=made_by(), data=data)

@@ -17,7 +17,7 @@ from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
 from lefthand.sound.findings import Beside, findings_of_two
-from lefthand.sound.player import play
+from lefthand.sound.player import Playing, play
 from lefthand.sound.recording import Recording, read_recording, recording_of
 from lefthand.sound.score import parse_score
 from lefthand.sound.take import measure_take
@@ -131,22 +131,38 @@ def measure(lesson: Lesson, evidence: str, part: str, data: bytes) -> Take:
     return keep_take(lesson, take_heard(asked, part, drill, recording_in(data)))
 
 
-def simulate(lesson: Lesson, evidence: str, part: str) -> Take:
-    """The same with a made-up player in the place of a microphone, who plays as this lesson or the
-    last one found the hand."""
+@dataclass(frozen=True)
+class Performance:
+    """What a made-up player plays: plain values, so that it can be played in another process."""
+
+    asked: ToPlay
+    part: str
+    drill: Drill
+    how: Playing
+    seed: int
+
+
+def performance_of(lesson: Lesson, evidence: str, part: str, earlier: int) -> Performance:
+    """As this lesson or the last one found the hand. `earlier`: takes that the lesson has."""
     asked = to_play(lesson, evidence)
     drill = drill_to_play(lesson, asked, part)
-    _may_play(lesson)
-    count = lesson.takes.count()
-    score = parse_score(drill_json(drill))
-    made = play(
-        score,
-        made_up_playing(lesson, evidence, score, is_fast=part == FAST),
-        seed=1000 * lesson.pk + count,
-    )
-    take = take_heard(asked, part, drill, recording_of(made.samples, made.rate))
+    how = made_up_playing(lesson, evidence, parse_score(drill_json(drill)), is_fast=part == FAST)
+    return Performance(asked, part, drill, how, seed=1000 * lesson.pk + earlier)
+
+
+def performed(it: Performance) -> Take:
+    """What its sound tells, of no lesson yet."""
+    made = play(parse_score(drill_json(it.drill)), it.how, seed=it.seed)
+    take = take_heard(it.asked, it.part, it.drill, recording_of(made.samples, made.rate))
     take.is_simulated = True
-    return keep_take(lesson, take)
+    return take
+
+
+def simulate(lesson: Lesson, evidence: str, part: str) -> Take:
+    """The same with a made-up player in the place of a microphone."""
+    it = performance_of(lesson, evidence, part, lesson.takes.count())
+    _may_play(lesson)
+    return keep_take(lesson, performed(it))
 
 
 def recording_in(data: bytes) -> Recording:

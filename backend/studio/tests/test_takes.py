@@ -2,6 +2,7 @@
 
 import io
 import json
+from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 from unittest import mock
 
@@ -18,7 +19,7 @@ from lefthand.values.vocabulary import Instrument, Level
 from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 from studio.models import Lesson, RedFlag, Take
-from studio.services.demo_takes import play_takes
+from studio.services.demo_takes import DemoTakes
 from studio.services.erasing import erase_player
 from studio.services.findings import findings_of
 from studio.services.flags import lift_flags
@@ -308,7 +309,10 @@ class OverTheTerm(TakesCase):
 
     def test_earlier_takes_stand_beside_the_newest_one(self):
         later = self.lesson(2)
-        play_takes([self.player])
+        with ThreadPoolExecutor(1) as pool:
+            takes = DemoTakes(pool)
+            takes.begin(self.player)
+            takes.keep()
         self.assertEqual(Take.objects.filter(is_simulated=True, home_on=None).count(), 2)
         before, at_home = earlier_takes(later, "fourth.low")
         self.assertEqual((before.lesson, before.home_on), (self.now, None))

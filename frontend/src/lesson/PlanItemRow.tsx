@@ -1,9 +1,9 @@
 import { ActionIcon, Button } from '@mantine/core';
-
 import { useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Lesson } from '../api/client';
+import { Sign } from '../components/Sign';
 import { TempoWork } from '../exercise/TempoWork';
 import { tempoAfter } from '../exercise/tempoWork';
 import { minutesWords, MOVE_WORDS } from '../words/words';

@@ -8,9 +8,6 @@ from django.utils import timezone
 
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 from studio.demo_past import MOST_WEEKS, TERM_WEEKS
-from studio.services.demo import build_demo
-from studio.services.demo_pieces import bring_in_tunes
-from studio.services.demo_takes import play_takes
 
 
 class Command(BaseCommand):
@@ -31,10 +28,8 @@ class Command(BaseCommand):
         if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
             self.stdout.write("The demo studio is as you left it; --fresh builds it anew.")
         else:
-            self.stdout.write("Building the demo studio; the lessons of a term take a minute.")
-            players = build_demo(timezone.localdate(), weeks=weeks)
-            if weeks:
-                play_takes(players)
-                bring_in_tunes(players)
-            self.stdout.write(f"Demo studio with {len(players)} players is ready.")
+            from studio.services.demo_studio import build_studio  # noqa: PLC0415 - takes a while
+
+            count = build_studio(timezone.localdate(), weeks)
+            self.stdout.write(f"Demo studio with {count} players is ready.")
         self.stdout.write(f"Sign in as {DEMO_USERNAME} with {DEMO_PASSWORD}")

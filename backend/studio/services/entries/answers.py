@@ -15,8 +15,9 @@ MAX_BREAK_WEEKS = 5000
 
 def raise_what_is_red(opened: Opened) -> None:
     """Raise a flag for what the lesson's answers and results say by now."""
+    opened.was_written(weighs=True)
     if keep_flag_in_step(opened.lesson, opened.view().case, opened.flags):
-        opened.changed("flags")
+        opened.read_anew("flags")
 
 
 def _flag(opened: Opened) -> Any:
@@ -25,7 +26,7 @@ def _flag(opened: Opened) -> Any:
 
 def _restore_flag(opened: Opened, before: Any) -> None:
     restore_flag(opened.lesson, before)
-    opened.changed("flags")
+    opened.read_anew("flags")
 
 
 def _read_reports(opened: Opened, _key: str) -> Any:

@@ -20,12 +20,13 @@ def _read_cause(opened: Opened, key: str) -> Any:
 
 
 def _write_cause(opened: Opened, key: str, value: Any) -> None:
-    cause, lesson = load_catalogue().causes.get(key), opened.lesson
+    cause = load_catalogue().causes.get(key)
     if cause is None or instrument_of(opened) not in cause.instruments:
         raise InputError("cause", f"unknown cause {key!r}")
-    opened.changed("cause_words", "focuses")
+    others = [each for each in opened.words if each.cause != cause.id]
     if value is None:
-        lesson.cause_words.filter(cause=cause.id).delete()
+        opened.lesson.cause_words.filter(cause=cause.id).delete()
+        opened.has_now("cause_words", others)
         return
     data = read_mapping("cause", value)
     word = data.get("word")
@@ -34,11 +35,13 @@ def _write_cause(opened: Opened, key: str, value: Any) -> None:
     why = read_words("cause.why", [data.get("why", "")])[0]
     if len(why) > MAX_WHY:
         raise InputError("cause.why", f"expected at most {MAX_WHY} characters, got {len(why)}")
-    CauseWord.objects.update_or_create(
-        lesson=lesson, cause=cause.id, defaults={"word": word, "why": why}
+    said, _ = CauseWord.objects.update_or_create(
+        lesson=opened.lesson, cause=cause.id, defaults={"word": word, "why": why}
     )
+    opened.has_now("cause_words", [*others, said])
     if word == "dismissed":
-        lesson.focuses.filter(cause=cause.id).delete()
+        opened.lesson.focuses.filter(cause=cause.id).delete()
+        opened.has_now("focuses", [each for each in opened.focuses if each.cause != cause.id])
 
 
 def _restore_focus(opened: Opened, before: Any) -> None:
@@ -60,5 +63,7 @@ def _write_focus(opened: Opened, _key: str, value: Any) -> None:
     write_focus(opened, causes)
 
 
-CAUSE = EntryKind("word on a cause", _read_cause, _write_cause, read_focus, _restore_focus)
-FOCUS = EntryKind("focus", _read_focus, _write_focus)
+CAUSE = EntryKind(
+    "word on a cause", _read_cause, _write_cause, read_focus, _restore_focus, weighs=False
+)
+FOCUS = EntryKind("focus", _read_focus, _write_focus, weighs=False)

@@ -16,7 +16,7 @@ def _read(opened: Opened, key: str) -> Any:
 
 def _write(opened: Opened, key: str, value: Any) -> None:
     judge_setup(opened.lesson.player, _setup(opened, key).pk, read_one_of("fit", value, JUDGED))
-    opened.changed("setups")
+    opened.read_anew("setups")
 
 
 def _setup(opened: Opened, key: str) -> Setup:

@@ -14,9 +14,9 @@ def read_focus(opened: Opened) -> list[str] | None:
 def write_focus(opened: Opened, causes: list[str]) -> None:
     """Store the decided causes in order, each with the engine's view of it; [] undecides. What is
     taken as it was proposed follows the theory from then on. Raises InputError."""
-    lesson = opened.lesson
-    lesson.focuses.all().delete()
-    opened.changed("focuses")
+    if opened.focuses:
+        opened.lesson.focuses.all().delete()
+        opened.has_now("focuses", [])
     if not causes:
         return
     view = opened.view()
@@ -25,9 +25,9 @@ def write_focus(opened: Opened, causes: list[str]) -> None:
     for cause in causes:
         if cause not in known:
             raise InputError("focus", f"unknown cause {cause!r}")
-    Focus.objects.bulk_create(
+    made = [
         Focus(
-            lesson=lesson,
+            lesson=opened.lesson,
             cause=cause,
             rank=rank,
             fingers=list(known[cause].fingers),
@@ -37,8 +37,8 @@ def write_focus(opened: Opened, causes: list[str]) -> None:
             follows=follows,
         )
         for rank, cause in enumerate(causes, start=1)
-    )
-    opened.changed("focuses")
+    ]
+    opened.has_now("focuses", Focus.objects.bulk_create(made))
 
 
 def follow_theory(opened: Opened) -> None:

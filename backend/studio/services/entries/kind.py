@@ -24,7 +24,8 @@ class EntryKind:
     """How one kind of entry reads what stands there and writes what shall stand there.
 
     `words`: what undo calls it. `read_aside` and `restore_aside`: what else an entry of this kind
-    may change, and how undo puts it back.
+    may change, and how undo puts it back. `weighs`: it may change what the lesson's
+    case says, so that the causes are weighed anew.
     """
 
     words: str
@@ -32,6 +33,7 @@ class EntryKind:
     write: Callable[[Opened, str, Any], None]
     read_aside: Callable[[Opened], Any] = _nothing_aside
     restore_aside: Callable[[Opened, Any], None] = _leave_aside
+    weighs: bool = True
 
 
 def read_id(field: str, key: str) -> int:

@@ -151,5 +151,6 @@ def _read(opened: Opened, kind: str, key: str) -> Any:
 def _write(opened: Opened, kind: str, key: str, value: Any) -> None:
     try:
         KINDS[kind].write(opened, key, value)
+        opened.was_written(weighs=KINDS[kind].weighs)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error

@@ -28,5 +28,5 @@ def _write_order(opened: Opened, _key: str, value: Any) -> None:
     opened.lesson.look_order = read_choice("order", value, LookOrder).value
 
 
-SKIP = EntryKind("skipped check", _read_skip, _write_skip)
-ORDER = EntryKind("order of looking", _read_order, _write_order)
+SKIP = EntryKind("skipped check", _read_skip, _write_skip, weighs=False)
+ORDER = EntryKind("order of looking", _read_order, _write_order, weighs=False)

@@ -48,19 +48,21 @@ def _write(opened: Opened, key: str, value: Any) -> None:
         entered = {**fingers, **({finger: value} if value is not None else {})} or None
     if entered is None:
         if stored is not None:
+            left = [each for each in opened.observations if each != stored]
             stored.delete()
-            opened.changed("observations")
+            opened.has_now("observations", left)
         return
     entered = with_grades(entered, parse_finding(entered, evidence, grading_of(opened.lesson)))
     if stored is not None:
         stored.entered = entered
         stored.save(update_fields=["entered"])
         return
-    last = max((each.position for each in opened.observations), default=0)
-    Observation.objects.create(
+    others = opened.observations
+    last = max((each.position for each in others), default=0)
+    made = Observation.objects.create(
         lesson=opened.lesson, evidence=evidence.id, entered=entered, position=last + 1
     )
-    opened.changed("observations")
+    opened.has_now("observations", [*others, made])
 
 
 OBSERVATION = EntryKind("grade", _read, _write)

@@ -18,17 +18,18 @@ from studio.services.cases import LessonView
 from studio.services.history import Past, past_of
 from studio.services.records import ROWS, lessons_with_player
 
-PLAN = "plan"
-OF_THE_PAST = ("flags", "setups")
 ROW_NAMES = {row if isinstance(row, str) else row.prefetch_through: row for row in ROWS}
 
 
 class Opened:
-    """`lesson` with its rows, and the past before it."""
+    """`lesson` with its rows, and the past before it. What an entry writes it tells here, so that
+    nothing is read that is known."""
 
     def __init__(self, lesson: Lesson, past: Past | None = None) -> None:
         self.lesson = lesson
         self.past = past or past_of(lesson)
+        self._view: LessonView | None = None
+        self._is_stale = False
 
     @property
     def observations(self) -> list[Observation]:
@@ -53,7 +54,7 @@ class Opened:
 
     @property
     def plan(self) -> Plan | None:
-        return getattr(self.lesson, PLAN, None)
+        return getattr(self.lesson, "plan", None)
 
     @property
     def items(self) -> list[PlanItem]:
@@ -66,29 +67,52 @@ class Opened:
         known = self.lesson.entries.filter(client_key__in=list(keys))
         return set(known.values_list("client_key", flat=True))
 
-    def changed(self, *names: str) -> None:
-        """Rows of these kinds were written: they are read anew when they are next asked for."""
-        for name in names:
-            if name in OF_THE_PAST:
-                self.past.forget(name)
-            elif name == PLAN:
-                self.lesson._state.fields_cache.pop(PLAN, None)
-            _forget(self.lesson, name)
+    def has_now(self, name: str, rows: Iterable[Model]) -> None:
+        """These rows, in their order, are all that the lesson has of this kind now."""
+        _has_now(self.lesson, name, rows)
+        self._is_stale = True
+
+    def has_given(self, plan: Plan | None, items: Iterable[PlanItem] = ()) -> None:
+        """This week is what the lesson has given now."""
+        if plan is None:
+            self.lesson._state.fields_cache.pop("plan", None)
+        else:
+            _has_now(plan, "items", items)
+            self.lesson.plan = plan
+        self._is_stale = True
+
+    def read_anew(self, of_the_past: str) -> None:
+        """Stops or changes of fit were written: they are read anew when they are next asked for."""
+        self.past.forget(of_the_past)
+        self._is_stale = True
+
+    def was_written(self, *, weighs: bool) -> None:
+        """Something of the lesson is different now; `weighs`: of what its case says."""
+        if weighs:
+            self._view = None
+        self._is_stale = True
 
     def view(self) -> LessonView:
         """What follows from the lesson as it stands now."""
-        prefetch_related_objects([self.lesson], *ROWS)
-        return LessonView(self.lesson, self.past)
+        if self._view is None or self._is_stale:
+            prefetch_related_objects([self.lesson], *ROWS)
+            before = self._view and (self._view.before or self._view)
+            self._view = LessonView(self.lesson, self.past, before)
+            self._is_stale = False
+        return self._view
 
     def _read(self, name: str) -> Lesson:
         prefetch_related_objects([self.lesson], ROW_NAMES[name])
         return self.lesson
 
 
-def open_lesson(lesson_id: int) -> Opened:
-    return Opened(lessons_with_player().get(pk=lesson_id))
+def open_lesson(lesson_id: int, past: Past | None = None) -> Opened:
+    """`past`: where it is known already."""
+    return Opened(lessons_with_player().get(pk=lesson_id), past)
 
 
-def _forget(row: Model, name: str) -> None:
-    known: dict[str, Iterable[Model]] = getattr(row, "_prefetched_objects_cache", {})
-    known.pop(name, None)
+def _has_now(of: Model, name: str, rows: Iterable[Model]) -> None:
+    """As if the rows had been prefetched."""
+    known = getattr(of, name).all()
+    known._result_cache, known._prefetch_done = list(rows), True
+    of.__dict__.setdefault("_prefetched_objects_cache", {})[name] = known

@@ -15,7 +15,7 @@ from studio.errors import StudioError
 from studio.models import Plan, PlanItem
 from studio.services.cases import LessonView
 from studio.services.chosen_place import NOT_IN_A_PIECE
-from studio.services.entries.opened import PLAN, Opened
+from studio.services.entries.opened import Opened
 from studio.services.records import as_stored
 
 MAX_PLAN_ITEMS = 6
@@ -62,10 +62,9 @@ def write_plan(opened: Opened, value: Any) -> None:
     All but "exercise" may be left out. What stays in the week keeps what was practised of it.
     Raises InputError, or StudioError while a red flag is up.
     """
-    lesson = opened.lesson
     if value is None:
-        Plan.objects.filter(lesson=lesson).delete()
-        opened.changed(PLAN)
+        Plan.objects.filter(lesson=opened.lesson).delete()
+        opened.has_given(None)
         return
     if not isinstance(value, list) or len(value) > MAX_PLAN_ITEMS:
         raise InputError("plan", f"expected a list of at most {MAX_PLAN_ITEMS} exercises")
@@ -79,7 +78,9 @@ def write_plan(opened: Opened, value: Any) -> None:
             raise InputError(f"plan.{number}.exercise", f"{name!r} stands twice")
     there = {item.exercise: item for item in opened.items}
     focus = [each.cause for each in view.diagnosis.focus]
-    plan, _ = Plan.objects.update_or_create(lesson=lesson, defaults={"focus": focus})
+    plan = opened.plan or Plan(lesson=opened.lesson)
+    plan.focus = focus
+    plan.save()
     gone = [item.pk for name, item in there.items() if name not in names]
     if gone:
         plan.items.filter(pk__in=gone).delete()
@@ -91,7 +92,7 @@ def write_plan(opened: Opened, value: Any) -> None:
     for item in items:
         if item.exercise in there:
             item.save()
-    opened.changed(PLAN)
+    opened.has_given(plan, items)
 
 
 @dataclass(frozen=True)

@@ -62,7 +62,7 @@ def _write_plan(opened: Opened, _key: str, value: Any) -> None:
     write_plan(opened, value)
 
 
-LINE = EntryKind("line on the sheet", _read_line, _write_line)
-HOME_TAKE = EntryKind("take at home", _read_home_take, _write_home_take)
-DISLIKED = EntryKind("dislike", _read_disliked, _write_disliked)
-PLAN = EntryKind("plan", _read_plan, _write_plan, read_made_for, restore_made_for)
+LINE = EntryKind("line on the sheet", _read_line, _write_line, weighs=False)
+HOME_TAKE = EntryKind("take at home", _read_home_take, _write_home_take, weighs=False)
+DISLIKED = EntryKind("dislike", _read_disliked, _write_disliked, weighs=False)
+PLAN = EntryKind("plan", _read_plan, _write_plan, read_made_for, restore_made_for, weighs=False)
