@@ -147,6 +147,7 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
     for name, run, summary in (
         ("demo", demo, "load the demo studio, start the server"),
         ("serve", serve, "the server for your own studio"),
+        ("prepare-demo", prepare_demo, "load the demo studio alone, while its pages are built"),
     ):
         served = commands.add_parser(name, help=summary)
         served.set_defaults(run=run)
@@ -154,11 +155,9 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
         served.add_argument(
             "--network", action="store_true", help="reachable from phones in the same network"
         )
-        if name == "demo":
-            _add_demo_options(served)
-    prepared = commands.add_parser("prepare-demo")  # what ./jolf does while pages are built
-    prepared.set_defaults(run=prepare_demo)
-    _add_demo_options(prepared)
+        if name != "serve":
+            served.add_argument("--fresh", action="store_true", help="build the demo studio anew")
+            served.add_argument("--weeks", type=int, help="anew, and reaching so many weeks back")
     for name, run, summary in (
         ("backup", backup, "copy the studio into one file, while it is served too"),
         ("restore", restore, "put a backup in the place of the studio"),
@@ -175,11 +174,6 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
     accounts.set_defaults(run=teacher)
     accounts.add_argument("action", choices=("add", "password", "remove", "list"))
     accounts.add_argument("name", nargs="?", default="")
-
-
-def _add_demo_options(command: argparse.ArgumentParser) -> None:
-    command.add_argument("--fresh", action="store_true", help="build the demo studio anew")
-    command.add_argument("--weeks", type=int, help="anew, and reaching so many weeks back")
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
