@@ -1,12 +1,14 @@
 """A week of practice as a calendar file (RFC 5545), with an alarm a day."""
 
 from datetime import UTC, datetime, time, timedelta
-
-from icalendar import Alarm, Calendar, Event
+from typing import TYPE_CHECKING
 
 from lefthand.catalogue.catalogue import load_catalogue
 from studio.models import PlanItem
 from studio.services.home import HomeWeek
+
+if TYPE_CHECKING:  # long to read and seldom asked for
+    from icalendar import Event
 
 USUAL_TIME = time(17, 0)
 
@@ -16,6 +18,8 @@ def week_calendar(week: HomeWeek, at: time = USUAL_TIME) -> bytes:
 
     An event is known by lesson and day, so that reading the file again moves it, not doubles it.
     """
+    from icalendar import Calendar  # noqa: PLC0415
+
     calendar = Calendar()
     calendar.add("prodid", "-//Jolf//practice week//EN")
     calendar.add("version", "2.0")
@@ -28,7 +32,9 @@ def week_calendar(week: HomeWeek, at: time = USUAL_TIME) -> bytes:
     return bytes(calendar.to_ical())
 
 
-def _event(week: HomeWeek, day: int, items: list[PlanItem], at: time) -> Event:
+def _event(week: HomeWeek, day: int, items: list[PlanItem], at: time) -> "Event":
+    from icalendar import Alarm, Event  # noqa: PLC0415
+
     start = datetime.combine(week.date_of(day), at)
     event = Event()
     event.add("uid", f"lesson-{week.lesson.pk}-day-{day}@jolf")

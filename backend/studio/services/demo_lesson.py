@@ -9,7 +9,7 @@ from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.standing import Standing, advance
 from studio.models import Observation, Player
 from studio.services.cases import LessonView
-from studio.services.entries import Entry, Opened, open_lesson, write_entries
+from studio.services.entries import Entry, Opened, open_begun, write_entries
 from studio.services.history import Past
 from studio.services.lessons import start_lesson
 from studio.services.reviews import ItemReview
@@ -21,7 +21,8 @@ class DemoLessonBook:
 
     def __init__(self, player: Player, on: date, before: Standing) -> None:
         lesson = start_lesson(player, on)
-        self.opened: Opened = open_lesson(lesson.pk, Past(player.pk, on, before))
+        lesson.player = player
+        self.opened: Opened = open_begun(lesson, Past(player.pk, on, before))
         self._numbers = count()
         self._waiting: list[Entry] = []
 

@@ -10,14 +10,14 @@ from studio.services.entries.log import (
     write_entries,
 )
 from studio.services.entries.many import record_not_there
-from studio.services.entries.opened import Opened, open_lesson
+from studio.services.entries.opened import Opened, open_begun
 
 __all__ = [
     "KINDS",
     "UNDO_DEPTH",
     "Entry",
     "Opened",
-    "open_lesson",
+    "open_begun",
     "record",
     "record_not_there",
     "undo",

@@ -36,7 +36,8 @@ def _read_reports(opened: Opened, _key: str) -> Any:
 def _write_reports(opened: Opened, _key: str, value: Any) -> None:
     opened.lesson.asked = value is not None
     opened.lesson.reports = dict(read_mapping("reports", value)) if value is not None else {}
-    raise_what_is_red(opened)
+    if value:
+        raise_what_is_red(opened)
 
 
 def _read_complaint(opened: Opened, _key: str) -> Any:

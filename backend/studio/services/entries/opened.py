@@ -106,9 +106,17 @@ class Opened:
         return self.lesson
 
 
-def open_lesson(lesson_id: int, past: Past | None = None) -> Opened:
-    """`past`: where it is known already."""
-    return Opened(lessons_with_player().get(pk=lesson_id), past)
+def open_begun(lesson: Lesson, past: Past) -> Opened:
+    """A lesson that was begun just now, in which nothing stands yet."""
+    opened = Opened(lesson, past)
+    for name in ROW_NAMES:
+        if name != "plan__items":
+            opened.has_now(name, [])
+    return opened
+
+
+def open_lesson(lesson_id: int) -> Opened:
+    return Opened(lessons_with_player().get(pk=lesson_id))
 
 
 def _has_now(of: Model, name: str, rows: Iterable[Model]) -> None:

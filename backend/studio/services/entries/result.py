@@ -49,7 +49,8 @@ def _write(opened: Opened, key: str, value: Any) -> None:
     result.save()
     if stored is None:
         opened.has_now("results", [*opened.results, result])
-    raise_what_is_red(opened)
+    if result.pain:
+        raise_what_is_red(opened)
 
 
 RESULT = EntryKind("last week's result", _read, _write, *FLAG)
