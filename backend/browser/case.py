@@ -12,7 +12,7 @@ from django.core.cache import cache
 from django.test import Client
 from playwright.sync_api import ConsoleMessage, Page, Request, Route, expect
 
-from browser.chromium import chromium
+from browser.chromium import shared_chromium
 from browser.furnished import furnish
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 from studio.demo_shapes import DemoPlayer
@@ -52,13 +52,7 @@ class BrowserCase(StaticLiveServerTestCase):
     def setUpClass(cls) -> None:
         os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
         super().setUpClass()
-        cls._chromium = chromium(*cls.arguments)
-        cls.browser = cls._chromium.__enter__()
-
-    @classmethod
-    def tearDownClass(cls) -> None:
-        cls._chromium.__exit__(None, None, None)
-        super().tearDownClass()
+        cls.browser = shared_chromium(*cls.arguments)
 
     def __getstate__(self) -> dict[str, Any]:
         """What goes from one test process to another: nothing that hangs on the browser."""

@@ -1,9 +1,14 @@
 """Headless Chromium for tests and pictures: Debian's own, with nothing that phones home."""
 
-from collections.abc import Iterator
+import atexit
+import multiprocessing
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from functools import cache
+from itertools import count
+from multiprocessing.util import Finalize
 
-from playwright.sync_api import Browser, sync_playwright
+from playwright.sync_api import Browser, Playwright, sync_playwright
 
 EXECUTABLE = "/usr/bin/chromium"
 ARGUMENTS = [
@@ -16,6 +21,35 @@ ARGUMENTS = [
     "--disable-sync",
     "--font-render-hinting=none",
 ]
+
+
+@cache
+def shared_chromium(*more: str) -> Browser:
+    """One browser for all tests of a process that want it with these arguments; each test has a
+    context of its own. It ends with the process."""
+    browser = _shared_playwright().chromium.launch(
+        executable_path=EXECUTABLE, args=[*ARGUMENTS, *more]
+    )
+    _at_the_end(browser.close)
+    return browser
+
+
+@cache
+def _shared_playwright() -> Playwright:
+    playwright = sync_playwright().start()
+    _at_the_end(playwright.stop)
+    return playwright
+
+
+def _at_the_end(close: Callable[[], object]) -> None:
+    """A test process ends without what `atexit` would do."""
+    if multiprocessing.parent_process() is None:
+        atexit.register(close)
+    else:
+        Finalize(None, close, exitpriority=next(_later))
+
+
+_later = count()
 
 
 @contextmanager

@@ -13,6 +13,7 @@ import os
 import secrets
 import sys
 from pathlib import Path
+from typing import Any
 
 from config.data_folder import close_to_others, data_folder, database_path, secret_key
 from config.zone import system_zone
@@ -130,17 +131,22 @@ SIGN_IN_RATE_OF_NAME = f"{max(1, 10 // PROCESSES)}/m"
 SIGN_IN_RATE_OF_ADDRESS = f"{max(1, 60 // PROCESSES)}/m"
 HOME_RATE = f"{max(1, 240 // PROCESSES)}/m"
 HOME_TAKE_RATE = f"{max(1, 20 // PROCESSES)}/m"  # each is seconds of work
-LOGGING = {
+LOGGING: dict[str, Any] = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "root": {"handlers": ["console"], "level": "ERROR" if TESTING else "WARNING"},
+    "handlers": {
+        "console": {
+            "class": "config.testing.logs.KeptHandler" if TESTING else "logging.StreamHandler"
+        }
+    },
+    "root": {"handlers": ["console"], "level": "WARNING"},
     "loggers": {
         "django.request": {"level": "ERROR"},
         "waitress.queue": {"level": "ERROR"},  # requests wait for a thread now and then
     },
 }
 if TESTING:
+    LOGGING["loggers"]["django.server"] = {"handlers": ["console"], "propagate": False}
     DATA.mkdir(parents=True, exist_ok=True)
     TEST_RUNNER = "config.testing.runner.LongestFirstRunner"
     PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]

@@ -4,12 +4,13 @@ import shutil
 import tempfile
 import time
 from pathlib import Path
+from typing import Any
 from unittest import TestCase, skipUnless
 
 from playwright.sync_api import Error, Page, expect
 
 from browser.case import PATIENCE_MS
-from browser.chromium import chromium
+from browser.chromium import shared_chromium
 from browser.proxy import demo_behind_https, nginx
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 
@@ -27,13 +28,17 @@ class BehindHttps(TestCase):
             time.sleep(0.2)
         self.fail(f"{address} did not open")
 
+    def new_page(self, **options: Any) -> Page:
+        context = shared_chromium("--ignore-certificate-errors").new_context(**options)
+        self.addCleanup(context.close)
+        return context.new_page()
+
     def test_sign_in_a_week_and_the_phone_without_a_network(self):
         with (
             tempfile.TemporaryDirectory() as name,
             demo_behind_https(Path(name)) as proxy,
-            chromium("--ignore-certificate-errors") as browser,
         ):
-            page = browser.new_page()
+            page = self.new_page()
             page.set_default_timeout(PATIENCE_MS)
             self.open(page, proxy.address)
             page.get_by_label("Name").fill(DEMO_USERNAME)
@@ -55,7 +60,7 @@ class BehindHttps(TestCase):
             page.get_by_role("button", name="For the phone").click()
             address = page.get_by_label("Address", exact=True).input_value()
             self.assertTrue(address.startswith(f"{proxy.address}/home/"), address)
-            phone = browser.new_context(viewport={"width": 390, "height": 844}).new_page()
+            phone = self.new_page(viewport={"width": 390, "height": 844})
             phone.set_default_timeout(PATIENCE_MS)
             phone.goto(address)
             phone.locator("html[data-kept='yes']").wait_for()

@@ -1,12 +1,14 @@
 """Results of tests that say how long each took, and each class with what it set up."""
 
 import resource
+import sys
 import time
 from typing import Any
 from unittest import TestCase, TestResult, TestSuite, TextTestResult
 
 from django.test.runner import RemoteTestResult, RemoteTestRunner
 
+from config.testing import logs
 from config.testing.progress import tell_began, tell_ended
 
 DOTS_HIDDEN = 1
@@ -38,13 +40,23 @@ class TimedRemoteResult(RemoteTestResult):
 
     def startTest(self, test: TestCase) -> None:  # noqa: N802
         super().startTest(test)
+        logs.forget()
         tell_began(test.id())
         self.began = time.perf_counter()
 
     def stopTest(self, test: TestCase) -> None:  # noqa: N802
+        self._refuse_logged(test)
         self.events.append(("addDuration", self.test_index, time.perf_counter() - self.began))
         tell_ended(test.id())
         super().stopTest(test)
+
+    def _refuse_logged(self, test: TestCase) -> None:
+        """What a test made the server log without expecting it is a failure."""
+        if logs.kept():
+            try:
+                raise AssertionError("logged: " + "\n".join(logs.kept()))
+            except AssertionError:
+                self.addFailure(test, sys.exc_info())
 
 
 class TimedRemoteRunner(RemoteTestRunner):

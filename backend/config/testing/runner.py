@@ -1,8 +1,10 @@
 """Tests side by side, the long ones first."""
 
 import json
+import os
 from collections.abc import Iterable
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Any
 from unittest import TestSuite
 
@@ -13,6 +15,12 @@ from config.testing.progress import shown_progress
 from config.testing.results import TimedRemoteRunner, TimedResult
 
 SLOWEST = 50
+SHARED = "JOLF_TEST_FOLDER"
+
+
+def shared_folder() -> Path:
+    """A folder that all processes of a run share and that ends with it."""
+    return Path(os.environ[SHARED])
 
 
 class LongestFirst(ParallelTestSuite):
@@ -38,7 +46,8 @@ class LongestFirstRunner(DiscoverRunner):
         return super().get_resultclass() or TimedResult
 
     def run_suite(self, suite: TestSuite, **kwargs: Any) -> Any:
-        with shown_progress(suite.countTestCases()):
+        with TemporaryDirectory() as shared, shown_progress(suite.countTestCases()):
+            os.environ[SHARED] = shared
             result = super().run_suite(suite, **kwargs)
         if isinstance(result, TimedResult):
             _write_durations(result)

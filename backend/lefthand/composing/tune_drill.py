@@ -2,14 +2,14 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
+from functools import cache, lru_cache
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.drills import Recipe, Stops, TuneWish
 from lefthand.catalogue.tunes import Mode, Tune, TuneNote
 from lefthand.music.hands import usual_frame
 from lefthand.music.keys import FIFTHS, key_with, spelled_in
-from lefthand.music.request import HIGHEST_STRING, MAX_BARS, DrillHand
+from lefthand.music.request import HIGHEST_STRING, MAX_BARS, MIDDLE, DrillHand
 from lefthand.music.score import Drill, Event, Key, Tone, into_bars
 from lefthand.music.strings import Pitch
 from lefthand.passage.harder import asks_of, load_beside
@@ -78,11 +78,32 @@ def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
 
 def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
     """Of the tunes that answer best, one in which little else is hard; the seed decides."""
-    best = lightest_tunes(replace(hand, request=replace(hand.request, seed=0)), wish)
+    best = lightest_tunes(_plain(hand, wish), wish)
     return best[hand.request.seed % len(best)]
 
 
-@lru_cache(maxsize=256)
+def _plain(hand: DrillHand, wish: TuneWish) -> DrillHand:
+    """The same hand without what makes no difference to a tune, so that what is known of it is
+    found again."""
+    request = replace(
+        hand.request,
+        string=hand.request.string if wish.narrow else None,
+        position=hand.position,
+        frame=hand.request.frame or hand.recipe.frame,
+        bars=None,
+        passes=None,
+        difficulty=MIDDLE,
+        rests=False,
+        slurred=False,
+        seed=0,
+    )
+    recipe = replace(
+        hand.recipe, id="", title="", hint="", holds=1, slur=0, position=None, frame=None
+    )
+    return DrillHand(recipe, request)
+
+
+@lru_cache(maxsize=512)
 def lightest_tunes(hand: DrillHand, wish: TuneWish) -> tuple[_Placed, ...]:
     """The lighter ones of the best, by what they ask beside the wanted finger."""
     best = best_tunes(hand, wish)
@@ -151,13 +172,14 @@ def _placed(tune: Tune, hand: DrillHand, wish: TuneWish, string: int | None) -> 
     places = _places(hand, string)
     wanted = _wanted(hand, wish)
     found = []
+    steps = {note.semitones for note in tune.notes if note.semitones is not None}
     for tonic in range(min(places) - 12, max(places) + 1):
-        key = _key_on(tonic, tune.mode)
+        if not all(tonic + step in places for step in steps):
+            continue
+        key = _key_on(tonic % 12, tune.mode)
         if key is None:
             continue
         tones = _from_tonic(tune, tonic, places, wanted, key)
-        if tones is None:
-            continue
         begins = _begin(tones, places, wish.start)
         weight = [_weight(note, tune) for note in tune.notes]
         heard = sum(w for w, tone in zip(weight, tones, strict=True) if tone)
@@ -195,16 +217,14 @@ def _places(hand: DrillHand, string: int | None) -> dict[int, list[Tone]]:
 
 def _from_tonic(
     tune: Tune, tonic: int, places: dict[int, list[Tone]], wanted: set[int], key: Key
-) -> list[Tone | None] | None:
-    """None when a note is missing. A note that two places have goes to a wanted finger."""
+) -> list[Tone | None]:
+    """A note that two places have goes to a wanted finger; None for a rest."""
     tones: list[Tone | None] = []
     for note in tune.notes:
         if note.semitones is None:
             tones.append(None)
             continue
-        choices = places.get(tonic + note.semitones)
-        if not choices:
-            return None
+        choices = places[tonic + note.semitones]
         tone = min(choices, key=lambda t: (t.finger not in wanted, t.finger))
         tones.append(replace(tone, pitch=spelled_in(tone.pitch, key)))
     return tones
@@ -227,11 +247,12 @@ def _weight(note: TuneNote, tune: Tune) -> float:
     return float(note.length) * (STRONG if strong else 1)
 
 
+@cache
 def _key_on(tonic: int, mode: Mode) -> Key | None:
-    """The key of a tonic with so many signs as can be read; None when there is none."""
+    """The key of a tonic (0..11 from C) with so many signs as can be read; None for none."""
     for fifths in sorted(FIFTHS, key=abs):
         key = key_with(fifths, is_minor=mode.is_minor)
-        if _midi_class(key.tonic) == tonic % 12:
+        if _midi_class(key.tonic) == tonic:
             if mode is not Mode.DORIAN:
                 return key
             return Key(fifths + DORIAN_FIFTHS, key.tonic, is_minor=True)

@@ -1,6 +1,7 @@
 """The key of a short piece: one in which its notes need no signs, with a tonic that is heard."""
 
 from collections.abc import Sequence
+from functools import cache, lru_cache
 
 from lefthand.music.score import Key
 from lefthand.music.strings import STEP_NAMES, Pitch
@@ -15,13 +16,14 @@ FIFTH = 4  # steps
 MINOR_THIRD_DOWN = 5  # steps up from the major tonic to that of the minor key
 
 
-def signature(fifths: int) -> list[int]:
+@cache
+def signature(fifths: int) -> tuple[int, ...]:
     """Alterations in semitones of the seven steps from C in a key of so many fifths."""
     alters = [0] * 7
     for index in range(abs(fifths)):
         step = SHARP_STEPS[index] if fifths > 0 else SHARP_STEPS[6 - index]
         alters[step] = 1 if fifths > 0 else -1
-    return alters
+    return tuple(alters)
 
 
 def key_with(fifths: int, *, is_minor: bool) -> Key:
@@ -66,6 +68,7 @@ def _name(pitch: Pitch) -> str:
     return str(pitch)[:-1]
 
 
+@lru_cache(maxsize=4096)
 def spelled_in(pitch: Pitch, key: Key) -> Pitch:
     """The same sound on the step that the key has for it; as it was where the key has none."""
     for steps in (0, 1, -1):

@@ -3,6 +3,7 @@ recursion over hands, the k best kept at each), with costs that add up (`fingeri
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 
 import numpy as np
@@ -67,7 +68,7 @@ def fingerings(
     ]
     if not heard:
         return [Fingering(0.0, (None,) * len(line), thinned)]
-    moves = Moves(board.instrument, board.cost)
+    moves = _moves_of(board)
     best = heard[0].own[None]
     backs: list[np.ndarray] = []
     for before, moment in pairwise(heard):
@@ -80,6 +81,12 @@ def fingerings(
         if np.isfinite(cost):
             found.append(Fingering(cost, _traced(int(place), heard, backs, len(line)), thinned))
     return found
+
+
+@lru_cache(maxsize=16)
+def _moves_of(board: Fingerboard) -> Moves:
+    """For all music on this board, which knows its hands for good."""
+    return Moves(board.instrument, board.cost)
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,6 +12,7 @@ CLASSES = (0.12, 0.2, 0.35, 0.7)  # s
 STANDS_FOR = (0.08, 0.15, 0.25, 0.45, 1.0)  # s
 HAND = 5  # semitones from first to fourth of the plain hand
 OF_A_HOP, OF_A_SWAP = 0.3, 0.4  # what is left over a rest
+MOST_KEPT = 5000
 SAME_PLACE = 0.5  # of a hop to the same semitone of the next string
 
 Matrix = np.ndarray
@@ -23,7 +24,8 @@ def class_of(seconds: float) -> int:
 
 
 class Moves:
-    """instrument: of the hands. Moves are kept, as music repeats itself."""
+    """instrument: of the hands. Moves are kept, as music repeats itself; the hands themselves must
+    live as long."""
 
     def __init__(self, instrument: Instrument, cost: Mapping[str, float]) -> None:
         self._instrument = instrument
@@ -36,6 +38,8 @@ class Moves:
         """Rows: hands before; columns: hands after. free: a rest or the end of a phrase between."""
         key = (id(one), id(two), class_of(seconds), slurred, free)
         if key not in self._known:
+            if len(self._known) >= MOST_KEPT:
+                self._known.clear()
             haste = max(0.0, (QUICK - STANDS_FOR[key[2]]) / QUICK)
             total = self._shift(one, two, haste, free)
             total = total + self._cross(one, two, haste, slurred=slurred, free=free)

@@ -17,6 +17,9 @@ from lefthand.values.vocabulary import Instrument
 HIGHEST_PARTIAL_HZ = 9000.0
 MOST_PARTIALS = 60
 RESONANCES = 40
+COARSE_HZ = 400  # the body's answer moves slowly: at so many points a second
+POINTS_AT_ONCE = 128
+TABLE_STEP = 1.0  # Hz, far less than any resonance is wide
 BOW_NOISE = 0.02  # share of the tone's strength
 # First strong resonances of the body, Hz (air, main wood), from memory.
 BODY: Mapping[Instrument, tuple[float, float]] = {
@@ -58,24 +61,48 @@ def bowed(
     phase = 2 * np.pi * np.cumsum(hz) / rate
     highest = min(HIGHEST_PARTIAL_HZ, 0.45 * rate)
     count = int(np.clip(highest / hz.min(), 3, MOST_PARTIALS))
-    # The body's answer at few points a second: it moves slowly.
-    every = max(1, rate // 400)
-    coarse = hz[::every]
-    places = np.arange(len(hz)) / every
-    sound = np.zeros(len(hz))
-    # sin(n x) from the two before it (Chebyshev), which is quicker than asking for each.
-    twice_cosine, before, sine = 2 * np.cos(phase), np.zeros(len(hz)), np.sin(phase)
-    for number in range(1, count + 1):
-        partial = body.strength(number * coarse) / number
-        partial[number * coarse > highest] = 0.0
-        # A broken tone has lost its upper partials first.
-        partial *= (1 - rough[::every]) ** (1 + 0.3 * number)
-        sound += np.interp(places, np.arange(len(coarse)), partial) * sine
-        before, sine = sine, twice_cosine * sine - before
+    every = max(1, rate // COARSE_HZ)
+    partials = _partials(hz[::every], 1 - rough[::every], highest, count, body)
+    sound = _summed(phase, partials, every)
     noise = _bow_noise(len(hz), rate, hz, draw)
     usual = np.sqrt(np.mean(sound[strength > 0.5] ** 2)) if np.any(strength > 0.5) else 1.0
     noisy = (BOW_NOISE + 0.8 * rough) * usual
     return np.asarray(strength * (sound + noisy * noise))
+
+
+def _partials(hz: Samples, clear: Samples, highest: float, count: int, body: Body) -> Samples:
+    """How strongly each partial sounds at each of these points. (count, points)"""
+    table = np.arange(0.0, highest + TABLE_STEP, TABLE_STEP)
+    answers = body.strength(table)
+    numbers = np.arange(1, count + 1)[:, None]
+    at = numbers * hz
+    # A broken tone has lost its upper partials first.
+    strength = np.interp(at, table, answers) / numbers * clear ** (1 + 0.3 * numbers)
+    return np.where(at > highest, 0.0, strength)
+
+
+def _summed(phase: Samples, partials: Samples, every: int) -> Samples:
+    """The sum of all partials, whose strength goes in a straight line from point to point, `every`
+    samples apart, and is held after the last one.
+
+    sin(n x) comes from the two before it (Chebyshev), which is quicker than asking for each; block
+    by block, so that what is worked on stays near the processor.
+    """
+    sound = np.empty(len(phase))
+    rises = np.diff(partials, axis=1, append=partials[:, -1:])
+    along = np.arange(every) / every
+    for first in range(0, partials.shape[1], POINTS_AT_ONCE):
+        points = slice(first, first + POINTS_AT_ONCE)
+        block = slice(first * every, (first + POINTS_AT_ONCE) * every)
+        part = phase[block]
+        twice_cosine, before, sine = 2 * np.cos(part), np.zeros(len(part)), np.sin(part)
+        total = np.zeros(len(part))
+        for strength, rise in zip(partials[:, points], rises[:, points], strict=True):
+            line = strength[:, None] + rise[:, None] * along
+            total += line.ravel()[: len(part)] * sine
+            before, sine = sine, twice_cosine * sine - before
+        sound[block] = total
+    return sound
 
 
 def _bow_noise(count: int, rate: int, hz: Samples, draw: np.random.Generator) -> Samples:

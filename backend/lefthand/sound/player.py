@@ -217,23 +217,33 @@ class _Curve:
 
     def _cents(self, draw: np.random.Generator) -> Samples:
         targets = [self.target(note) for _, note in self.line]
-        cents = np.full(len(self.time), targets[0])
+        risen, gliding = np.zeros(len(self.time)), np.zeros(len(self.time))
         for number in range(1, len(targets)):
             half = draw.uniform(*GLIDE_SECONDS) / 2
             if not self._is_slurred_into(number):
                 half = 0.001
-            ramp = np.clip((self.time - self.onsets[number] + half) / (2 * half), 0, 1)
-            cents += (targets[number] - targets[number - 1]) * ramp**2 * (3 - 2 * ramp)
+            rise, onset = targets[number] - targets[number - 1], self.onsets[number]
+            during = self._between(onset - half, onset + half)
+            ramp = np.clip((self.time[during] - onset + half) / (2 * half), 0, 1)
+            gliding[during] += rise * ramp**2 * (3 - 2 * ramp)
+            if during.stop < len(risen):
+                risen[during.stop] += rise
+        cents = targets[0] + np.cumsum(risen) + gliding
         cents += self._wander(draw) + TIRED_CENTS * self.tired
         for (_, note), onset, end in zip(self.line, self.onsets, self.ends, strict=True):
             vibrato = self.how.vibrato.get(note.finger)
             if vibrato is not None:
-                cents += self._vibrato(vibrato, onset, end)
-        return cents
+                during = self._between(onset, end)
+                cents[during] += self._vibrato(vibrato, self.time[during], onset, end)
+        return np.asarray(cents)
 
-    def _vibrato(self, vibrato: Vibrato, onset: float, end: float) -> Samples:
-        inside = np.clip(np.minimum(self.time - onset, end - self.time) / 0.06, 0, 1)
-        wave = np.sin(2 * np.pi * vibrato.rate * (self.time - onset))
+    def _between(self, begins: float, ends: float) -> slice:
+        """The samples from one time to another, s."""
+        return slice(*np.searchsorted(self.time, (begins, ends)).tolist())
+
+    def _vibrato(self, vibrato: Vibrato, time: Samples, onset: float, end: float) -> Samples:
+        inside = np.clip(np.minimum(time - onset, end - time) / 0.06, 0, 1)
+        wave = np.sin(2 * np.pi * vibrato.rate * (time - onset))
         return np.asarray(inside * vibrato.width / 2 * wave)
 
     def _wander(self, draw: np.random.Generator) -> Samples:
@@ -255,9 +265,11 @@ class _Curve:
                 continue
             onset, end = self.onsets[first], self.ends[number - 1]
             attack = min(draw.uniform(*ATTACK_SECONDS), 0.4 * (end - onset))
-            inside = np.clip((self.time - onset) / attack, 0, 1)
-            inside *= np.clip((end - self.time) / 0.03 + 0.5, 0, 1)
-            strength = np.maximum(strength, inside * draw.uniform(0.85, 1.0))
+            during = self._between(onset, end + 0.015)
+            inside = np.clip((self.time[during] - onset) / attack, 0, 1)
+            inside *= np.clip((end - self.time[during]) / 0.03 + 0.5, 0, 1)
+            bowed = inside * draw.uniform(0.85, 1.0)
+            strength[during] = np.maximum(strength[during], bowed)
             first = number
         return np.asarray(strength * (1 + 0.06 * self._wander(draw)))
 

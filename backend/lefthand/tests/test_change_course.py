@@ -1,8 +1,6 @@
 """`jolf-course/1` in, `jolf-change/1` out: what is read, what is refused, and what comes next."""
 
 import json
-import subprocess
-import sys
 import tempfile
 from dataclasses import replace
 from datetime import date, timedelta
@@ -19,6 +17,7 @@ from lefthand.change.helped import Helped, better_than_others, shares, what_help
 from lefthand.change.next_step import Step
 from lefthand.change.work import work_on
 from lefthand.reason.safety import Safety, SafetyLevel
+from lefthand.tests.running import run_lefthand
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
 
@@ -106,10 +105,7 @@ class Reading(TestCase):
             with tempfile.TemporaryDirectory() as folder:
                 path = Path(folder) / "course.json"
                 path.write_text(json.dumps(data))
-                done = subprocess.run(
-                    [sys.executable, "-m", "lefthand", "change", str(path)],
-                    cwd=Path(__file__).parents[2], capture_output=True, text=True, check=False,
-                )  # fmt: skip
+                done = run_lefthand("change", path)
             with self.subTest(code=code):
                 self.assertEqual(done.returncode, code, done.stderr)
                 if code == 0:

@@ -9,6 +9,8 @@ import tempfile
 from pathlib import Path
 from unittest import TestCase
 
+from lefthand.tests.running import run_lefthand
+
 BACKEND = Path(__file__).resolve().parents[2]
 CASE = {"format": "jolf-case/1", "instrument": "vn", "observations": {"web.closed": 3}}
 
@@ -18,13 +20,7 @@ def lefthand(command: str, content: str | None) -> subprocess.CompletedProcess[s
         path = Path(folder) / "case.json"
         if content is not None:
             path.write_text(content, encoding="utf-8")
-        return subprocess.run(
-            [sys.executable, "-m", "lefthand", command, str(path)],
-            cwd=BACKEND,
-            capture_output=True,
-            text=True,
-            check=False,
-        )
+        return run_lefthand(command, path)
 
 
 class CommandLine(TestCase):
@@ -47,14 +43,7 @@ class CommandLine(TestCase):
     def test_any_command_answers_a_line_for_a_line(self):
         fit = {"format": "jolf-fit/1", "instrument": "vn", "size": "4/4", "span": 70}
         lines = "\n".join(map(json.dumps, (fit, {**fit, "span": 1}, fit)))
-        done = subprocess.run(
-            [sys.executable, "-m", "lefthand", "reach", "--lines", "-"],
-            cwd=BACKEND,
-            input=lines,
-            capture_output=True,
-            text=True,
-            check=False,
-        )
+        done = run_lefthand("reach", "--lines", "-", typed=lines)
         answers = [json.loads(line) for line in done.stdout.splitlines()]
         self.assertEqual(done.returncode, 2)
         self.assertEqual(answers[1]["error"]["field"], "span")
@@ -128,11 +117,8 @@ class CommandLine(TestCase):
         bad = {**CASE, "observations": {"web.closed": 7}}
         for command, form in (("diagnose", "jolf-diagnosis/1"), ("prescribe", "jolf-plan/1")):
             with self.subTest(command):
-                done = subprocess.run(
-                    [sys.executable, "-m", "lefthand", command, "--lines", "-"],
-                    input="\n".join([json.dumps(CASE), json.dumps(bad), "{", json.dumps(CASE)]),
-                    cwd=BACKEND, capture_output=True, text=True, check=False,
-                )  # fmt: skip
+                lines = "\n".join([json.dumps(CASE), json.dumps(bad), "{", json.dumps(CASE)])
+                done = run_lefthand(command, "--lines", "-", typed=lines)
                 first, second, third, last = map(json.loads, done.stdout.splitlines())
                 self.assertEqual((done.returncode, done.stderr), (2, ""))
                 self.assertEqual((first["format"], first), (form, last))

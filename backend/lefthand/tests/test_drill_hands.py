@@ -15,6 +15,7 @@ from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import MAX_BARS
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.tests.drills import CATALOGUE, fingers_of, free, names_for, of_step
+from lefthand.tests.effort import usually
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument, Level
 
@@ -84,7 +85,7 @@ class Hands(TestCase):
 class Playable(TestCase):
     seconds_each = 8
 
-    @settings(max_examples=300, deadline=None)
+    @settings(max_examples=usually(100, 300), deadline=None)
     @given(requests())
     def test_every_note_lies_under_the_hand_of_its_position_and_frame(self, request):
         name, instrument, wish = request

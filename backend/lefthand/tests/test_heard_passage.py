@@ -14,6 +14,7 @@ from lefthand.passage.passage import Asked, read_passage
 from lefthand.sound.player import Playing, play
 from lefthand.sound.recording import recording_of
 from lefthand.sound.take import measure_take
+from lefthand.tests.effort import usually
 from lefthand.tests.scores import melody
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
@@ -47,7 +48,7 @@ class Heard(TestCase):
 
     def test_it_tightens_about_where_the_hand_did(self):
         for share in (0.4, 0.55, 0.7):
-            for seed in (1, 2, 3):
+            for seed in usually((1,), (1, 2, 3)):
                 take, found = heard(self.passage, self.bars, Playing(tired_from=share), seed)
                 with self.subTest(share=share, seed=seed):
                     self.assertIsNone(take.reason)
@@ -55,7 +56,7 @@ class Heard(TestCase):
                     self.assertGreaterEqual(found.hardest, found.tightens)
 
     def test_an_even_take_does_not_tighten_and_no_bar_stands_out(self):
-        for seed in range(1, 6):
+        for seed in usually((1, 4), range(1, 6)):
             for how in (Playing(), Playing(uneven=2.0), Playing(off={4: -25})):
                 _, found = heard(self.passage, self.bars, how, seed)
                 with self.subTest(seed=seed, how=how.off or how.uneven):
@@ -65,7 +66,7 @@ class Heard(TestCase):
 
     def test_where_the_tone_breaks_stands_out(self):
         how = Playing(breaks=((0.46, 0.52),))
-        for seed in (1, 2, 3):
+        for seed in usually((2,), (1, 2, 3)):
             take, found = heard(self.passage, self.bars, how, seed)
             score, at = score_of(self.passage, self.bars, 90.0)
             there = {

@@ -4,8 +4,6 @@ the worst places stay when weights vary, and the way there begins loose."""
 import itertools
 import json
 import random
-import subprocess
-import sys
 import tempfile
 from dataclasses import replace
 from pathlib import Path
@@ -24,6 +22,7 @@ from lefthand.passage.returns import Loads
 from lefthand.passage.way_drills import MORE, SLOW
 from lefthand.tests.fiddle_tunes import fingered_tunes
 from lefthand.tests.reference_reading import CORPUS
+from lefthand.tests.running import run_lefthand
 from lefthand.tests.scores import melody
 from lefthand.tests.test_fingering import QUARTET, QUARTETS
 from lefthand.values.vocabulary import Instrument, Level
@@ -354,8 +353,7 @@ class Told(TestCase):
         self.assertGreater(len(whole["notes"]), len(part["notes"]))
 
     def run_command(self, *arguments):
-        command = [sys.executable, "-m", "lefthand", "passage", *map(str, arguments)]
-        return subprocess.run(command, cwd=BACKEND, capture_output=True, text=True, check=False)
+        return run_lefthand("passage", *arguments)
 
     def test_from_the_command_line(self):
         piece = CORPUS / QUARTETS[0]

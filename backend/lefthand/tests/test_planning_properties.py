@@ -18,6 +18,7 @@ from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
 from lefthand.reason.diagnosis import diagnose
 from lefthand.tests.cases import case
+from lefthand.tests.effort import usually
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Kind
 
 CATALOGUE = load_catalogue()
@@ -46,7 +47,7 @@ def players(draw):
 
 
 class Properties(TestCase):
-    @settings(max_examples=150, deadline=None)
+    @settings(max_examples=usually(50, 150), deadline=None)
     @given(players())
     def test_alternatives_are_as_safe_as_the_proposal(self, player):
         seen = diagnose(player, CATALOGUE)
@@ -56,7 +57,7 @@ class Properties(TestCase):
             for item in each.plan.items:
                 self.check_item(player, seen, item)
 
-    @settings(max_examples=300, deadline=None)
+    @settings(max_examples=usually(100, 300), deadline=None)
     @given(players(), st.floats(1, 900))
     def test_what_loads_the_hand_keeps_to_the_limit_or_to_the_least_dose(self, player, limit):
         seen = diagnose(player, CATALOGUE)
@@ -74,7 +75,7 @@ class Properties(TestCase):
             self.assertLessEqual(work, max(limit, least * len(item.days)) + 1e-9)
             self.assertLessEqual(item.minutes, load_minutes(player))
 
-    @settings(max_examples=300, deadline=None)
+    @settings(max_examples=usually(100, 300), deadline=None)
     @given(players(), st.one_of(st.none(), st.floats(1, 900)))
     def test_the_rules_never_object_to_a_proposal(self, player, limit):
         seen = diagnose(player, CATALOGUE)
@@ -84,7 +85,7 @@ class Properties(TestCase):
             week = [WeekItem(i.exercise, i.rung, i.dose, i.days, i.fingers) for i in each.items]
             self.assertEqual(objections(week, Situation(seen, CATALOGUE), limit), [])
 
-    @settings(max_examples=1500, deadline=None)
+    @settings(max_examples=usually(400, 1500), deadline=None)
     @given(players())
     def test_every_plan_is_safe(self, player):
         seen = diagnose(player, CATALOGUE)

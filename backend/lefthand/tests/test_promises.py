@@ -14,10 +14,11 @@ from lefthand.music.hands import hand_of
 from lefthand.music.score import WHOLE
 from lefthand.practice.cues import each_words
 from lefthand.tests.drills import CATALOGUE, bars_of_fingers
+from lefthand.tests.effort import usually
 from lefthand.tests.promises import PROMISES, Step
 from lefthand.values.vocabulary import FingerRole, Instrument
 
-SEEDS = (1, 2, 3)
+SEEDS = usually((1,), (1, 2, 3))
 ALL_FINGERS = (1, 2, 3, 4)
 # Steps whose words name no more than a pattern over the hand.
 PLAIN = {
@@ -77,7 +78,7 @@ class Promises(TestCase):
                     ):
                         name = promise.__qualname__
                         self.assertTrue(promise(step), f"{name}: {bars_of_fingers(step.drill)}")
-        self.assertGreater(count, 1500)
+        self.assertGreater(count, usually(500, 1500))
 
     def test_every_step_with_music_has_a_promise_or_is_a_plain_pattern(self):
         told = {(e.id, n) for e, n, i in steps() if e.rung(n).music}
@@ -141,7 +142,7 @@ class Promises(TestCase):
                         self.assertTrue(quiet == 0 or quiet >= dose.pause - 0.05, quiet)
                         quiet = 0.0
                 self.assertGreaterEqual(quiet, dose.pause - 0.05, exercise.id)
-        self.assertGreater(held, 500)
+        self.assertGreater(held, usually(160, 500))
 
     def test_what_the_timer_says_next_is_what_the_music_plays(self):
         """For each pair or finger of a dose, on every instrument and both hands of the bass."""
@@ -161,7 +162,7 @@ class Promises(TestCase):
                 with self.subTest(exercise.id, step=number, on=instrument.value, hand=step.hand):
                     told += 1
                     self.assertEqual(sorted(made), sorted(said))
-        self.assertGreater(told, 100)
+        self.assertGreater(told, usually(30, 100))
 
     def test_half_a_dose_is_half_the_music(self):
         exercise = CATALOGUE.exercises["feather_pattern"]

@@ -11,6 +11,7 @@ from lefthand.sound.recording import recording_of
 from lefthand.sound.room import reverberation, room_word
 from lefthand.sound.take import Refusal, measure_take
 from lefthand.sound.words import told, told_of_two
+from lefthand.tests.effort import usually
 from lefthand.tests.takes import RATE, made, measured, score
 from lefthand.values.measures import MEASURES
 
@@ -174,7 +175,7 @@ class Tiring(TestCase):
             with self.subTest(share):
                 found = [
                     measured(of, Playing(tired_from=share), seed)[1].tightens_from
-                    for seed in range(4)
+                    for seed in usually(range(2), range(4))
                 ]
                 self.assertAlmostEqual(float(np.median(found)), share, delta=0.2)
 
@@ -184,7 +185,7 @@ class Tiring(TestCase):
                 1
             ].tightens_from
             for instrument, name in ALL
-            for seed in (1, 2)
+            for seed in usually((1,), (1, 2))
         ]
         self.assertEqual(found, [1.0] * len(found))
 

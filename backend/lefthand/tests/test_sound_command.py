@@ -2,8 +2,6 @@
 
 import io
 import json
-import subprocess
-import sys
 import tempfile
 from pathlib import Path
 from unittest import TestCase
@@ -17,6 +15,7 @@ from lefthand.sound.recording import read_recording
 from lefthand.sound.score import parse_score
 from lefthand.sound.take import measure_take
 from lefthand.sound.take_json import take_json
+from lefthand.tests.running import run_lefthand
 from lefthand.tests.takes import drill, made, score
 from lefthand.values.errors import InputError
 
@@ -110,13 +109,7 @@ class Scores(TestCase):
 
 class CommandLine(TestCase):
     def run_it(self, *arguments):
-        return subprocess.run(
-            [sys.executable, "-m", "lefthand", *map(str, arguments)],
-            cwd=BACKEND,
-            capture_output=True,
-            text=True,
-            check=False,
-        )
+        return run_lefthand(*arguments)
 
     def test_a_take_is_made_and_measured(self):
         with tempfile.TemporaryDirectory() as folder:
