@@ -20,6 +20,8 @@ ARGUMENTS = [
     "--disable-component-update",
     "--disable-sync",
     "--font-render-hinting=none",
+    # Nothing leaves this computer.
+    "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE localhost, EXCLUDE 127.0.0.1",
 ]
 
 

@@ -38,7 +38,7 @@ class Busy(TransactionTestCase):
             holder.execute("BEGIN IMMEDIATE")
             self.assertEqual(client.get("/api/players/today").status_code, 200)
             self.assertEqual(client.get(f"/api/lessons/{lesson}").json()["findings"], {})
-            with self.assertLogs("jolf.api", "ERROR"):
+            with self.assertLogs("jolf.api", "ERROR"), self.assertLogs("django.request", "ERROR"):
                 answer = client.post(address, json.dumps(entry), "application/json")
             self.assertEqual((answer.status_code, answer.json()["code"]), (503, "busy"))
             holder.execute("ROLLBACK")

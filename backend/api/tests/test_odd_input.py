@@ -177,6 +177,7 @@ class Trouble(OddCase):
                 self.subTest(words),
                 mock.patch("api.lessons.routes.record", side_effect=OperationalError(words)),
                 self.assertLogs("jolf.api", "ERROR"),
+                self.assertLogs("django.request", "ERROR"),
             ):
                 answer = self.post(self.address, ENTRY)
                 self.assertEqual((answer.status_code, answer.json()["code"]), (503, code))

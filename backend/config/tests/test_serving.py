@@ -35,17 +35,23 @@ class NoRedirect(HTTPRedirectHandler):
 
 
 class BehindProxy(TestCase):
-    def setUp(self):
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
         folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.folder = Path(folder.name) / "data"
-        env = {**os.environ, "JOLF_DATA": str(self.folder), "JOLF_HTTPS": "1"}
+        cls.addClassCleanup(folder.cleanup)
+        cls.folder = Path(folder.name) / "data"
+        cls.env = {**os.environ, "JOLF_DATA": str(cls.folder), "JOLF_HTTPS": "1"}
         subprocess.run(
-            [sys.executable, "manage.py", "update_database"], cwd=BACKEND, env=env, check=True
+            [sys.executable, "manage.py", "update_database"], cwd=BACKEND, env=cls.env, check=True
         )
+
+    def setUp(self):
         port = free_port(0)
         command = server_command(port)
-        self.server = subprocess.Popen(command, cwd=BACKEND, env=env, stdout=subprocess.DEVNULL)
+        self.server = subprocess.Popen(
+            command, cwd=BACKEND, env=self.env, stdout=subprocess.DEVNULL
+        )
         self.addCleanup(self.server.wait)
         self.addCleanup(self.server.terminate)
         self.port = port

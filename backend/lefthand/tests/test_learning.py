@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from lefthand.case.parsing import parse_case
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.reason.diagnosis import diagnose
+from lefthand.reason.diagnosis import decide, diagnose, weigh
 from lefthand.reason.learning import Count, LessonFacts, Verdict, count_verdicts, verdict, verdicts
 
 CATALOGUE = load_catalogue()
@@ -66,7 +66,7 @@ class StartingValues(TestCase):
             {"format": "jolf-case/1", "instrument": "vn", "observations": {}}, CATALOGUE
         )
         plain = diagnose(empty, CATALOGUE)
-        moved = diagnose(empty, CATALOGUE, counts={GRIP: Count(30, 0)})
+        moved = decide(weigh(empty, CATALOGUE, {GRIP: Count(30, 0)}))
         self.assertGreater(moved.probability(GRIP), plain.probability(GRIP) + 0.3)
         others = [v.cause for v in plain.causes if v.cause != GRIP]
         for cause in others:

@@ -3,10 +3,12 @@
 from dataclasses import replace
 from datetime import timedelta
 from io import BytesIO
+from itertools import product
 
 from pypdf import PdfReader
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.tests.effort import usually
 from studio.demo_data import PLAYERS
 from studio.demo_past import PASTS, levels
 from studio.errors import StudioError
@@ -288,13 +290,13 @@ class Sheets(StudioCase):
             if lesson is None:
                 continue
             sheet = build_sheet(lesson)
-            for paper, (width, height) in sizes.items():
-                for large in (False, True):
-                    pages = PdfReader(BytesIO(sheet_pdf(sheet, paper, large=large))).pages
-                    with self.subTest(player=player.name, paper=paper, large=large):
-                        self.assertLessEqual(len(pages), 3 if large else 2)
-                        box = pages[0].mediabox
-                        self.assertEqual((round(box.width), round(box.height)), (width, height))
+            ways = list(product(sizes.items(), (False, True)))
+            for (paper, (width, height)), large in usually(ways[1:3], ways):
+                pages = PdfReader(BytesIO(sheet_pdf(sheet, paper, large=large))).pages
+                with self.subTest(player=player.name, paper=paper, large=large):
+                    self.assertLessEqual(len(pages), 3 if large else 2)
+                    box = pages[0].mediabox
+                    self.assertEqual((round(box.width), round(box.height)), (width, height))
 
     def test_a_few_lines_too_many_make_the_print_smaller_and_not_a_page_more(self):
         """A sheet is grown a line at a time over the foot of its first page."""
@@ -302,7 +304,7 @@ class Sheets(StudioCase):
         self.give(lesson, "thumb_taps")
         sheet = build_sheet(lesson_of(self.teacher, lesson.pk))
         pages = {}
-        for words in range(0, 1600, 40):
+        for words in range(0, 1600, usually(80, 40)):
             longer = replace(sheet, teacher_line="soft and short " * (words // 3))
             read = PdfReader(BytesIO(sheet_pdf(longer))).pages
             last = read[-1].extract_text()
@@ -347,18 +349,18 @@ class Sheets(StudioCase):
 
     def test_any_text_prints_though_the_fonts_lack_its_letters(self):
         lesson = self.whole_lesson(0, GRIP)
-        plain, odd = ("Łukasz Ωmega", "Жанна"), ("李娜", "👩🏽‍🎤 Pia", "\ue000", "ẹ́", "ا لع")
-        for name in (*plain, *odd):
+        plain, odd = ("Łukasz Ωmega", "Жанна"), ("\ue000", "ẹ́", "ا لع")
+        lacking = ("李娜", "👩🏽‍🎤 Pia")
+        for name in (*plain, *odd, *lacking):
             with self.subTest(name):
                 self.player.name = name
                 self.player.save()
                 self.enter(lesson, "line", "", f"{name} soft")
-                if name in plain:
-                    with self.assertNoLogs("jolf.paper"):
-                        reader, text = self.text(lesson)
-                    self.assertIn(name.split()[0], text)
-                else:
+                told = self.assertLogs if name in lacking else self.assertNoLogs
+                with told("jolf.paper", "WARNING"):
                     reader, text = self.text(lesson)
+                if name in plain:
+                    self.assertIn(name.split()[0], text)
                 self.assertIn("soft", text)
                 self.assertGreaterEqual(len(reader.pages), 1)
 

@@ -37,11 +37,9 @@ export function HandTone({ tone, onSaved }: Props) {
             data-hand-tone={value}
             onClick={() => choose.mutate(value)}
           >
-            {hand.data && (
-              <svg viewBox="150 40 360 330" aria-hidden="true">
-                <HandPaths hand={hand.data} />
-              </svg>
-            )}
+            <svg viewBox="150 40 360 330" aria-hidden="true">
+              {hand.data && <HandPaths hand={hand.data} />}
+            </svg>
             {words}
           </button>
         ))}
