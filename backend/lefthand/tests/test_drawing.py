@@ -73,6 +73,8 @@ def limits_of(joint):
 
 
 class SkeletonTest(unittest.TestCase):
+    tags = {"long"}
+
     def check(self, posture, said):
         skeleton = skeleton_of(posture)
         for n, limb in skeleton.fingers.items():
@@ -174,6 +176,8 @@ class LeftHandTest(unittest.TestCase):
 
 
 class PictureTest(unittest.TestCase):
+    tags = {"long"}
+
     def test_whatever_was_seen_places_lie_on_their_parts_and_a_fingertip_apart(self):
         for instrument in Instrument:
             for name, finger in [(None, None), *signs_for(instrument)]:
@@ -238,6 +242,7 @@ class PictureTest(unittest.TestCase):
 
 
 class PairTest(unittest.TestCase):
+    tags = {"long"}
     seconds_each = 12
 
     def test_every_drawn_check_differs_between_not_there_and_strong(self):

@@ -119,6 +119,8 @@ def _held(hands, n, note):
 
 
 class Outside(TestCase):
+    tags = {"long"}
+
     def test_fingers_printed_in_fiddle_tunes(self):
         """Of the half that the costs were not fitted on, part of it; all of it in the bench. Where
         nothing is printed at an open string's pitch it is taken to be open, an assumption."""

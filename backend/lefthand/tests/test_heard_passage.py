@@ -38,6 +38,7 @@ def heard(passage, bars, how, seed=1):
 
 
 class Heard(TestCase):
+    tags = {"long"}
     seconds_each = 10
 
     @classmethod

@@ -43,6 +43,8 @@ def marked_quartet(name):
 
 
 class GivenBack(TestCase):
+    tags = {"long"}
+
     def test_nothing_is_lost_and_it_reads_the_same(self):
         for name in QUARTETS:
             data, piece, marks = marked_quartet(name)

@@ -85,6 +85,8 @@ SANITY = (
 
 
 class Sanity(TestCase):
+    tags = {"long"}
+
     def test_loads_follow_what_they_should_and_nothing_else(self):
         for name, one, two, of, expected in SANITY:
             with self.subTest(name):
@@ -139,6 +141,8 @@ class Sanity(TestCase):
 
 
 class Worst(TestCase):
+    tags = {"long"}
+
     def test_the_worst_places_stay_when_weights_vary_by_30_percent(self):
         """Three worst places of quartet parts, within a bar, over weights times exp(N(0, 0.3))."""
         draw = random.Random(3)
@@ -240,6 +244,8 @@ class Release(TestCase):
 
 
 class LeadIn(TestCase):
+    tags = {"long"}
+
     def test_it_begins_loose_and_climbs_to_the_goal(self):
         for tempo in (40.0, 90.0, 160.0):
             way = read(f"{RUN} " * 4, tempo=tempo).lead_in

@@ -169,6 +169,8 @@ class Refused(TestCase):
 
 
 class BesideAReference(TestCase):
+    tags = {"long"}
+
     def test_music21_reads_the_same(self):
         """Its corpus, seeded. Slurs that span voices may count once more there."""
         compared = Compared()

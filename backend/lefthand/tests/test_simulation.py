@@ -52,6 +52,8 @@ class Players(TestCase):
 
 
 class Policies(TestCase):
+    tags = {"long"}
+
     def test_the_next_look_is_ahead_of_both_fixed_orders_also_when_disturbed(self):
         for disturbance in (CALM, Disturbance(0.3, 0.1)):
             tally = simulate(

@@ -30,6 +30,8 @@ def errors_of_starts(truth, take):
 
 
 class Starts(TestCase):
+    tags = {"long"}
+
     def test_slurred_starts_are_told_to_milliseconds_in_either_room(self):
         for instrument, name in ALL:
             for room in (Room.USUAL, Room.MUCH):
@@ -69,6 +71,8 @@ class Starts(TestCase):
 
 
 class Evenness(TestCase):
+    tags = {"long"}
+
     def test_an_even_take_is_below_what_can_be_told(self):
         for instrument, name in ALL:
             with self.subTest(instrument):
@@ -95,6 +99,8 @@ class Evenness(TestCase):
 
 
 class Pitch(TestCase):
+    tags = {"long"}
+
     def test_a_flat_fourth_reads_as_flat_as_it_is(self):
         for instrument, name in ALL:
             for flat in (10, 25, 50):
@@ -120,6 +126,8 @@ class Pitch(TestCase):
 
 
 class HeldNotes(TestCase):
+    tags = {"long"}
+
     def test_vibrato_has_its_rate_and_width_and_a_narrow_finger_its_share(self):
         asked = {1: Vibrato(5.2, 30), 2: Vibrato(4.5, 36), 4: Vibrato(6.0, 10)}
         for instrument in ("vn", "vc", "db"):
@@ -169,6 +177,8 @@ class HeldNotes(TestCase):
 
 
 class Tiring(TestCase):
+    tags = {"long"}
+
     def test_the_point_from_which_it_tightens(self):
         of = score(bars=16)
         for share in (0.4, 0.6):
@@ -191,6 +201,8 @@ class Tiring(TestCase):
 
 
 class SlowAndFast(TestCase):
+    tags = {"long"}
+
     def test_what_gets_lost_with_speed(self):
         slow = measured(score(tempo=120, bars=16), Playing(off={4: -5}, uneven=1))[1]
         fast = measured(score(tempo=360, bars=16), Playing(off={4: -35, 3: -15}, uneven=9))[1]
@@ -235,6 +247,8 @@ class Rooms(TestCase):
 
 
 class Refused(TestCase):
+    tags = {"long"}
+
     def refusal(self, samples, of=None):
         return measure_take(recording_of(samples, RATE), of or score()).reason
 
@@ -280,6 +294,8 @@ class Refused(TestCase):
 
 
 class Words(TestCase):
+    tags = {"long"}
+
     def test_a_sentence_says_what_was_played(self):
         plain, flat = Playing(), Playing(off={4: -26})
         held = score("held_note", tempo=100)

@@ -31,6 +31,8 @@ def written(samples, rate, form="WAV", subtype="PCM_16"):
 
 
 class SoundFiles(TestCase):
+    tags = {"long"}
+
     def test_every_usual_kind_reads_the_same(self):
         of = score(bars=4)
         kinds = {
@@ -108,6 +110,8 @@ class Scores(TestCase):
 
 
 class CommandLine(TestCase):
+    tags = {"long"}
+
     def run_it(self, *arguments):
         return run_lefthand(*arguments)
 

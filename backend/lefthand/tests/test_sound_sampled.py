@@ -45,6 +45,8 @@ def taken(instrument, speed, *, uneven=0.0, seed=1, **how):
 
 @skipUnless(is_here(), "Debian's fluidsynth and fluid-soundfont-gm are not here")
 class RecordedNotes(TestCase):
+    tags = {"long"}
+
     def test_starts_pitch_and_fingers(self):
         """By room: ms of starts, cents of notes and of fingers, over four instruments, 2 to 8 notes
         a second, half with the recording's own vibrato."""
