@@ -39,7 +39,8 @@ def _enter_week(
     book: DemoLessonBook, past: DemoPast, before: int, ago: int, chooser: random.Random
 ) -> None:
     """`before`: weeks before the first written lesson."""
-    book.enter("harder", ago in past.harder)
+    if ago in past.harder:
+        book.enter("harder", True)
     for review in book.review:
         book.enter("result", {"passed": chooser.random() < SHOWN_WELL}, str(review.item.pk))
     book.look(_looked(past, before, chooser))
