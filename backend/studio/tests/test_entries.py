@@ -1,8 +1,19 @@
 """Entries: saved at once, counted once, undone in order, refused with the field."""
 
+from django.db import connection
+from django.test.utils import CaptureQueriesContext
+
 from studio.errors import StudioError
 from studio.models import Focus, LessonEntry, PlanItem, PracticeResult
-from studio.services.entries import UNDO_DEPTH, record, undo
+from studio.services.entries import (
+    UNDO_DEPTH,
+    Entry,
+    Opened,
+    record,
+    undo,
+    write_entries,
+)
+from studio.services.lessons import lesson_of
 from studio.tests.studio_case import GRIP, StudioCase
 
 # kind, key, value, field that the refusal names
@@ -50,6 +61,45 @@ class Entries(StudioCase):
             )
         self.assertEqual(self.view(lesson).case.findings["web.closed"].grade, 3)
         self.assertEqual(LessonEntry.objects.count(), 1)
+
+    def test_a_grade_asks_the_database_a_dozen_times_at_most_however_long_the_past(self):
+        for week in range(4):
+            self.whole_lesson(week, GRIP)
+        lesson = self.lesson(4)
+        self.enter(lesson, "observation", "web.closed", 3)
+        with CaptureQueriesContext(connection) as asked:
+            self.enter(lesson, "observation", "thumb.locked", 2)
+        self.assertLessEqual(len(asked), 12)
+
+    def test_entries_that_come_together_leave_what_they_leave_one_by_one(self):
+        told = [
+            ("reports", "", {"pain": 2, "place": "thumb"}),
+            *(("observation", name, grade) for name, grade in GRIP.items()),
+            ("complaint", "", "thumb.tired"),
+            ("focus", "", ["thumb_index_grip"]),
+            ("plan", "", [{"exercise": "thumb_taps"}]),
+            ("observation", "web.closed", 1),
+        ]
+        one_by_one, together = self.lesson(0), self.lesson(1)
+        for entry in told:
+            self.enter(one_by_one, *entry)
+        write_entries(
+            Opened(lesson_of(self.teacher, together.pk)),
+            [Entry(f"together-{number}", *entry) for number, entry in enumerate(told)],
+        )
+        for lesson in (one_by_one, together):
+            lesson.refresh_from_db()
+        self.assertEqual(self.stands(one_by_one), self.stands(together))
+        self.assertEqual(one_by_one.revision, together.revision)
+
+    def stands(self, lesson):
+        return {
+            "reports": lesson.reports,
+            "findings": list(lesson.observations.values_list("evidence", "entered", "position")),
+            "focus": list(lesson.focuses.values_list("cause", "rank", "follows")),
+            "week": list(lesson.plan.items.values_list("exercise", "rung", "reps", "days")),
+            "log": list(lesson.entries.values_list("kind", "key", "before", "after")),
+        }
 
     def test_fingers_are_entered_one_by_one(self):
         lesson = self.lesson()
