@@ -1,8 +1,10 @@
 """Results of tests that say how long each took, and each class with what it set up."""
 
+import pickle
 import resource
 import sys
 import time
+import traceback
 from typing import Any
 from unittest import TestCase, TestResult, TestSuite, TextTestResult
 
@@ -50,6 +52,15 @@ class TimedRemoteResult(RemoteTestResult):
         tell_ended(test.id())
         super().stopTest(test)
 
+    def addError(self, test: TestCase, err: Any) -> None:  # noqa: N802
+        super().addError(test, _portable(err))
+
+    def addFailure(self, test: TestCase, err: Any) -> None:  # noqa: N802
+        super().addFailure(test, _portable(err))
+
+    def addSubTest(self, test: TestCase, subtest: TestCase, err: Any) -> None:  # noqa: N802
+        super().addSubTest(test, subtest, err and _portable(err))
+
     def _refuse_logged(self, test: TestCase) -> None:
         """What a test made the server log without expecting it is a failure."""
         if logs.kept():
@@ -68,6 +79,17 @@ class TimedRemoteRunner(RemoteTestRunner):
         took = time.perf_counter() - began, _processor_seconds() - busy
         result.events.append(("add_class", 0, *took))
         return result
+
+
+def _portable(err: Any) -> Any:
+    """The error of a test, or its words where it cannot be sent to the process that gathers them:
+    one such error would end the whole run without a word of what failed."""
+    try:
+        pickle.loads(pickle.dumps(err))  # noqa: S301 - our own
+    except Exception:  # whatever stands in the way
+        words = "".join(traceback.format_exception(*err))
+        return AssertionError, AssertionError(words), None
+    return err
 
 
 def _processor_seconds() -> float:

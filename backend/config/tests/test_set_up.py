@@ -1,6 +1,7 @@
 """How `./jolf` sets itself up: steps side by side, and trouble told in one line."""
 
 import io
+import subprocess
 import sys
 import threading
 from contextlib import redirect_stdout
@@ -68,3 +69,13 @@ class SideBySide(TestCase):
             ([], []),
         ):
             self.assertEqual(self.jolf.without_building(given), left)
+
+
+class InsideItsOwnEnvironment(TestCase):
+    def test_packages_can_be_installed_also_by_the_python_that_has_no_pip(self):
+        jolf = load_jolf()
+        asked = subprocess.run(
+            [*jolf.pip_for(jolf.PYTHON), "list"], capture_output=True, text=True, check=False
+        )
+        self.assertEqual(asked.returncode, 0, asked.stderr)
+        self.assertIn("Django", asked.stdout)

@@ -1,6 +1,7 @@
 """The runner of the tests: what it tells while they run, and what it does not let pass."""
 
 import logging
+import pickle
 from unittest import TestCase, TestSuite
 
 from config.testing import logs
@@ -20,6 +21,14 @@ class Logging(TestCase):
             self.warned()
 
 
+class Failing(TestCase):
+    def of_its_own(self):
+        class Odd(Exception):  # noqa: N818
+            pass
+
+        raise Odd("out of tune")
+
+
 class Runner(TestCase):
     def events(self, name):
         result = TimedRemoteRunner().run(TestSuite([Logging(name)]))
@@ -30,6 +39,13 @@ class Runner(TestCase):
         for name, fails in (("warned", True), ("broken_off", False), ("expected", False)):
             with self.subTest(name):
                 self.assertEqual("addFailure" in self.events(name), fails)
+
+    def test_an_error_that_cannot_be_sent_on_is_told_in_words(self):
+        result = TimedRemoteRunner().run(TestSuite([Failing("of_its_own")]))
+        (error,) = [event for event in result.events if event[0] == "addError"]
+        kind, words, _ = pickle.loads(pickle.dumps(error))[-1]  # noqa: S301
+        self.assertIs(kind, AssertionError)
+        self.assertIn("Odd: out of tune", str(words))
 
     def test_every_test_and_every_class_has_its_seconds(self):
         events = self.events("expected")
