@@ -17,6 +17,7 @@ STATUS = {
     "not_found": 404,
     "bad_input": 422,
     "paused": 409,
+    "question_open": 409,
     "conflict": 409,
     "link_gone": 410,
     "nothing_to_undo": 409,

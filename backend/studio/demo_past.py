@@ -16,14 +16,14 @@ MOST_WEEKS = 40
 class DemoPast:
     """signs: by evidence, or evidence and finger ("tip.gives/4"), a course of levels. measured: by
     evidence that was measured, what it came to at each level. away, harder, pains: by weeks ago;
-    pains with 1..10. keen: how many of the planned days were practised, 0..1.
+    pains with 1..10 and their place. keen: how many of the planned days were practised, 0..1.
     """
 
     signs: Mapping[str, str]
     measured: Mapping[str, tuple[float, float, float, float]] = field(default_factory=dict)
     away: tuple[int, ...] = ()
     harder: tuple[int, ...] = ()
-    pains: Mapping[int, int] = field(default_factory=dict)
+    pains: Mapping[int, tuple[int, str]] = field(default_factory=dict)
     keen: float = 0.75
 
 
@@ -97,7 +97,7 @@ PASTS: Mapping[str, DemoPast] = {
             "idle.stiff/2": "2x30 1x7",
             "fades.early": "3x30 2x7",
         },
-        pains={9: 2},
+        pains={9: (2, "thumb")},
         keen=0.5,
     ),
     # All that was worked on is gone: ready for more.
@@ -118,7 +118,7 @@ PASTS: Mapping[str, DemoPast] = {
             "vibrato.narrow/4": "2x37",
             "vibrato.narrow/3": "1x37",
         },
-        pains={6: 1, 4: 2},
+        pains={6: (1, "forearm"), 4: (2, "forearm")},
         keen=0.95,
     ),
     # Loose joints that are managed.

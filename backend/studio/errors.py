@@ -5,6 +5,7 @@ MESSAGES = {
     "bad_input": "Something in this entry cannot be used.",
     "conflict": "Something has changed in the meantime. Nothing was done.",
     "paused": "The plan is paused while a red flag is up. Lift the flag with a note first.",
+    "question_open": "A question about pain is open. No week is given before it is answered.",
     "nothing_to_undo": "There is nothing left to undo.",
     "sign_in_failed": "Name and password do not match.",
     "sign_in_needed": "Please sign in.",

@@ -30,8 +30,9 @@ from studio.paper.place import place_on_paper
 from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.findings import way_of_teaching
-from studio.services.home import HomeWeek, days_between, planned_dates, self_checks_of
+from studio.services.home import self_checks_of
 from studio.services.home_takes import asked_at_home, home_takes_of
+from studio.services.home_week import HomeWeek, days_between, planned_dates
 from studio.services.records import item_dose
 from studio.services.takes import SLOW, drill_to_play
 from studio.services.term import better_words
@@ -53,6 +54,8 @@ def home_out(week: HomeWeek) -> HomeOut:
         teacher_line=lesson.teacher_line,
         paused=sheet is None or sheet.paused,
         eased=week.is_eased,
+        given_eased=week.was_given_eased,
+        sore=[place.value for place in week.hurting],
         open_strings=[pitch.midi for pitch in FINGERBOARDS[instrument].strings],
         items=[
             _item_out(item, paper[exercises[item.exercise].id], week, seed)
@@ -110,14 +113,13 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
         tempo_steps=steps_between(item.tempo, item.goal),
         planned=item.days,
         is_apart=item.exercise in week.apart,
-        eased=_eased_out(item, week),
+        eased=_eased_out(item, eased, week) if (eased := week.eased(item)) else None,
+        rests_with=[place.value for place in week.rests_with(item)],
+        shortened=_eased_out(item, week.shortened(item), week),
     )
 
 
-def _eased_out(item: PlanItem, week: HomeWeek) -> EasedOut | None:
-    dose = week.eased(item)
-    if dose is None:
-        return None
+def _eased_out(item: PlanItem, dose: Dose, week: HomeWeek) -> EasedOut:
     return EasedOut(
         dose=dose.words(item.fingers),
         minutes=dose.minutes(len(item.fingers)),
@@ -169,6 +171,7 @@ def day_out(log: HomeDay) -> HomeDayOut:
         parts=log.parts,
         felt=log.felt,
         pain=log.pain,
+        place=log.place,
         signs=list(log.signs),
         later=log.later,
         tempos=log.tempos,

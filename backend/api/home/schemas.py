@@ -24,6 +24,7 @@ class HomeDayOut(Schema):
     parts: list[str] | None
     felt: str
     pain: int
+    place: str
     signs: list[str]
     later: list[str] | None
     tempos: dict[str, TempoDone]
@@ -67,8 +68,9 @@ class EasedOut(Schema):
 class HomeItemOut(ExercisePage):
     """One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
-    after pain, None for what rests then. `tempo_steps`: of tempo work, beats a minute from
-    the start to the goal; empty for none."""
+    after pain, None for what rests then; `rests_with`: places with whose pain it rests whatever
+    the dose; `shortened`: the dose while fingertip skin is sore. `tempo_steps`: of tempo work,
+    beats a minute from the start to the goal; empty for none."""
 
     reps: int
     sets: int
@@ -82,6 +84,8 @@ class HomeItemOut(ExercisePage):
     planned: list[int]
     is_apart: bool
     eased: EasedOut | None
+    rests_with: list[str]
+    shortened: EasedOut
 
 
 class ClimbedOut(Schema):
@@ -124,8 +128,10 @@ class HomeTakeOut(Schema):
 
 
 class HomeOut(Schema):
-    """`eased`: something hurt, or a stop was lifted; half doses hold. `better`: what is less
-    trouble than before, said to the player."""
+    """`eased`: something hurt, or a stop was lifted; half doses hold. `given_eased`: they were
+    halved when the week was given. `sore`: places that hurt since, by name; "skin" for fingertip
+    skin, with which doses are shortened. `better`: what is less trouble than before, said to the
+    player."""
 
     first_name: str
     instrument: str
@@ -135,6 +141,8 @@ class HomeOut(Schema):
     teacher_line: str
     paused: bool
     eased: bool
+    given_eased: bool
+    sore: list[str]
     open_strings: list[int]
     items: list[HomeItemOut]
     days: list[HomeDayOut]
@@ -151,6 +159,7 @@ class HomeDayIn(Schema):
     parts: list[str] | None = Field(default=None, max_length=10)
     felt: str = Field(default="", max_length=10)
     pain: int = 0
+    place: str = Field(default="", max_length=12)
     signs: list[str] = Field(default=[], max_length=10)
     tempos: dict[str, TempoDone] = Field(default={}, max_length=6)
     checks: dict[str, list[str]] = Field(default={}, max_length=2)

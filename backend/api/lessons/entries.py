@@ -83,6 +83,21 @@ class ComplaintEntry(_Entry):
     value: str | None = None
 
 
+class ComplaintFingerEntry(_Entry):
+    """`value`: the finger in which the complaint shows."""
+
+    kind: Literal["complaint_finger"]
+    value: Annotated[int, Field(ge=1, le=4)] | None = None
+
+
+class AgainEntry(_Entry):
+    """`key`: the place of a pain, "tired" or "complaint"; `value`: how what was told last time is
+    now."""
+
+    kind: Literal["again"]
+    value: Literal["gone", "less", "same", "more"] | None = None
+
+
 class SkipEntry(_Entry):
     """`key`: an evidence id."""
 
@@ -171,6 +186,8 @@ AnyEntry = Annotated[
     ObservationEntry
     | ReportsEntry
     | ComplaintEntry
+    | ComplaintFingerEntry
+    | AgainEntry
     | SkipEntry
     | CauseEntry
     | ResultEntry

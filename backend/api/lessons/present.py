@@ -1,6 +1,7 @@
 """A lesson with all that follows from it as it leaves the API."""
 
 from collections.abc import Mapping
+from dataclasses import asdict
 from typing import Any, cast
 
 from api.brief.present import pain_out, player_brief, reminder_out, stop_out
@@ -8,6 +9,8 @@ from api.brief.schemas import PlayerBrief
 from api.home.present import paper_week_out, report_out
 from api.lessons.schemas import (
     AlternativeOut,
+    AskedOut,
+    BodyFactOut,
     CauseOut,
     ComparedOut,
     FindingOut,
@@ -38,13 +41,16 @@ from lefthand.practice.tempo import steps_between
 from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.safety import is_loose_by_score
+from lefthand.reason.waiting import JOINTS, joints_are_due
 from lefthand.values.vocabulary import Instrument
 from studio.models import Lesson, LessonEntry, Plan, PlanItem
-from studio.services.cases import LessonView, asks_pain, weeks_away
+from studio.services.again import asked_in
+from studio.services.body import BodyFact, body_words
+from studio.services.cases import LessonView, asks_pain, open_words, weeks_away
 from studio.services.decisions import objections, stale_focus, taken_focus
 from studio.services.entries import undoable_entries
 from studio.services.findings import age_at, findings_of
-from studio.services.home import week_before
+from studio.services.home_week import week_before
 from studio.services.known import chosen_focus, known_items, known_words, why_ruled_out
 from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
@@ -56,7 +62,7 @@ from studio.services.setups import to_judge
 # Of a lesson, as they are kept.
 PLAIN = (
     *("revision", "date", "asked", "reports", "skipped", "teacher_line", "home_take"),
-    *("look_order", "harder_piece", "break_weeks"),
+    *("look_order", "harder_piece", "break_weeks", "complaint_finger"),
 )
 FINGER_PLACES = {"tip", "middle", "finger"}
 
@@ -76,6 +82,9 @@ def view_out(view: LessonView) -> LessonOut:
         **{name: getattr(lesson, name) for name in PLAIN},
         player=_brief(lesson),
         complaint=lesson.complaint or None,
+        again=[AskedOut(**asdict(each)) for each in asked_in(view)],
+        waits_for=open_words(view),
+        body=[body_fact_out(each, view) for each in view.history.body],
         findings={
             name: _finding_out(f, view.diagnosis.accepted.get(name))
             for name, f in view.case.findings.items()
@@ -132,6 +141,16 @@ def _safety_out(view: LessonView) -> SafetyOut:
         pain=pain_out(view.past.home_pain),
         asks_pain=asks_pain(view.lesson),
         clinician=is_loose_by_score(view.case),
+    )
+
+
+def body_fact_out(fact: BodyFact, view: LessonView) -> BodyFactOut:
+    return BodyFactOut(
+        fact=fact.fact,
+        says=body_words(fact),
+        on=fact.on,
+        limits=fact.limits,
+        is_due=fact.fact == JOINTS and joints_are_due(view.case),
     )
 
 

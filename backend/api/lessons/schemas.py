@@ -84,6 +84,29 @@ class SafetyOut(Schema):
     clinician: bool
 
 
+class AskedOut(Schema):
+    """What was told last time and is asked again. `key`: the place of a pain, "tired" or
+    "complaint". `answer`: gone, less, same, more, or "" while it is open. `waits`: no week is given
+    before it is answered."""
+
+    key: str
+    says: str
+    on: date
+    answer: str
+    waits: bool
+
+
+class BodyFactOut(Schema):
+    """What is known of the body from an earlier lesson, in words. `fact`: a check, or "injury".
+    `limits`: what a clinician allows. `is_due`: to be looked at again."""
+
+    fact: str
+    says: str
+    on: date
+    limits: str
+    is_due: bool
+
+
 class InPieceOut(Schema):
     """Where in a piece of the player's own an exercise is played. piece: its id. bars: first and
     last, as printed."""
@@ -191,7 +214,8 @@ class LessonOut(Schema):
     """`decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
     theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
     what was taken, where a focus that follows has moved since; `last_week`: the lesson that gave
-    the week before."""
+    the week before; `waits_for`: the question that is open while no week can be given, "" for
+    none; `body`: what is known of it."""
 
     id: int
     revision: int
@@ -200,6 +224,10 @@ class LessonOut(Schema):
     asked: bool
     reports: dict[str, Any]
     complaint: str | None
+    complaint_finger: int | None
+    again: list[AskedOut]
+    waits_for: str
+    body: list[BodyFactOut]
     skipped: list[str]
     teacher_line: str
     home_take: str

@@ -12,9 +12,18 @@ from api.desk.schemas import WayIn
 from api.lessons.present import lesson_out
 from api.lessons.schemas import LessonOut
 from api.players.present import day_row, player_out
-from api.players.schemas import DayOut, ImportedOut, LiftIn, LineOut, PlayerIn, PlayerOut
+from api.players.schemas import (
+    BodyNoteIn,
+    DayOut,
+    ImportedOut,
+    LiftIn,
+    LineOut,
+    PlayerIn,
+    PlayerOut,
+)
 from studio.errors import StudioError
 from studio.services.attention import lines_today
+from studio.services.body import note_on_body
 from studio.services.desk import set_players_way
 from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
@@ -84,6 +93,14 @@ def lift(request: HttpRequest, player_id: int, data: LiftIn) -> FlagOut:
     """Lift every stop that the teacher had read, with one note."""
     player = player_of(request.user, player_id)
     return flag_out(lift_flags(player, note=data.note, on=today(request), seen=data.reasons))
+
+
+@router.post("/{int:player_id}/body", response={204: None})
+def note_body(request: HttpRequest, player_id: int, data: BodyNoteIn) -> tuple[int, None]:
+    """Lift what is known of the body, or note what a clinician allows, with a dated note."""
+    player = player_of(request.user, player_id)
+    note_on_body(player, **data.dict(), on=today(request))
+    return 204, None
 
 
 @router.get(

@@ -111,6 +111,15 @@ class ImportedOut(Schema):
     left_out: list[str]
 
 
+class BodyNoteIn(Schema):
+    """A dated note on what is known of the body. `fact`: a check, or "injury". `word`: lifted, or
+    limits for what a clinician allows."""
+
+    fact: str = Field(max_length=40)
+    word: str = Field(max_length=8)
+    note: str = Field(max_length=1000)
+
+
 class LiftIn(Schema):
     """`reasons`: those that stood before the teacher; None for all."""
 

@@ -22,7 +22,8 @@ from studio.paper.pdf import sheet_pdf
 from studio.paper.setting import Paper
 from studio.paper.sheet import Sheet, build_sheet, shown_item
 from studio.services.cases import LessonView
-from studio.services.home import HomeWeek, link_of, make_link, revoke_link
+from studio.services.home import link_of, make_link, revoke_link
+from studio.services.home_week import HomeWeek
 from studio.services.lessons import lesson_of
 
 THIS_COMPUTER = {"localhost", "127.0.0.1", "::1"}

@@ -51,6 +51,7 @@ HOME = "/api/home/"  # open to whoever has the link
 ENTRY = {"client_key": "abcdefgh-1", "kind": "observation", "key": "web.closed", "value": 2}
 KEY = "abcdefgh-2"
 BODIES = {
+    "body": {"fact": "injury", "word": "lifted", "note": "healed, says the doctor"},
     "lift-flag": {"note": "seen by a doctor today"},
     "undo": {"client_key": KEY},
     "way": {"key": "carry", "value": "body"},
@@ -194,7 +195,7 @@ class Access(StudioCase):
         for week in (2, 3):
             newest = self.whole_lesson(week, GRIP)
         self.assertEqual(queries(newest), second)
-        self.assertLess(second, 27)
+        self.assertLess(second, 29)
 
 
 class OldRecords(StudioCase):

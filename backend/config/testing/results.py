@@ -59,7 +59,9 @@ class TimedRemoteResult(RemoteTestResult):
         super().addFailure(test, _portable(err))
 
     def addSubTest(self, test: TestCase, subtest: TestCase, err: Any) -> None:  # noqa: N802
-        super().addSubTest(test, subtest, err and _portable(err))
+        if err is not None:
+            err, subtest = _portable(err), _portable_part(test, subtest)
+        super().addSubTest(test, subtest, err)
 
     def _refuse_logged(self, test: TestCase) -> None:
         """What a test made the server log without expecting it is a failure."""
@@ -84,12 +86,26 @@ class TimedRemoteRunner(RemoteTestRunner):
 def _portable(err: Any) -> Any:
     """The error of a test, or its words where it cannot be sent to the process that gathers them:
     one such error would end the whole run without a word of what failed."""
+    if _can_be_sent(err):
+        return err
+    return AssertionError, AssertionError("".join(traceback.format_exception(*err))), None
+
+
+def _portable_part(test: Any, part: Any) -> Any:
+    """A part of a test, or one without what the test has made meanwhile."""
+    if _can_be_sent(part):
+        return part
+    fresh = type(test)(test._testMethodName)
+    said = {name: str(value) for name, value in part.params.items()}
+    return type(part)(fresh, str(part._message), said)
+
+
+def _can_be_sent(each: Any) -> bool:
     try:
-        pickle.loads(pickle.dumps(err))  # noqa: S301 - our own
+        pickle.loads(pickle.dumps(each))  # noqa: S301 - our own
     except Exception:  # whatever stands in the way
-        words = "".join(traceback.format_exception(*err))
-        return AssertionError, AssertionError(words), None
-    return err
+        return False
+    return True
 
 
 def _processor_seconds() -> float:

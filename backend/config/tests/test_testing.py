@@ -28,6 +28,11 @@ class Failing(TestCase):
 
         raise Odd("out of tune")
 
+    def in_part(self):
+        self.made = lambda: None  # cannot be sent
+        with self.subTest("first", made=self.made):
+            self.fail("out of tune")
+
 
 class Runner(TestCase):
     def events(self, name):
@@ -46,6 +51,13 @@ class Runner(TestCase):
         kind, words, _ = pickle.loads(pickle.dumps(error))[-1]  # noqa: S301
         self.assertIs(kind, AssertionError)
         self.assertIn("Odd: out of tune", str(words))
+
+    def test_a_part_of_a_test_that_cannot_be_sent_on_is_told(self):
+        result = TimedRemoteRunner().run(TestSuite([Failing("in_part")]))
+        (error,) = [event for event in result.events if event[0] == "addSubTest"]
+        _, _, part, (_, words, _) = pickle.loads(pickle.dumps(error))  # noqa: S301
+        self.assertIn("first", str(part))
+        self.assertIn("out of tune", str(words))
 
     def test_every_test_and_every_class_has_its_seconds(self):
         events = self.events("expected")

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from lefthand.values.vocabulary import Instrument, Lately, Level
+from lefthand.values.vocabulary import Instrument, Lately, Level, Place
 
 COMPLAINT_GRADE = 2
 HELPER_BELOW_AGE = 13
@@ -64,7 +64,8 @@ class Finding:
 
 @dataclass(frozen=True, slots=True)
 class Reports:
-    """What the player says. Pain 0..10, None when not asked; weeks in the same place."""
+    """What the player says. Pain 0..10, None when not asked; place: one of `Place`; weeks in the
+    same place."""
 
     pain: float | None = None
     pain_when: tuple[str, ...] = ()
@@ -82,6 +83,38 @@ class Reports:
 
 
 @dataclass(frozen=True, slots=True)
+class Known:
+    """What an earlier lesson found and what holds until it is looked at again."""
+
+    grade: int
+    days: float
+
+
+@dataclass(frozen=True, slots=True)
+class Hurt:
+    """A place that hurt of late: how much, 0..10, and how many days ago."""
+
+    pain: float
+    days: float
+
+
+class Why(StrEnum):
+    """Why an exercise stays out for a time."""
+
+    HURT = "hurt"
+    HURT_TWICE = "hurt_twice"
+    FAILED = "failed"
+
+
+@dataclass(frozen=True, slots=True)
+class Apart:
+    """An exercise that stays out. days: until it may come back; None for until the teacher says."""
+
+    why: Why
+    days: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class Case:
     """Defaults: level beginner, age unknown (an adult), the daily minutes of that level and age,
     every way of teaching at its first value, one hour of playing a day, a helper at home below
@@ -90,7 +123,14 @@ class Case:
 
     `youngest_age`: where `age` is not known to the day, the least it can be; limits for children
     read this one, limits for the old read `age`. `break_weeks`: of the last break, `days_back`
-    since its end. `days_since_lift`: since the last stop was lifted."""
+    since its end. `days_since_lift`: since the last stop was lifted.
+
+    `complaint_finger`: 1..4, in which the complaint shows.
+
+    From before this lesson: `known`: by evidence, what was found of the body and of the hold.
+    `hurting`: places that hurt in the last seven days. `apart`: exercises that stay out;
+    `returning`: those that come back after they hurt. `memory`: by cause, the probability in 0..1
+    that it is there, from all lessons before. `kept_focus`: the causes of the last focus."""
 
     instrument: Instrument
     findings: Mapping[str, Finding]
@@ -101,6 +141,7 @@ class Case:
     way_of_teaching: Mapping[str, str] = field(default_factory=dict)
     reports: Reports = Reports()
     complaint: str | None = None
+    complaint_finger: int | None = None
     hours_a_day: float = 1
     before_puberty: bool | None = None
     helper_at_home: bool | None = None
@@ -111,6 +152,38 @@ class Case:
     days_back: float = 0
     days_since_lift: float | None = None
     lately: tuple[Lately, ...] = ()
+    known: Mapping[str, Known] = field(default_factory=dict)
+    hurting: Mapping[Place, Hurt] = field(default_factory=dict)
+    apart: Mapping[str, Apart] = field(default_factory=dict)
+    returning: tuple[str, ...] = ()
+    memory: Mapping[str, float] = field(default_factory=dict)
+    kept_focus: tuple[str, ...] = ()
+
+    def looked(self, evidence: str) -> int | None:
+        """The grade of a check, of today or what is known of it from before; None for neither."""
+        finding = self.findings.get(evidence)
+        if finding is not None:
+            return finding.grade
+        known = self.known.get(evidence)
+        return None if known is None else known.grade
+
+    @property
+    def sore(self) -> Mapping[Place, Hurt]:
+        """Places that hurt today or in the last seven days, fingertip skin left out."""
+        found = {place: hurt for place, hurt in self.hurting.items() if hurt.pain > 0}
+        reports = self.reports
+        is_told = bool(reports.pain) or (reports.pain is None and reports.place is not None)
+        if is_told:
+            found[Place(reports.place or Place.SOMEWHERE)] = Hurt(reports.pain or 0, 0)
+        found.pop(Place.SKIN, None)
+        return found
+
+    @property
+    def has_sore_skin(self) -> bool:
+        """Fingertip skin hurts today or did in the last seven days."""
+        now = (self.reports.pain or 0) > 0 and self.reports.place == Place.SKIN
+        skin = self.hurting.get(Place.SKIN)
+        return now or (skin is not None and skin.pain > 0)
 
     @property
     def young_age(self) -> float | None:

@@ -6,6 +6,7 @@ from dataclasses import fields as fields_of
 from pathlib import Path
 from typing import Any
 
+from lefthand.case.before import read_before, read_causes
 from lefthand.case.case import Case, Finding, Reports
 from lefthand.case.findings import Grading, check_evidence_id, parse_finding
 from lefthand.case.grading import Body
@@ -22,7 +23,7 @@ from lefthand.values.fields import (
 )
 from lefthand.values.json_text import read_json
 from lefthand.values.measures import Cuts
-from lefthand.values.vocabulary import Instrument, Lately, Level
+from lefthand.values.vocabulary import Instrument, Lately, Level, Place
 
 CASE_FORMAT = "jolf-case/1"
 AGE_RANGE = (2, 120)
@@ -30,7 +31,7 @@ MINUTES_RANGE = (1, 240)
 HOURS_RANGE = (0, 24)
 MAX_DAYS = 36_500
 MAX_WEEKS = 5000
-PLACES = ("skin", "thumb", "hand", "wrist", "forearm", "elbow", "shoulder", "neck", "back")
+PLACES = tuple(place.value for place in Place)
 PAIN_TIMES = ("playing", "rest", "night", "next_day")
 SIGNS = tuple(f.name for f in fields_of(Reports) if f.type in (bool, "bool"))
 
@@ -63,8 +64,10 @@ def parse_case(data: Any, catalogue: Catalogue, cuts: Mapping[str, Cuts] | None 
         way_of_teaching=ways,
         reports=parse_reports(fields.take("reports", {})),
         complaint=_complaint(fields.take("complaint", None), catalogue, instrument),
+        complaint_finger=fields.whole("complaint_finger", 1, 4, default=None),
         passed=_passed(fields.mapping("passed", {}), catalogue),
-        recent_focus=_recent(fields.words("recent_focus", []), catalogue),
+        recent_focus=read_causes("recent_focus", fields.words("recent_focus", []), catalogue),
+        **read_before(fields, catalogue, instrument),
         **plain,
     )
     fields.done()
@@ -147,10 +150,3 @@ def _passed(data: Mapping[str, Any], catalogue: Catalogue) -> dict[str, int]:
             raise InputError(f"passed.{name}", "unknown exercise")
         passed[name] = read_whole(f"passed.{name}", rungs, 0, len(exercise.rungs))
     return passed
-
-
-def _recent(causes: list[str], catalogue: Catalogue) -> tuple[str, ...]:
-    for cause in causes:
-        if cause not in catalogue.causes:
-            raise InputError("recent_focus", f"unknown cause {cause!r}")
-    return tuple(causes)

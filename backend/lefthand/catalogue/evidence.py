@@ -31,7 +31,8 @@ class Evidence:
     the same playing. `unseen`: instruments behind which it hides: graded when it shows, never
     asked for. `rule_out`: a check of what is no fault of the left hand and explains this one.
     `of_idle`: the fingers named are those that should be let go, not those in trouble.
-    `means`: what counts as slight, clear and strong.
+    `told`: the player tells it, there is nothing to see. `means`: what counts as slight, clear and
+    strong.
     """
 
     id: str
@@ -41,6 +42,7 @@ class Evidence:
     unseen: frozenset[Instrument]
     rule_out: str | None
     of_idle: bool
+    told: bool
     per_finger: bool
     of_finger: int | None
     instruments: frozenset[Instrument]
@@ -90,6 +92,7 @@ def read_evidence(
         unseen=record.instruments("unseen", []),
         rule_out=record.text("rule_out", default="") or None,
         of_idle=record.flag("idle"),
+        told=record.flag("told"),
         per_finger=record.flag("finger"),
         of_finger=of_finger,
         instruments=record.instruments(),

@@ -17,6 +17,7 @@ from lefthand.values.vocabulary import (
     Kind,
     Level,
     Likelihood,
+    Place,
     Setting,
 )
 
@@ -25,10 +26,15 @@ MAX_STEPS = 6
 # texts that may be missing.
 FLAGS = (
     *("general", "in_lesson", "thumb_away", "swings", "four_fingers", "helper", "stretch"),
-    *("nudge", "long_hold", "tempo_work"),
+    *("nudge", "long_hold", "tempo_work", "hand_away", "never_with_pain"),
 )
 TEXTS = ("name", "does", "feel", "mistake", "child", "mirror", "over", "stop")
 MORE_TEXTS = ("alone", "helper_does", "added")
+# What holding loads, by whether the instrument is held up at the shoulder.
+HOLDING = {
+    True: frozenset({Place.NECK, Place.SHOULDER}),
+    False: frozenset({Place.SHOULDER}),
+}
 RawRecipes = Mapping[str, Mapping[str, Any]]
 
 
@@ -75,6 +81,7 @@ class Rung:
     `music`: its recipe by instrument, empty where it has no music. `said_on`: other words for an
     instrument. `all_sets`: its music holds the repetitions of all sets. `calls`: what somebody
     calls out meanwhile. `in_piece`: None for what is not played in a piece of the player's own.
+    `thumb_away`: on this rung the thumb carries nothing.
     """
 
     words: str
@@ -86,6 +93,7 @@ class Rung:
     all_sets: bool
     calls: Calls | None
     in_piece: InPiece | None
+    thumb_away: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,8 +105,11 @@ class Exercise:
     (years). `not_while` maps a cause to the likelihood from which the exercise is withheld.
     `finger`: what becomes of the finger that the findings name: it is trained, or let go; None when
     the exercise is for the whole hand. `answers`: signs that it works on directly. `general`: fits
-    whatever the focus is. `in_lesson`: done with the teacher, no practice at home. `thumb_away`:
-    the thumb carries nothing. `swings`: arm swings, few of them for old shoulders.
+    whatever the focus is. `in_lesson`: done with the teacher, no practice at home. `loads`: what it
+    strains or moves under load by itself; holding the instrument comes on top (`loads_on`).
+    `never_with_pain`: not while anything hurts. `thumb_away`: the thumb carries nothing;
+    `hand_away`: the left hand leaves the instrument. `swings`: arm swings, few of them for old
+    shoulders.
     `four_fingers`: for a hand whose third works alone. `tempo_work`: from a start tempo to a goal
     by what goes clean. `child`: how to say it to a child.
     `mirror`: what to watch. `over`: too much of a good thing. `added`: why it stands beside the
@@ -111,6 +122,8 @@ class Exercise:
     instruments: frozenset[Instrument]
     level: Level
     aims: tuple[str, ...]
+    loads: frozenset[Place]
+    never_with_pain: bool
     needs: tuple[str, ...]
     not_while: Mapping[str, Likelihood]
     finger: FingerRole | None
@@ -118,6 +131,7 @@ class Exercise:
     general: bool
     in_lesson: bool
     thumb_away: bool
+    hand_away: bool
     swings: bool
     four_fingers: bool
     tempo_work: bool
@@ -169,6 +183,16 @@ class Exercise:
     def rung(self, number: int) -> Rung:
         """Rung by its number, counted from 1."""
         return self.rungs[number - 1]
+
+    def lets_go_of_it(self, number: int) -> bool:
+        """Thumb or hand leave the instrument on this rung, so that something else must carry it."""
+        return self.thumb_away or self.hand_away or self.rung(number).thumb_away
+
+    def loads_on(self, instrument: Instrument, number: int) -> frozenset[Place]:
+        """What a rung loads on this instrument, holding it included."""
+        if self.rung(number).setting is Setting.AWAY:
+            return self.loads
+        return self.loads | HOLDING[instrument.is_held_up]
 
 
 def read_exercises(
@@ -231,6 +255,7 @@ def _exercise(record: Record, causes: set[str], drills: RawRecipes) -> Exercise:
         instruments=record.instruments(),
         level=level,
         aims=aims,
+        loads=_loads(record),
         needs=tuple(record.words("needs", [])),
         not_while=_limits(record, causes),
         finger=record.choice("finger", FingerRole, default=None),
@@ -248,6 +273,14 @@ def _exercise(record: Record, causes: set[str], drills: RawRecipes) -> Exercise:
     )
     record.done()
     return exercise
+
+
+def _loads(record: Record) -> frozenset[Place]:
+    loads = record.words("loads")
+    unknown = set(loads) - (set(Place) - {Place.SKIN})
+    if unknown:
+        record.fail(f"loads: unknown place {min(unknown)!r}")
+    return frozenset(map(Place, loads))
 
 
 def _steps(record: Record, value: Any) -> tuple[str, ...]:
@@ -294,6 +327,7 @@ def _rungs(record: Record, setting: Setting, level: Level, drills: RawRecipes) -
             all_sets=row.flag("all_sets"),
             calls=_calls(row),
             in_piece=_in_piece(row),
+            thumb_away=row.flag("thumb_away"),
             dose=read_dose(row),
         )
         row.done()

@@ -89,8 +89,25 @@ def _bars(recipe: Recipe, hand: DrillHand) -> Iterator[Bar]:
         yield from _until(request.bars, recipe, hand)
         return
     for names, strings in _groups(recipe, hand):
-        for number in range(request.passes or 1):
-            yield from _pass(recipe, hand, names, strings[number % len(strings)])
+        passes = request.passes or 1
+        for number in range(passes):
+            bars = list(_pass(recipe, hand, names, strings[number % len(strings)]))
+            is_cut = request.spare and number == passes - 1
+            yield from _without_last(bars, request.spare / recipe.holds) if is_cut else bars
+
+
+def _without_last(bars: Sequence[Bar], share: float) -> Iterator[Bar]:
+    """The bars with rests in the place of this share of what sounds, counted from the end; bars in
+    which nothing is left are left out."""
+    left = round((1 - share) * sum(not event.is_rest for bar in bars for event in bar))
+    for bar in bars:
+        if left <= 0:
+            return
+        kept = []
+        for event in bar:
+            left -= not event.is_rest
+            kept.append(event if left >= 0 else rest(event.length))
+        yield tuple(kept)
 
 
 def _until(count: int, recipe: Recipe, hand: DrillHand) -> Iterator[Bar]:

@@ -4,7 +4,7 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
-from lefthand.catalogue.exercises import Exercise
+from lefthand.catalogue.exercises import Exercise, Rung
 from lefthand.composing.compose import make_drill
 from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
@@ -44,12 +44,15 @@ def drill_of(
     ):
         return None
     given = whose.dose or step.dose
-    repetitions = given.reps * (given.sets if step.all_sets else 1)
+    repetitions, usual = _repetitions(given, step), _repetitions(step.dose, step)
+    passes = math.ceil(repetitions / recipe.holds)
+    is_less = repetitions < usual and recipe.holds <= usual
     request = DrillRequest(
         instrument=instrument,
         tempo=given.tempo or _tempo_of_hold(given),
         bars=given.reps if given.is_in_bars else None,
-        passes=None if given.is_in_bars else math.ceil(repetitions / recipe.holds),
+        passes=None if given.is_in_bars else passes,
+        spare=passes * recipe.holds - repetitions if is_less else 0,
         fingers=_sounding(exercise, whose.fingers),
         frame=bass_hand if instrument is Instrument.BASS else None,
         difficulty=_difficulty(rung, len(exercise.rungs)),
@@ -65,6 +68,11 @@ def drill_of(
         "seed": whose.seed,
     }
     return replace(make_drill(recipe, request, tuple(asked.items())), name=exercise.id)
+
+
+def _repetitions(dose: Dose, step: Rung) -> int:
+    """As many as the music holds."""
+    return dose.reps * (dose.sets if step.all_sets else 1)
 
 
 def _sounding(exercise: Exercise, fingers: tuple[int, ...]) -> tuple[int, ...]:

@@ -92,6 +92,7 @@ def _plain(hand: DrillHand, wish: TuneWish) -> DrillHand:
         frame=hand.request.frame or hand.recipe.frame,
         bars=None,
         passes=None,
+        spare=0,
         difficulty=MIDDLE,
         rests=False,
         slurred=False,

@@ -28,7 +28,8 @@ class DrillRequest:
     """What a drill is made for.
 
     tempo: quarter notes a minute, 20..500, None for the usual. bars: how many, 1..32. passes: how
-    often the lines are gone through instead. fingers, pairs: what is aimed at and shall come most
+    often the lines are gone through instead; spare: repetitions that the last time leaves out.
+    fingers, pairs: what is aimed at and shall come most
     often, () for all alike. string: 0 is the lowest, None for the usual one. position and frame:
     see `hands`. difficulty 1..3. level: of the player, for the choice of a tune. rests: a bar of
     rest after every bar. slurred: as many notes as the recipe says under one slur, else the
@@ -39,6 +40,7 @@ class DrillRequest:
     tempo: int | None = None
     bars: int | None = None
     passes: int | None = None
+    spare: int = 0
     fingers: tuple[int, ...] = ()
     pairs: tuple[tuple[int, int], ...] = ()
     string: int | None = None

@@ -9,6 +9,7 @@ from dataclasses import replace
 
 from lefthand.case.case import Case
 from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.rules import dose_for_sore_skin
 from lefthand.practice.situation import Situation
 from lefthand.reason.safety import EASE_OFF_DAYS
 from lefthand.values.dose import Dose
@@ -72,11 +73,12 @@ def given_dose(
 
 
 def safe_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
-    """The rung's dose, halved while easing off, for loose joints and after a break."""
+    """The rung's dose, halved while easing off, for loose joints, after a break, and where it comes
+    back after it hurt; shortened while fingertip skin is sore."""
     dose = exercise.rung(rung).dose
     for _ in range(_halvings(exercise, now)):
         dose = dose.halved()
-    return dose
+    return dose_for_sore_skin(exercise, rung, dose) if now.case.has_sore_skin else dose
 
 
 def doses_of(exercise: Exercise, rung: int, given: Dose, now: Situation) -> list[Dose]:
@@ -117,7 +119,7 @@ def least_dose(exercise: Exercise, rung: int, now: Situation) -> Dose:
 
 
 def _halvings(exercise: Exercise, now: Situation) -> int:
-    count = int(now.safety.is_amber)
+    count = int(now.safety.is_amber or exercise.id in now.case.returning)
     count += exercise.swings and now.case.age is not None and now.case.age > SPACED_ABOVE_AGE
     if is_load(exercise):
         count += now.has_loose_joints

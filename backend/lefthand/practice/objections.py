@@ -95,8 +95,8 @@ ItemRule = Callable[[WeekItem, Exercise, _Week], str | None]
 WeekRule = Callable[[_Week], Iterator[str]]
 
 
-def _may_be_given(_item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
-    return reason_against(exercise, week.now)
+def _may_be_given(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+    return reason_against(exercise, week.now, item.rung)
 
 
 def _step_is_reached(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:

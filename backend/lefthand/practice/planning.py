@@ -22,7 +22,7 @@ from lefthand.practice.doses import (
 from lefthand.practice.own_piece import in_own_piece
 from lefthand.practice.plan import Plan, PlanItem
 from lefthand.practice.rules import next_rung
-from lefthand.practice.said import words_about
+from lefthand.practice.said import hand_below_words, words_about
 from lefthand.practice.selection import (
     KIND_ORDER,
     NO_WISHES,
@@ -61,7 +61,10 @@ def plan_week(now: Situation, wishes: Wishes = NO_WISHES) -> Plan:
         offered=tuple(e.id for e in selection.ranked),
         withheld=selection.withheld,
         check_first=_check_first(items, selection, now),
-        says=tuple(words_about(items, now, _minutes(now, wishes), wishes.under_way)),
+        says=(
+            *hand_below_words(selection.hand_below, now.catalogue),
+            *words_about(items, now, _minutes(now, wishes), wishes.under_way),
+        ),
         paused=False,
         safety=now.safety,
     )
@@ -257,6 +260,6 @@ def _check_first(
         for need in now.catalogue.exercises[name].needs:
             evidence = now.catalogue.evidence.get(need)
             is_check = evidence is not None and now.case.instrument in evidence.instruments
-            if is_check and need not in now.findings:
+            if is_check and now.case.looked(need) is None:
                 needs[need] = None
     return tuple(needs)

@@ -9,6 +9,7 @@ pain.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 from enum import StrEnum
 
 from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE
@@ -28,11 +29,12 @@ class Move(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class PracticeDay:
-    """One day at home. pain 0..10 or None when not asked."""
+    """One day at home. pain 0..10 or None when not asked; on: None where it does not matter."""
 
     passed: bool
     pain: float | None = None
     tighter: bool = False
+    on: date | None = None
 
 
 @dataclass(frozen=True, slots=True)

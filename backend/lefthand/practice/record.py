@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from datetime import date
 
+from lefthand.practice.pains import Pain
 from lefthand.practice.progress import PracticeDay
 from lefthand.reason.learning import LessonFacts
 
@@ -41,7 +42,9 @@ class Shown:
 class LessonRecord:
     """is_glance: a mere look over a class. weeks_away: of a break that ended with this lesson, 0
     for none. practised: days at home since the newest week was given, oldest first, by exercise.
-    lifted: when the newest stop up to this lesson was lifted. week: what was given in it.
+    lifted: when the newest stop up to this lesson was lifted. week: what was given in it. pains:
+    what was told of places since the lesson before, this one included. injury: an earlier injury
+    was told of.
     """
 
     on: date
@@ -52,3 +55,5 @@ class LessonRecord:
     practised: Mapping[str, tuple[PracticeDay, ...]] = field(default_factory=dict)
     lifted: date | None = None
     week: GivenWeek | None = None
+    pains: tuple[Pain, ...] = ()
+    injury: bool = False

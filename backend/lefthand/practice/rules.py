@@ -1,33 +1,43 @@
 """Why an exercise may not be given now. One rule, one function, one plain reason."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 
+from lefthand.case.case import Hurt, Why
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.situation import Situation
+from lefthand.reason.waiting import JOINTS
 from lefthand.values.dose import Dose
-from lefthand.values.vocabulary import (
-    Kind,
-    Likelihood,
-)
+from lefthand.values.vocabulary import Instrument, Kind, Likelihood, Place
 
 STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
 WARM_UP = "warm_up"
 YOUNG = 8
 YOUNG_STATIC_SECONDS = 5
+FALLS_BELOW_AGE = 10
 BLOCKING_GRADE = 2
 
 
 Rule = Callable[[Exercise, Situation], str | None]
+StepRule = Callable[[Exercise, int, Situation], str | None]
 
 
-def reason_against(exercise: Exercise, now: Situation) -> str | None:
-    """The first reason not to give the exercise, or None when it may be given."""
-    for rule in RULES:
-        reason = rule(exercise, now)
-        if reason is not None:
-            return reason
-    return None
+def reason_against(exercise: Exercise, now: Situation, rung: int | None = None) -> str | None:
+    """The first reason not to give the exercise, or None when it may be given. `rung`: counted
+    from 1; by default the lowest that is not passed."""
+    step = next_rung(exercise, now) if rung is None else rung
+    reasons = (rule(exercise, now) for rule in RULES)
+    found = next((reason for reason in reasons if reason is not None), None)
+    if found is not None:
+        return found
+    reasons = (rule(exercise, step, now) for rule in STEP_RULES)
+    return next((reason for reason in reasons if reason is not None), None)
+
+
+def needs_a_hand_below(exercise: Exercise, now: Situation) -> bool:
+    """Nothing else is against it than that the instrument may fall, so that it can be done in the
+    lesson, with the teacher's hand below."""
+    return reason_against(exercise, now) in (MAY_FALL, NEEDS_CARRYING)
 
 
 def next_rung(exercise: Exercise, now: Situation) -> int:
@@ -46,6 +56,28 @@ def too_much_when_easing(exercise: Exercise) -> str | None:
     return None
 
 
+def pain_against(
+    exercise: Exercise, rung: int, instrument: Instrument, sore: Mapping[Place, Hurt]
+) -> str | None:
+    """Why a step rests while these places hurt or hurt of late; None when it loads none of them."""
+    if exercise.never_with_pain and sore:
+        place = min(sore, key=lambda each: sore[each].days)
+        return f"{_hurt_words(place, sore[place])}: not while anything hurts"
+    loads = exercise.loads_on(instrument, rung)
+    for place, hurt in sore.items():
+        if place.spares & loads:
+            return f"{_hurt_words(place, hurt)}: nothing that loads it"
+    return None
+
+
+def _hurt_words(place: Place, hurt: Hurt) -> str:
+    days = round(hurt.days)
+    if days < 1:
+        return f"{place.named} {'hurt' if place.is_plural else 'hurts'}"
+    when = "yesterday" if days == 1 else f"{days} days ago"
+    return f"{place.named} hurt {when}"
+
+
 def eased_dose(exercise: Exercise, rung: int, dose: Dose) -> Dose | None:
     """A given dose while easing off: half of it, unless it is no more than half of the step's dose
     already; None where the exercise rests."""
@@ -55,6 +87,14 @@ def eased_dose(exercise: Exercise, rung: int, dose: Dose) -> Dose | None:
     if dose.work_seconds() <= half.work_seconds():
         return dose
     return min(dose.halved(), half, key=lambda each: each.work_seconds())
+
+
+def dose_for_sore_skin(exercise: Exercise, rung: int, dose: Dose) -> Dose:
+    """A given dose while fingertip skin is sore: two thirds of the step's at most, where the
+    fingers work."""
+    if Place.FINGERS not in exercise.loads:
+        return dose
+    return min(dose, exercise.rung(rung).dose.shortened(), key=lambda each: each.work_seconds())
 
 
 def _amber(exercise: Exercise, now: Situation) -> str | None:
@@ -104,7 +144,7 @@ def _needs(exercise: Exercise, now: Situation) -> str | None:
             if now.case.passed.get(need, 0) < 1:
                 name = now.catalogue.exercises[need].name
                 return f"first pass a step of: {name}"
-        elif need in now.findings and now.findings[need].grade >= BLOCKING_GRADE:
+        elif (now.case.looked(need) or 0) >= BLOCKING_GRADE:
             return f"not while this shows: {now.catalogue.evidence[need].label.lower()}"
     return None
 
@@ -131,10 +171,34 @@ def _level(exercise: Exercise, now: Situation) -> str | None:
     return None
 
 
-def _thumb_away(exercise: Exercise, now: Situation) -> str | None:
-    if exercise.thumb_away and now.needs_support and not now.case.has_helper:
-        return "the hold is not safe yet: thumb work only with a helper, or with it on the lap"
-    return None
+MAY_FALL = "the instrument may fall: only in the lesson, with your hand below"
+NEEDS_CARRYING = "the hold is not safe yet: thumb work only with a helper, or with it on the lap"
+
+
+def _may_fall(exercise: Exercise, rung: int, now: Situation) -> str | None:
+    if not now.needs_support or now.case.has_helper or not exercise.lets_go_of_it(rung):
+        return None
+    age = now.case.young_age
+    if age is not None and age < FALLS_BELOW_AGE:
+        return MAY_FALL
+    return NEEDS_CARRYING if exercise.thumb_away else None
+
+
+def _pain(exercise: Exercise, rung: int, now: Situation) -> str | None:
+    return pain_against(exercise, rung, now.case.instrument, now.sore)
+
+
+def _stays_out(exercise: Exercise, now: Situation) -> str | None:
+    apart = now.case.apart.get(exercise.id)
+    if apart is None:
+        return None
+    if apart.why is Why.HURT_TWICE:
+        return "it hurt twice: only by your word"
+    left = round(apart.days or 0)
+    until = f"{left} {'day' if left == 1 else 'days'} more"
+    if apart.why is Why.HURT:
+        return f"it hurt: two weeks without pain first, {until}"
+    return f"it failed in three lessons: eight weeks of something else, {until}"
 
 
 def _home(exercise: Exercise, now: Situation) -> str | None:
@@ -155,7 +219,14 @@ def _finished(exercise: Exercise, now: Situation) -> str | None:
     return None
 
 
+def _joints_first(exercise: Exercise, now: Situation) -> str | None:
+    if now.waits_for_joints and (exercise.nudge or exercise.stretch):
+        return f"look at loose joints first: {now.catalogue.evidence[JOINTS].seconds} s"
+    return None
+
+
 RULES: tuple[Rule, ...] = (
+    _stays_out,
     _amber,
     _loose_joints,
     _strength_waits,
@@ -163,7 +234,9 @@ RULES: tuple[Rule, ...] = (
     _needs,
     _age,
     _level,
-    _thumb_away,
     _home,
     _finished,
+    _joints_first,
 )
+# Of these the last one looks at what the home lacks, so that the lesson can give it.
+STEP_RULES: tuple[StepRule, ...] = (_pain, _may_fall)

@@ -2,6 +2,7 @@
 
 from collections.abc import Container, Iterator, Sequence
 
+from lefthand.catalogue.catalogue import Catalogue
 from lefthand.practice.doses import fill_share
 from lefthand.practice.plan import PlanItem
 from lefthand.practice.situation import Situation
@@ -9,6 +10,13 @@ from lefthand.practice.week import fullest_day
 from lefthand.values.vocabulary import POSSIBLE_ABOVE, Kind
 
 NAMED = {Kind.RELEASE: "release", Kind.TRANSFER: "step into music"}
+
+
+def hand_below_words(exercises: Sequence[str], catalogue: Catalogue) -> Iterator[str]:
+    """That something is done in the lesson alone, so that the instrument does not fall."""
+    names = [catalogue.exercises[each].name for each in exercises]
+    if names:
+        yield f"Only in the lesson, with your hand below the instrument: {'; '.join(names)}."
 
 
 def words_about(

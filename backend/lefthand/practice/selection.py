@@ -12,17 +12,14 @@ from lefthand.case.case import Case
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.doses import SPACED_ABOVE_AGE, is_load
 from lefthand.practice.own_place import OwnPlace
-from lefthand.practice.rules import WARM_UP, reason_against
+from lefthand.practice.rules import WARM_UP, needs_a_hand_below, reason_against
 from lefthand.practice.situation import Situation
-from lefthand.reason.diagnosis import Diagnosis
 from lefthand.values.fingers import fingers_of_hand
-from lefthand.values.vocabulary import FINGERS, POSSIBLE_ABOVE, Grade, Kind, Setting
+from lefthand.values.vocabulary import FINGERS, Grade, Kind, Setting
 
 AIM_WEIGHTS = (1.0, 0.8, 0.6, 0.4)
-SECOND_FOCUS_WEIGHT = 0.6
 DIRECT_BONUS = (0.4, 0.25, 0.15, 0.1)
 ANSWER_BONUS = 0.3
-COMPANION_WEIGHT = 0.6
 TRANSFER_WEIGHT = 0.7
 WORTH_A_PLACE = 0.6
 UNDER_WAY_BONUS = 0.25
@@ -74,19 +71,22 @@ class Slot:
 @dataclass(frozen=True, slots=True)
 class Selection:
     """ranked: what may be given for the focus, best first. in_lesson: what is done with the teacher
-    instead. slots: the places of the week, the most important first."""
+    instead; hand_below: of these what needs the teacher's hand below the instrument. slots: the
+    places of the week, the most important first."""
 
     ranked: Sequence[Exercise]
     in_lesson: tuple[str, ...]
+    hand_below: tuple[str, ...]
     slots: tuple[Slot, ...]
     withheld: tuple[Withheld, ...]
 
 
 def select(now: Situation, wishes: Wishes) -> Selection:
     """With no focus the gentlest of what aims at possible causes leads."""
-    targets = target_weights(now.diagnosis)
+    targets = now.diagnosis.targets
     scores: dict[str, float] = {}
     withheld = []
+    hand_below = []
     for exercise in now.catalogue.exercises.values():
         if case_excludes(exercise, now.case) or exercise.id in wishes.without:
             continue
@@ -98,6 +98,8 @@ def select(now: Situation, wishes: Wishes) -> Selection:
             scores[exercise.id] = _score(exercise, targets, now, wishes)
         elif aimed:
             withheld.append(Withheld(exercise.id, reason))
+            if needs_a_hand_below(exercise, now):
+                hand_below.append(exercise.id)
     allowed = [now.catalogue.exercises[name] for name in scores]
     aimed_at = [
         e for e in allowed if any(aim in targets for aim in e.aims) or _goes_on(e, now, wishes)
@@ -111,7 +113,8 @@ def select(now: Situation, wishes: Wishes) -> Selection:
     others.sort(key=lambda e: not e.general)
     return Selection(
         ranked,
-        tuple(e.id for e in ranked if e.in_lesson),
+        (*(e.id for e in ranked if e.in_lesson), *hand_below),
+        tuple(hand_below),
         tuple(_slots(at_home, others, scores, now, in_piece=wishes.place is not None)),
         tuple(withheld),
     )
@@ -127,27 +130,6 @@ def case_excludes(exercise: Exercise, case: Case) -> bool:
     hand = fingers_of_hand(case.instrument, case.way_of_teaching)
     lacks_one = exercise.four_fingers and len(hand) < len(FINGERS)
     return case.instrument not in exercise.instruments or lacks_one
-
-
-def target_weights(diagnosis: Diagnosis) -> dict[str, float]:
-    """How much each cause counts in choosing exercises.
-
-    The focus 1, a second focus 0.6; with one focus the next *possible* cause counts with 0.6 of its
-    probability. With no focus the *possible* causes that a finding speaks for count.
-    """
-    weights = {
-        f.cause: w for f, w in zip(diagnosis.focus, (1.0, SECOND_FOCUS_WEIGHT), strict=False)
-    }
-    possible = [
-        v for v in diagnosis.causes if v.cause not in weights and v.probability > POSSIBLE_ABOVE
-    ]
-    if not weights:
-        spoken = [v for v in possible if v.speaks_for]
-        return {v.cause: v.probability for v in spoken}
-    if len(weights) < 2 and possible:
-        companion = max(possible, key=lambda v: v.probability)
-        weights[companion.cause] = COMPANION_WEIGHT * companion.probability
-    return weights
 
 
 def _score(

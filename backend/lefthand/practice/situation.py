@@ -3,12 +3,13 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from lefthand.case.case import Case, Finding
+from lefthand.case.case import Case, Finding, Hurt
 from lefthand.case.ways import way_value
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.reason.diagnosis import Diagnosis
 from lefthand.reason.safety import Safety, is_loose_by_score
-from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Grade, Likelihood
+from lefthand.reason.waiting import JOINTS, looked_within_a_year
+from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Grade, Likelihood, Place
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,8 +44,20 @@ class Situation:
     @property
     def needs_support(self) -> bool:
         """The instrument slips without the hand, so that somebody has to carry it meanwhile."""
-        held = [self.findings.get(name) for name in ("hold.slips", "hold.moves")]
-        return any(finding is not None and finding.grade >= Grade.CLEAR for finding in held)
+        held = [self.case.looked(name) for name in ("hold.slips", "hold.moves")]
+        return any(grade is not None and grade >= Grade.CLEAR for grade in held)
+
+    @property
+    def waits_for_joints(self) -> bool:
+        """Nobody has looked at loose joints for a year."""
+        return self.case.instrument in self.catalogue.evidence[JOINTS].instruments and not (
+            looked_within_a_year(self.case, JOINTS)
+        )
+
+    @property
+    def sore(self) -> Mapping[Place, Hurt]:
+        """Places that hurt today or in the last seven days, fingertip skin left out."""
+        return self.case.sore
 
     def way(self, key: str) -> str:
         return way_value(self.case.way_of_teaching, self.catalogue, key)

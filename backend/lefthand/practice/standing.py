@@ -8,20 +8,27 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 
+from lefthand.case.case import Apart
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.exercises import Exercise
+from lefthand.practice.apart import Fails, Harm, apart_on, fails_after, harms_after, returning
 from lefthand.practice.keep_alive import Kept, Watch, kept_causes, watched
 from lefthand.practice.load import GivenLoad, LoadCourse
+from lefthand.practice.pains import Ache, after_pains
 from lefthand.practice.progress import Advice, Course, Move, next_step
 from lefthand.practice.record import Given, GivenWeek, LessonRecord
 from lefthand.practice.ruled_out import RuledOut, ruled_out_after, ruled_out_before
+from lefthand.reason.diagnosis import BODY_SIGNS
 from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE, LessonFacts
 from lefthand.reason.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS, Safety, SafetyLevel
+from lefthand.values.vocabulary import Place
 
 NO_FLAG = Safety(SafetyLevel.NONE, ())
 RECENT_FOCUS_DAYS = 7
 AIMS_COMPARED = LESSONS_WITHOUT_CHANGE + 1
 MAIN_AIMS = 2
+# What a lesson finds of them holds until it is looked at again.
+HELD_SIGNS = (*BODY_SIGNS, "hold.slips", "hold.moves")
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +36,14 @@ class Break:
     """A time without playing of two weeks or more, and the day of the lesson that ended it."""
 
     weeks: float
+    on: date
+
+
+@dataclass(frozen=True, slots=True)
+class Seen:
+    """A sign as a lesson graded it, 0..3."""
+
+    grade: int
     on: date
 
 
@@ -43,7 +58,9 @@ class Standing:
     aims at, of the newest lessons that looked at that. rungs: (day, rung) of each exercise, the
     last ones given. breaks: the newest one, and before it those of the last two weeks. watches: how
     each cause went that was a focus. ruled_out: causes that the teacher dismissed, until new signs
-    speak.
+    speak. aches: where it hurt. harms, fails: exercises that hurt, and that did not go. body: signs
+    of the body and of the hold as they were seen last. injury_on: when an earlier injury was told
+    of last.
     """
 
     newest: date | None = None
@@ -61,6 +78,11 @@ class Standing:
     breaks: tuple[Break, ...] = ()
     watches: Mapping[str, Watch] = field(default_factory=dict)
     ruled_out: Mapping[str, RuledOut] = field(default_factory=dict)
+    aches: Mapping[Place, Ache] = field(default_factory=dict)
+    harms: Mapping[str, Harm] = field(default_factory=dict)
+    fails: Mapping[str, Fails] = field(default_factory=dict)
+    body: Mapping[str, Seen] = field(default_factory=dict)
+    injury_on: date | None = None
 
 
 AT_FIRST = Standing()
@@ -134,6 +156,23 @@ def kept_now(before: Standing, record: LessonRecord, catalogue: Catalogue) -> li
     return kept_causes(_watches_after(before, record, catalogue), catalogue)
 
 
+def aches_now(before: Standing, record: LessonRecord) -> dict[Place, Ache]:
+    """Where it hurt up to this lesson, it included."""
+    return after_pains(before.aches, record.pains, record.lifted)
+
+
+def apart_now(
+    before: Standing, record: LessonRecord, catalogue: Catalogue
+) -> tuple[dict[str, Apart], dict[str, int]]:
+    """Exercises that stay out in this lesson, and those that hurt and are not back yet, with the
+    rung on which they come back."""
+    now = replace(record, week=None)
+    harms = harms_after(before.harms, now, before.week, before.week_on)
+    fails = fails_after(before.fails, record)
+    aches = aches_now(before, record)
+    return apart_on(harms, fails, aches, record.on, catalogue), returning(harms)
+
+
 def still_ruled_out(
     before: Standing, record: LessonRecord, catalogue: Catalogue
 ) -> Mapping[str, RuledOut]:
@@ -157,6 +196,11 @@ def advance(before: Standing, record: LessonRecord, catalogue: Catalogue) -> Sta
         breaks=_breaks(before, record),
         watches=_watches_after(before, record, catalogue),
         ruled_out=ruled_out_after(before.ruled_out, record.on, record.facts, catalogue),
+        aches=aches_now(before, record),
+        harms=harms_after(before.harms, record, before.week, before.week_on),
+        fails=fails_after(before.fails, record),
+        body=_body_after(before, record),
+        injury_on=record.on if record.injury else before.injury_on,
     )
     if real:
         after = replace(
@@ -221,6 +265,11 @@ def _easing_since(before: Standing, record: LessonRecord) -> date | None:
     soon = record.on - timedelta(days=EASE_OFF_DAYS)
     pauses = [*long, *([record.lifted] if record.lifted else [])]
     return max((day for day in pauses if day > soon), default=None)
+
+
+def _body_after(before: Standing, record: LessonRecord) -> dict[str, Seen]:
+    grades = record.facts.grades
+    return {**before.body, **{n: Seen(grades[n], record.on) for n in HELD_SIGNS if n in grades}}
 
 
 def _judged(before: Standing, record: LessonRecord, catalogue: Catalogue) -> dict[str, int]:

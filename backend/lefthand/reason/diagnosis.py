@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from lefthand.case.case import COMPLAINT_GRADE, Case, Finding
+from lefthand.case.case import COMPLAINT_GRADE, Case, Finding, Known
 from lefthand.case.ways import Accepted, accepted_findings
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.reason.explain import CauseView, view_causes, why_sentence
@@ -24,9 +24,12 @@ from lefthand.reason.network import Network, Posterior, network_for, posterior, 
 from lefthand.reason.outside import explained, outside_chances
 from lefthand.reason.safety import Safety, assess_safety
 from lefthand.reason.starting import ordinary_findings, starting_probabilities
+from lefthand.reason.targets import target_weights
 from lefthand.reason.waiting import HOLD_FIRST, awaited_checks
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
 
+# What belongs to the body holds from lesson to lesson.
+BODY_SIGNS = ("laxity.fingers", "laxity.ninepoint")
 DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
 
 
@@ -80,6 +83,12 @@ class Diagnosis:
         return {v.cause: v.probability for v in self.causes}
 
     @cached_property
+    def targets(self) -> dict[str, float]:
+        """The causes that exercises are chosen for, with how much each counts."""
+        thought = [view for view in self.causes if view.cause not in self.word.dismissed]
+        return target_weights([each.cause for each in self.focus], thought)
+
+    @cached_property
     def next_look(self) -> Look | None:
         """What something waits for, else the checks that tell most per second of lesson; None when
         nothing is left."""
@@ -100,7 +109,9 @@ class Diagnosis:
     def awaited(self) -> tuple[str, ...]:
         """Checks that a rule, an exercise or another sign waits for; see `waiting`."""
         focus = [each.cause for each in self.focus]
-        awaited = awaited_checks(self.case, self.catalogue, self._by_cause, focus, self.word)
+        awaited = awaited_checks(
+            self.case, self.catalogue, self._by_cause, focus, self.targets, self.word
+        )
         return tuple(c for c in awaited if c not in self.looking.skipped)
 
     @property
@@ -254,7 +265,8 @@ def counted_findings(
 ) -> tuple[dict[str, Finding], dict[str, Accepted]]:
     """Findings that count (with the complaint at grade 2 when it was not graded), and those that
     are no fault: by the way of teaching, at this age, or as something else explains them."""
-    findings = dict(case.findings)
+    known = {name: Finding(each.grade) for name, each in _of_the_body(case).items()}
+    findings = {**known, **case.findings}
     grades = {name: finding.grade for name, finding in findings.items()}
     accepted = {
         **accepted_findings(case.way_of_teaching, catalogue, case.instrument, grades),
@@ -265,8 +277,14 @@ def counted_findings(
         **{name: Accepted(name, words) for name, words in explained(case, catalogue).items()},
     }
     if case.complaint and case.complaint not in findings:
-        findings[case.complaint] = Finding(COMPLAINT_GRADE)
+        fingers = {case.complaint_finger: COMPLAINT_GRADE} if case.complaint_finger else {}
+        by_finger = fingers if catalogue.evidence[case.complaint].per_finger else {}
+        findings[case.complaint] = Finding(COMPLAINT_GRADE, by_finger)
     return {k: f for k, f in findings.items() if k not in accepted}, accepted
+
+
+def _of_the_body(case: Case) -> Mapping[str, Known]:
+    return {name: each for name, each in case.known.items() if name in BODY_SIGNS}
 
 
 def _settling_trial(

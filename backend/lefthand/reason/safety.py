@@ -7,8 +7,8 @@ words name no disease: they say what was reported and who should be asked.
 from dataclasses import dataclass
 from enum import StrEnum
 
-from lefthand.case.case import Case, Reports
-from lefthand.values.vocabulary import Grade
+from lefthand.case.case import Case, Hurt, Reports
+from lefthand.values.vocabulary import Grade, Place
 
 LOOSENESS_SCORE = "laxity.ninepoint"
 LOOSENESS_ADVICE = (
@@ -66,8 +66,8 @@ def assess_safety(case: Case) -> Safety:
 
 def is_loose_by_score(case: Case) -> bool:
     """The nine-point score stands at or above its published cut-off; see `thresholds`."""
-    score = case.findings.get(LOOSENESS_SCORE)
-    return score is not None and score.grade >= Grade.CLEAR
+    score = case.looked(LOOSENESS_SCORE)
+    return score is not None and score >= Grade.CLEAR
 
 
 def _is_sore_skin(reports: Reports) -> bool:
@@ -121,4 +121,11 @@ def _amber_reasons(case: Case) -> list[str]:
         "the first two weeks after a long break": is_easing_after_break(case),
         "the first two weeks after a stop was lifted": _is_soon(case.days_since_lift),
     }
-    return [words for words, present in signs.items() if present]
+    late = [] if hurts else [_late_words(place, hurt) for place, hurt in case.sore.items()]
+    return [*(words for words, present in signs.items() if present), *late]
+
+
+def _late_words(place: Place, hurt: Hurt) -> str:
+    days = round(hurt.days)
+    when = "today" if days < 1 else "yesterday" if days == 1 else f"{days} days ago"
+    return f"{place.named} hurt {when}"

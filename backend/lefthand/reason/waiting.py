@@ -9,6 +9,10 @@ from lefthand.reason.outside import to_rule_out
 from lefthand.values.vocabulary import LIKELY_ABOVE
 
 REACH = "short_reach"
+# Looked at before a nudge or a stretch is given, and again after a year.
+JOINTS = "laxity.fingers"
+A_YEAR = 365  # days
+GROWS_BELOW_AGE = 18
 # On violin and viola nothing is called enough before this was asked, or skipped by the teacher.
 HOLD_FIRST = ("hold.slips",)
 
@@ -18,15 +22,19 @@ def awaited_checks(
     catalogue: Catalogue,
     probabilities: Mapping[str, float],
     focus: Iterable[str],
+    targets: Iterable[str],
     word: TeacherWord,
 ) -> tuple[str, ...]:
-    """Evidence ids, the most pressing first: what may explain a sign from outside the hand, what
-    stands before a likely short reach, what the exercises of the focus need."""
+    """Evidence ids, the most pressing first: the complaint, what may explain a sign from outside
+    the hand, what stands before a likely short reach, what the exercises of the focus need, and
+    loose joints before a nudge or a stretch for one of the `targets` of the week."""
     wanted = dict.fromkeys(
         (
+            *_complaint(case, catalogue),
             *to_rule_out(case, catalogue),
             *_before_reach(case, probabilities, word),
             *_before_exercises(case, catalogue, focus),
+            *_before_nudges(case, catalogue, targets),
         )
     )
     return tuple(
@@ -34,6 +42,41 @@ def awaited_checks(
         for name in wanted
         if name not in case.findings and case.instrument in catalogue.evidence[name].instruments
     )
+
+
+def _complaint(case: Case, catalogue: Catalogue) -> Iterator[str]:
+    """Confirmed, graded and located before anything else; not what can only be told."""
+    if case.complaint is None:
+        return
+    evidence = catalogue.evidence[case.complaint]
+    if not evidence.told and not evidence.is_trial and case.instrument not in evidence.unseen:
+        yield evidence.id
+
+
+def looked_within_a_year(case: Case, check: str) -> bool:
+    """Today, or in an earlier lesson that is no more than a year ago."""
+    known = case.known.get(check)
+    return check in case.findings or (known is not None and known.days <= A_YEAR)
+
+
+def joints_are_due(case: Case) -> bool:
+    """Loose joints were looked at, more than a year ago, and the player still grows."""
+    age = case.young_age
+    is_old = JOINTS in case.known and not looked_within_a_year(case, JOINTS)
+    return is_old and age is not None and age < GROWS_BELOW_AGE
+
+
+def _before_nudges(case: Case, catalogue: Catalogue, targets: Iterable[str]) -> Iterator[str]:
+    """Loose joints, where a nudge or a stretch would be given for one of these causes."""
+    if joints_are_due(case):
+        yield JOINTS
+    if looked_within_a_year(case, JOINTS):
+        return
+    wanted = set(targets)
+    for exercise in catalogue.exercises.values():
+        fits = case.instrument in exercise.instruments and case.level.rank >= exercise.level.rank
+        if (exercise.nudge or exercise.stretch) and fits and wanted.intersection(exercise.aims):
+            yield JOINTS
 
 
 def _before_reach(

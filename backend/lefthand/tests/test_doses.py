@@ -13,7 +13,7 @@ from lefthand.practice.doses import (
 )
 from lefthand.practice.planning import aimed_cause, plan_item, prescribe
 from lefthand.practice.rules import reason_against
-from lefthand.practice.selection import Wishes, target_weights
+from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
 from lefthand.tests.cases import case, diagnosis
 from lefthand.values.vocabulary import Kind, Likelihood
@@ -128,12 +128,12 @@ class Selection(TestCase):
             "thumb_index_grip": 1.0,
             "insecure_hold": 0.6 * seen.probability("insecure_hold"),
         }
-        self.assertEqual(target_weights(seen), expected)
+        self.assertEqual(seen.targets, expected)
         two = now({"fades.early": 3, "idle.stiff": 3, "web.closed": 2}).diagnosis
-        self.assertEqual(target_weights(two), {"thumb_index_grip": 1.0, "held_fingers": 0.6})
+        self.assertEqual(two.targets, {"thumb_index_grip": 1.0, "held_fingers": 0.6})
         none = now({"web.closed": 3}).diagnosis
-        self.assertEqual(list(target_weights(none)), ["thumb_index_grip", "insecure_hold"])
-        self.assertEqual(target_weights(now({}).diagnosis), {})
+        self.assertEqual(list(none.targets), ["thumb_index_grip", "insecure_hold"])
+        self.assertEqual(now({}).diagnosis.targets, {})
 
     def test_the_why_begins_with_a_capital_and_names_the_cause_it_is_given_for(self):
         item = plan_item(RELEASE, now())

@@ -326,7 +326,7 @@ class AsATeacherWouldSay(TestCase):
             else:
                 self.assertEqual(away, [])
                 reasons = {w.exercise: w.reason for w in week.withheld}
-                self.assertIn("only with a helper", reasons["thumb_taps"])
+                self.assertIn("with your hand below", reasons["thumb_taps"])
 
     def test_a_case_file_may_say_what_is_new(self):
         data = {

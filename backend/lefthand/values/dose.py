@@ -13,6 +13,8 @@ ALL_FINGERS = 4
 BARS = "bars"
 SETTLE_SECONDS = 15.0
 FEW_REPS = 4
+HALF, TWO_THIRDS = 1 / 2, 2 / 3
+SHORTEST_HOLD = 2  # s
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,12 +88,33 @@ class Dose:
         return replace(self, sets=self.sets + 1)
 
     def halved(self) -> "Dose":
-        """About half as much: fewer sets first, then fewer repetitions, then less time."""
-        if self.sets > 1:
-            return replace(self, sets=max(1, self.sets // 2))
-        if self.reps > 1:
-            return replace(self, reps=math.ceil(self.reps / 2))
-        return replace(self, seconds=self.seconds / 2)
+        """Half as much, or less where no whole number is half."""
+        return self.share(HALF)
+
+    def shortened(self) -> "Dose":
+        """Two thirds as much, or less where no whole number is."""
+        return self.share(TWO_THIRDS)
+
+    def share(self, most: float) -> "Dose":
+        """At most this share (0..1) of the work: as much of it as whole repetitions and sets, and
+        of holds whole seconds, give; bars of music stay together. Less than one is shorter."""
+        left = most * self.work_seconds() + 1e-9
+        doses = [dose for dose in self._smaller() if dose.work_seconds() <= left]
+        if doses:
+            return max(doses, key=lambda d: (d.work_seconds(), d.seconds, d.reps))
+        return replace(self, sets=1, reps=1, seconds=left / self._per(1))
+
+    def _smaller(self) -> list["Dose"]:
+        lengths = [self.seconds]
+        if self.is_hold:
+            lengths += [float(s) for s in range(SHORTEST_HOLD, math.ceil(self.seconds))]
+        keeps = self.is_in_bars and self.sets > 1
+        return [
+            replace(self, sets=sets, reps=reps, seconds=seconds)
+            for sets in range(1, self.sets + 1)
+            for reps in ([self.reps] if keeps else range(1, self.reps + 1))
+            for seconds in lengths
+        ]
 
     def count_words(self) -> str:
         """One set as it is counted: "10 taps", "4 bars", "8 times"."""

@@ -70,6 +70,54 @@ class Lately(StrEnum):
     NEW_INSTRUMENT = "new_instrument"
 
 
+class Place(StrEnum):
+    """Where it hurts, from the fingertips up. Skin is that of the fingertips; somewhere: where
+    nobody said it."""
+
+    SKIN = "skin"
+    FINGERS = "fingers"
+    THUMB = "thumb"
+    HAND = "hand"
+    WRIST = "wrist"
+    FOREARM = "forearm"
+    ELBOW = "elbow"
+    UPPER_ARM = "upper_arm"
+    SHOULDER = "shoulder"
+    NECK = "neck"
+    BACK = "back"
+    SOMEWHERE = "somewhere"
+
+    @property
+    def words(self) -> str:
+        return self.value.replace("_", " ")
+
+    @property
+    def named(self) -> str:
+        """As the one that hurts in a sentence."""
+        if self is Place.SOMEWHERE:
+            return "something"
+        return "the fingertip skin" if self is Place.SKIN else f"the {self.words}"
+
+    @property
+    def is_plural(self) -> bool:
+        return self is Place.FINGERS
+
+    @property
+    def spares(self) -> frozenset["Place"]:
+        """The places that nothing may load while this one hurts: itself and what works with it
+        (working judgement, no source); none for sore skin, which is ordinary, and where nobody
+        knows."""
+        return SPARED.get(self, frozenset({self}))
+
+
+SPARED = {
+    Place.SKIN: frozenset[Place](),
+    Place.SOMEWHERE: frozenset[Place](),
+    Place.HAND: frozenset({Place.HAND, Place.THUMB, Place.FINGERS}),
+    Place.ELBOW: frozenset({Place.ELBOW, Place.FOREARM}),
+}
+
+
 class Grade(IntEnum):
     NONE = 0
     SLIGHT = 1

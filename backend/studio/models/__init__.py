@@ -3,7 +3,7 @@
 Every record belongs to one teacher through its player, and only that teacher sees it.
 """
 
-from studio.models.hands import HandPicture, KeptSound, RedFlag, Setup, Take
+from studio.models.hands import BodyWord, HandPicture, KeptSound, RedFlag, Setup, Take
 from studio.models.kept import StoredStanding, Summary
 from studio.models.lessons import CauseWord, Focus, Lesson, LessonEntry, Observation
 from studio.models.people import HAND_TONES, INSTRUMENTS, LEVELS, Group, Player, TeacherSettings
@@ -14,6 +14,7 @@ __all__ = [
     "HAND_TONES",
     "INSTRUMENTS",
     "LEVELS",
+    "BodyWord",
     "CauseWord",
     "Focus",
     "Group",

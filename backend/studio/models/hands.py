@@ -32,6 +32,23 @@ class RedFlag(models.Model):
         return f"{self.player}: {', '.join(self.reasons)}"
 
 
+class BodyWord(models.Model):
+    """A dated note on what is known of a player's body. `fact`: a check, or "injury". `word`:
+    lifted (it holds no more) or limits (what a clinician allows)."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="body_words")
+    fact = models.CharField(max_length=40)
+    word = models.CharField(max_length=8, choices=[(w, w) for w in ("lifted", "limits")])
+    on = models.DateField()
+    note = models.CharField(max_length=300)
+
+    class Meta:
+        ordering = ["on", "pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}, {self.fact} {self.word}"
+
+
 class Setup(models.Model):
     """How the instrument is fitted to the player from a day on. Lengths in mm, weight in g; None
     where it was not measured. `change`: what was changed then, in words; `judged`: what the next

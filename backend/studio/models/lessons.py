@@ -12,6 +12,8 @@ class Lesson(models.Model):
     lesson began; empty when they are not to count. `break_weeks`: None while nobody was asked.
     `practised`: days of the week before on which the player says there was practice, where no log
     came home; None while nobody was asked.
+    `again`: how what was told last time is now (gone, less, same, more), by place of a pain,
+    "tired" or "complaint". `complaint_finger`: in which it shows, None for none.
     `is_glance`: begun by a look over a whole class, and not a lesson yet. `home_take`: the check
     for which the player records a drill at home in the week after it; "" for none.
     """
@@ -22,6 +24,8 @@ class Lesson(models.Model):
     asked = models.BooleanField(default=False)
     reports = models.JSONField(default=dict, blank=True)
     complaint = models.CharField(max_length=40, blank=True)
+    complaint_finger = models.PositiveSmallIntegerField(null=True, blank=True)
+    again = models.JSONField(default=dict, blank=True)
     skipped = models.JSONField(default=list, blank=True)
     teacher_line = models.CharField(max_length=300, blank=True)
     look_order = models.CharField(max_length=10, default="telling")

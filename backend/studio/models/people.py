@@ -54,6 +54,7 @@ class Group(models.Model):
 
 class Player(models.Model):
     """`disliked`: exercises that the player does not like. `missing`: equipment not at home.
+    `is_practice`: nobody's record, made for trying.
     `changes`: counts what changed in the lessons, so that nothing older is kept as new."""
 
     teacher = models.ForeignKey(
@@ -76,6 +77,7 @@ class Player(models.Model):
     disliked = models.JSONField(default=list, blank=True)
     missing = models.JSONField(default=list, blank=True)
     self_check = models.BooleanField(default=False)
+    is_practice = models.BooleanField(default=False)
     changes = models.PositiveIntegerField(default=0)
 
     class Meta:

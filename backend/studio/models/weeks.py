@@ -9,10 +9,11 @@ from studio.models.pieces import Piece
 
 class Plan(models.Model):
     """The week that was given. `focus`: the causes that it was made for; None where that was not
-    written down yet."""
+    written down yet. `is_eased`: it was given while easing off."""
 
     lesson = models.OneToOneField(Lesson, on_delete=models.CASCADE, related_name="plan")
     focus = models.JSONField(null=True, blank=True)
+    is_eased = models.BooleanField(default=False)
 
     def __str__(self) -> str:
         return f"plan of {self.lesson}"
@@ -95,11 +96,11 @@ class HomeDay(models.Model):
     `parts`: the exercises of which it was where it was not all of them; None where that was not
     said.
 
-    `later`: what was answered the next day about pain of this day, a list of PAIN_TIMES; None while
-    nobody was asked. `tempos`: by exercise, {"highest": beats a minute or None, "plays": number,
-    "slow": of them below the goal}. `checks`: what the player found on the own hand "before" and
-    "after" practice, as lists of what was as it should be; beside the lesson's grades, never mixed
-    with them.
+    `place`: where it hurt, "" where that was not said. `later`: what was answered the next day
+    about pain of this day, a list of PAIN_TIMES; None while nobody was asked. `tempos`: by
+    exercise, {"highest": beats a minute or None, "plays": number, "slow": of them below the goal}.
+    `checks`: what the player found on the own hand "before" and "after" practice, as lists of what
+    was as it should be; beside the lesson's grades, never mixed with them.
     """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
@@ -110,6 +111,7 @@ class HomeDay(models.Model):
         max_length=6, choices=[(w, w) for w in ("soft", "mixed", "tight")], blank=True
     )
     pain = models.PositiveSmallIntegerField(default=0)
+    place = models.CharField(max_length=12, blank=True)
     signs = models.JSONField(default=list, blank=True)
     later = models.JSONField(null=True, blank=True)
     tempos = models.JSONField(default=dict, blank=True)

@@ -5,7 +5,7 @@ from typing import TYPE_CHECKING
 
 from lefthand.catalogue.catalogue import load_catalogue
 from studio.models import PlanItem
-from studio.services.home import HomeWeek
+from studio.services.home_week import HomeWeek
 
 if TYPE_CHECKING:  # long to read and seldom asked for
     from icalendar import Event

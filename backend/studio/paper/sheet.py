@@ -21,7 +21,7 @@ from studio.paper.place import PlaceOnPaper, place_on_paper
 from studio.services.cases import LessonView
 from studio.services.decisions import stale_focus, told_focus
 from studio.services.findings import way_of_teaching
-from studio.services.home import HomeWeek
+from studio.services.home_week import HomeWeek
 from studio.services.known import known_items
 from studio.services.lessons import practice_dates
 from studio.services.records import as_stored, item_dose
@@ -124,7 +124,7 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
             for item, dose in zip(items, doses, strict=True)
         ),
         takes=causes[focus[0]].takes if items and focus else "",
-        eased=eased,
+        eased=not paused and (eased or (plan is not None and plan.is_eased)),
         made_for=tuple(causes[c].name for c in stale_focus(view, plan) if c in causes)
         if plan
         else (),

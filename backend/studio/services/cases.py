@@ -10,12 +10,14 @@ from lefthand.case.parsing import parse_case
 from lefthand.case.ways import said_in_force
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
 from lefthand.practice.doses import SHORT_BREAK_WEEKS
+from lefthand.practice.pains import Ache, hurting_on, over_time
 from lefthand.practice.plan import Plan
 from lefthand.practice.planning import Alternative, alternatives, plan_week
 from lefthand.practice.ruled_out import RuledOut
 from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
 from lefthand.practice.standing import (
+    aches_now,
     break_now,
     load_limit,
     passed_rungs,
@@ -27,7 +29,9 @@ from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
 from lefthand.reason.looks import LookOrder
 from lefthand.reason.safety import Safety
+from lefthand.values.vocabulary import Place
 from studio.models import Lesson, Piece, RedFlag
+from studio.services.body import INJURY, held_signs
 from studio.services.chosen_place import Chosen, chosen_place
 from studio.services.findings import (
     age_at,
@@ -39,10 +43,13 @@ from studio.services.findings import (
 from studio.services.flags import lesson_safety
 from studio.services.history import History, Past, past_of
 from studio.services.known import chosen_focus, dismissed_in, known_words
+from studio.services.last_time import complaint_of, is_still_tired
+from studio.services.pains import beside_reports, open_questions
 from studio.services.records import weeks_idle
 from studio.services.reviews import ItemReview, review_last_plan
 from studio.services.setups import lately
 
+NEXT_DAY = "next_day"
 SHORT_BREAK_DAYS = 7 * SHORT_BREAK_WEEKS
 
 
@@ -121,7 +128,17 @@ class LessonView:
 
     @cached_property
     def safety(self) -> Safety:
-        return lesson_safety(self.case, self.history.flags, self.past.home_pain)
+        return lesson_safety(self.case, self.history.flags)
+
+    @cached_property
+    def still_asked(self) -> dict[Place, Ache]:
+        """Places that hurt last time and of which nobody has said today how they are now."""
+        return open_questions(self.lesson, self.history.aches_before)
+
+    @cached_property
+    def is_asking(self) -> bool:
+        """A question about pain is open, so that no week can be given."""
+        return bool(self.still_asked) or asks_pain(self.lesson)
 
     @cached_property
     def open_flags(self) -> list[RedFlag]:
@@ -196,21 +213,24 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
         "level": player.level,
         "way_of_teaching": way_of_teaching(player),
         "observations": observed(lesson),
-        "reports": _told(lesson),
+        "reports": _told(lesson, history),
         "hours_a_day": player.hours_a_day,
         "break_weeks": away.weeks if away else 0,
         "days_back": (lesson.date - away.on).days if away else 0,
-        "passed": passed_rungs(before, record, load_catalogue()),
+        "passed": _passed(history),
         "recent_focus": recent_focus(before, record),
     }
     new = lately(history.setups, lesson.date)
     if new:
         data["lately"] = new
+    data.update(_from_before(lesson, history))
     if record.lifted is not None:
         data["days_since_lift"] = (lesson.date - record.lifted).days
-    complaint = load_catalogue().evidence.get(lesson.complaint)
-    if complaint is not None and player.instrument in complaint.instruments:
-        data["complaint"] = complaint.id
+    complaint = complaint_of(lesson, history.past.last_real)
+    if complaint is not None:
+        data["complaint"] = complaint
+        if lesson.complaint_finger is not None:
+            data["complaint_finger"] = lesson.complaint_finger
     if player.birth_year is not None:
         data["age"] = age_at(player, lesson)
         data["youngest_age"] = youngest_age_at(player, lesson)
@@ -224,18 +244,59 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
     return data
 
 
-def _told(lesson: Lesson) -> dict[str, Any]:
-    """The reports, with the worst pain that was told of an exercise shown in this lesson.
-
-    Such a pain is never one of fingertip skin alone.
-    """
-    hurt = max((r.pain or 0 for r in lesson.results.all()), default=0)
+def _told(lesson: Lesson, history: History) -> dict[str, Any]:
+    """The reports, with the worst pain that was told in this lesson beside them, and what the days
+    before say of it and of the body."""
     reports = dict(lesson.reports)
-    if hurt > 0:
-        reports["pain"] = max(hurt, reports.get("pain") or 0)
-        if reports.get("place") == "skin":
-            del reports["place"]
+    more = beside_reports(lesson, history.aches_before)
+    worst = max(more, key=lambda pain: pain.level, default=None)
+    if worst is not None and worst.level > (reports.get("pain") or 0):
+        reports["pain"] = worst.level
+        reports["place"] = worst.place.value
+    elif worst is not None and worst.level > 0 and reports.get("place") == Place.SKIN:
+        del reports["place"]
+    now = over_time(aches_now(history.standing, history.record), lesson.date)
+    reports["same_place_weeks"] = max(now.weeks, reports.get("same_place_weeks") or 0)
+    if is_still_tired(lesson):
+        reports["tired_next_day"] = True
+    reports["new"] = now.is_new or reports.get("new") is True
+    if now.next_day:
+        when = reports.get("pain_when") or []
+        told = [when] if isinstance(when, str) else when
+        reports["pain_when"] = [*(each for each in told if each != NEXT_DAY), NEXT_DAY]
+    if any(fact.fact == INJURY for fact in history.body):
+        reports["earlier_injury"] = True
     return reports
+
+
+def _from_before(lesson: Lesson, history: History) -> dict[str, Any]:
+    """What the case says of the time before the lesson."""
+    catalogue, standing, on = load_catalogue(), history.standing, lesson.date
+    signs = held_signs(standing, history.past.body_words)
+    apart, returns = history.apart
+    hurting = hurting_on(aches_now(standing, history.record), on)
+    return {
+        "known": {
+            name: {"grade": seen.grade, "days": (on - seen.on).days}
+            for name, seen in signs.items()
+            if lesson.player.instrument in catalogue.evidence[name].instruments
+        },
+        "hurting": {p.value: {"pain": h.pain, "days": h.days} for p, h in hurting.items()},
+        "apart": {
+            name: {"why": each.why.value, **({} if each.days is None else {"days": each.days})}
+            for name, each in apart.items()
+        },
+        "returning": sorted(returns),
+    }
+
+
+def _passed(history: History) -> dict[str, int]:
+    """Rungs passed; what hurt comes back on the step before."""
+    passed = passed_rungs(history.standing, history.record, load_catalogue())
+    for name, rung in history.apart[1].items():
+        if name in passed:
+            passed[name] = min(passed[name], rung - 1)
+    return {name: rungs for name, rungs in passed.items() if rungs > 0}
 
 
 def asks_pain(lesson: Lesson) -> bool:
@@ -249,6 +310,14 @@ def asks_pain(lesson: Lesson) -> bool:
         and complaint.id in aching
         and ("pain" not in lesson.reports)
     )
+
+
+def open_words(view: LessonView) -> str:
+    """What a week waits for while a question about pain is open, in a sentence; "" for nothing."""
+    places = [place.named for place in view.still_asked]
+    if places:
+        return f"first ask how it is now: {', '.join(places)}"
+    return "first ask whether it hurts" if asks_pain(view.lesson) else ""
 
 
 def weeks_away(lesson: Lesson, past: Past) -> int | None:

@@ -5,10 +5,11 @@ from itertools import count
 from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.pains import GONE
 from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.standing import Standing, advance
 from studio.models import Observation, Player
-from studio.services.cases import LessonView
+from studio.services.cases import LessonView, asks_pain
 from studio.services.entries import Entry, Opened, open_begun, write_entries
 from studio.services.history import Past
 from studio.services.lessons import start_lesson
@@ -56,12 +57,21 @@ class DemoLessonBook:
     def decide(self, *, as_proposed: bool) -> None:
         """Take the focus and the week that the rules propose; no week while a stop is up. Not
         `as_proposed`: its exercises and steps alone, in their usual dose."""
+        self._answer_what_hurt()
         view = self.view()
         self.enter("focus", [focus.cause for focus in view.diagnosis.focus])
         if not view.safety.is_red:
             wish = _whole_wish if as_proposed else _wish
             self.enter("plan", [wish(item) for item in view.proposal.items])
         self.save()
+
+    def _answer_what_hurt(self) -> None:
+        """What hurt last time is gone, where nothing else was said."""
+        view = self.view()
+        for place in view.still_asked:
+            self.enter("again", GONE, place.value)
+        if asks_pain(view.lesson):
+            self.enter("reports", {**view.lesson.reports, "pain": 0})
 
     def standing(self) -> Standing:
         """What the lessons up to this one have led to."""

@@ -45,7 +45,7 @@ def _enter_week(
         book.enter("result", {"passed": chooser.random() < SHOWN_WELL}, str(review.item.pk))
     book.look(_looked(past, before, chooser))
     pain = past.pains.get(ago)
-    book.enter("reports", {"pain": pain} if pain else {})
+    book.enter("reports", {"pain": pain[0], "place": pain[1]} if pain else {})
     book.decide(as_proposed=False)
 
 

@@ -37,8 +37,8 @@ def is_stopped(player: Player) -> bool:
     return player.red_flags.filter(lifted_on__isnull=True).exists()
 
 
-def lesson_safety(case: Case, flags: Sequence[RedFlag], pain: HomeDay | None) -> Safety:
-    """What the lesson's reports, the player's flags and pain at home say together.
+def lesson_safety(case: Case, flags: Sequence[RedFlag]) -> Safety:
+    """What the lesson's case and the player's flags say together.
 
     A flag that is up is red whatever today's answers; red answers whose flag was lifted are amber.
     """
@@ -48,8 +48,6 @@ def lesson_safety(case: Case, flags: Sequence[RedFlag], pain: HomeDay | None) ->
     today = assess_safety(case)
     if today.is_red:
         return Safety(SafetyLevel.AMBER, ("a red flag was lifted today: ease off at first",))
-    if today.level is SafetyLevel.NONE and pain is not None:
-        return Safety(SafetyLevel.AMBER, ("some pain at home in the last week",))
     return today
 
 

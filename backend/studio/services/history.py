@@ -6,13 +6,18 @@ from functools import cached_property
 
 from django.db.models import QuerySet
 
+from lefthand.case.case import Apart
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.pains import Ache
 from lefthand.practice.record import LessonRecord
-from lefthand.practice.standing import Standing, kept_now
-from studio.models import HomeDay, Lesson, Plan, PlanItem, RedFlag, Setup
+from lefthand.practice.standing import Standing, apart_now, kept_now
+from lefthand.values.vocabulary import Place
+from studio.models import BodyWord, HomeDay, Lesson, Plan, PlanItem, RedFlag, Setup
+from studio.services.body import BodyFact, facts_of
 from studio.services.flags import home_pain
 from studio.services.keep_alive import Reminder, due_or_back
 from studio.services.known import known_items
+from studio.services.pains import aches_before_answers
 from studio.services.records import Records
 from studio.services.standing import flags_of, standing_before
 
@@ -33,7 +38,8 @@ class Past:
 
     @cached_property
     def records(self) -> Records:
-        return Records(self.player_id, since=self.standing.week_on)
+        before = self.standing
+        return Records(self.player_id, since=before.week_on, newest=before.newest)
 
     @cached_property
     def flags(self) -> list[RedFlag]:
@@ -44,6 +50,11 @@ class Past:
     def setups(self) -> list[Setup]:
         """How the instrument was fitted, oldest first."""
         return list(Setup.objects.filter(player=self.player_id))
+
+    @cached_property
+    def body_words(self) -> list[BodyWord]:
+        """Notes on what is known of the body, oldest first."""
+        return list(BodyWord.objects.filter(player=self.player_id, on__lte=self.day))
 
     def forget(self, name: str) -> None:
         """Read these rows anew when they are next asked for."""
@@ -115,6 +126,22 @@ class History:
     def record(self) -> LessonRecord:
         """This lesson as the rules over many lessons read it."""
         return self.past.records.of(self.lesson, self.standing, self.flags)
+
+    @cached_property
+    def aches_before(self) -> dict[Place, Ache]:
+        """Where it hurt before this lesson's own answers."""
+        home = self.past.records.home_pains(self.lesson, self.standing)
+        return aches_before_answers(self.standing, home, self.record.lifted)
+
+    @cached_property
+    def apart(self) -> tuple[dict[str, Apart], dict[str, int]]:
+        """Exercises that stay out, and those that hurt with the rung on which they come back."""
+        return apart_now(self.standing, self.record, load_catalogue())
+
+    @cached_property
+    def body(self) -> list[BodyFact]:
+        """What is known of the body from earlier lessons."""
+        return facts_of(self.standing, self.past.body_words)
 
     @cached_property
     def reminders(self) -> list[Reminder]:

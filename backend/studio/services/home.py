@@ -6,9 +6,7 @@ renews it, or eight weeks after the last lesson.
 
 import secrets
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from datetime import date, timedelta
-from functools import cached_property
 from typing import Any
 
 from django.db import transaction
@@ -17,12 +15,9 @@ from django.db.models import QuerySet
 from lefthand.case.case import Reports
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.self_check import FROM_AGE, SelfCheck
-from lefthand.practice.doses import is_load, rests_between_loads
-from lefthand.practice.rules import eased_dose
+from lefthand.practice.pains import NOT_YET
 from lefthand.practice.tempo import TEMPO_RANGE
-from lefthand.practice.week import LAST_DAY, fullest_day, moved_week
-from lefthand.reason.safety import EASE_OFF_DAYS, red_reasons
-from lefthand.values.dose import Dose
+from lefthand.reason.safety import red_reasons
 from lefthand.values.errors import InputError
 from lefthand.values.fields import (
     Fields,
@@ -32,7 +27,7 @@ from lefthand.values.fields import (
     read_words,
     short,
 )
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument, Place
 from studio.errors import StudioError
 from studio.models import (
     HomeDay,
@@ -44,14 +39,13 @@ from studio.models import (
     PracticeResult,
     RedFlag,
 )
-from studio.services.findings import age_at, youngest_age_at
-from studio.services.flags import open_reasons, raise_from_home, take_back_from_home
-from studio.services.known import known_items
-from studio.services.records import item_dose
-from studio.services.standing import forget
+from studio.services.findings import youngest_age_at
+from studio.services.flags import raise_from_home, take_back_from_home
+from studio.services.home_week import DAYS_OPEN, HomeWeek, last_lesson_day
+from studio.services.pains import place_named
+from studio.services.standing import forget, pain_over_time
 
 TOKEN_BYTES = 32
-DAYS_OPEN = 56  # after the last lesson
 # Logs may come late, when the phone is back in the network, and from a clock a day ahead.
 DAYS_AHEAD = 1
 DONE = ("done", "partly", "not")
@@ -62,110 +56,6 @@ LATER = ("next_day", "rest", "night")
 SECONDS_TO_TAKE_BACK = 60
 LATER_KEY = "later:"
 SIGNS = ("numbness", "radiating", "curling", "swelling", "sudden_weakness")
-
-
-@dataclass(frozen=True)
-class HomeWeek:
-    """A week as the player sees it on the day `today`.
-
-    `until`: only logs before this day count in what days hold; None for all.
-    """
-
-    lesson: Lesson
-    today: date
-    until: date | None = None
-
-    @cached_property
-    def items(self) -> list[PlanItem]:
-        """What is practised: while easing off without what rests."""
-        if self.reasons is not None:
-            return []
-        return [item for item in self.given if not (self.is_eased and self.rests(item))]
-
-    @cached_property
-    def given(self) -> list[PlanItem]:
-        plan = Plan.objects.filter(lesson=self.lesson).prefetch_related("items").first()
-        return known_items(plan) if plan else []
-
-    def rests(self, item: PlanItem) -> bool:
-        """True for what is left out while one eases off."""
-        return self.eased(item) is None
-
-    def eased(self, item: PlanItem) -> Dose | None:
-        """The dose while easing off; None for what rests then."""
-        exercise = load_catalogue().exercises[item.exercise]
-        return eased_dose(exercise, item.rung, item_dose(item))
-
-    def dose(self, item: PlanItem) -> Dose:
-        """The dose of today."""
-        return (self.eased(item) if self.is_eased else None) or item_dose(item)
-
-    @property
-    def minutes(self) -> float:
-        """Minutes of the fullest day."""
-        return fullest_day(
-            (self.dose(item).minutes(len(item.fingers)), self.days[item.exercise])
-            for item in self.items
-        )
-
-    @cached_property
-    def logs(self) -> list[HomeDay]:
-        return list(self.lesson.home_days.all())
-
-    @cached_property
-    def _flags(self) -> list[RedFlag]:
-        return list(self.lesson.player.red_flags.all())
-
-    @cached_property
-    def reasons(self) -> list[str] | None:
-        """Why the week is paused; None when it is not."""
-        return open_reasons([f for f in self._flags if f.lifted_on is None]) or None
-
-    @cached_property
-    def is_eased(self) -> bool:
-        """Something hurt this week, or a stop was lifted after the week was given."""
-        if any(log.pain > 0 and self._is_known(log) for log in self.logs):
-            return True
-        lifted = [f.lifted_on for f in self._flags if f.lifted_on and not f.mistaken]
-        since = self.today - timedelta(days=EASE_OFF_DAYS)
-        return any(day >= self.lesson.date and since < day <= self.today for day in lifted)
-
-    @cached_property
-    def days(self) -> dict[str, list[int]]:
-        """Days 1..7 of each exercise, with what was missed moved."""
-        return moved_week(
-            {item.exercise: item.days for item in self.given},
-            done=[self.number(log.date) for log in self.logs if self._counts(log)],
-            today=self.number(self.today),
-            apart=self.apart,
-        )
-
-    @cached_property
-    def apart(self) -> list[str]:
-        """Exercises that load the hand and may not stand on two days running."""
-        exercises = load_catalogue().exercises
-        player = self.lesson.player
-        youngest, oldest = youngest_age_at(player, self.lesson), age_at(player, self.lesson)
-        if not rests_between_loads(youngest, oldest):
-            return []
-        return [i.exercise for i in self.given if is_load(exercises[i.exercise])]
-
-    def _counts(self, log: HomeDay) -> bool:
-        return log.done != "not" and self._is_known(log)
-
-    def _is_known(self, log: HomeDay) -> bool:
-        return self.until is None or log.date < self.until
-
-    @property
-    def open_until(self) -> date:
-        """The last day on which the link opens."""
-        return _last_lesson(self.lesson.player) + timedelta(days=DAYS_OPEN)
-
-    def number(self, day: date) -> int:
-        return (day - self.lesson.date).days
-
-    def date_of(self, number: int) -> date:
-        return self.lesson.date + timedelta(days=number)
 
 
 def link_of(player: Player) -> HomeLink | None:
@@ -201,15 +91,9 @@ def _player_behind(token: str, today: date) -> Player:
     )
     if link is None:
         raise StudioError("not_found", "link")
-    if link.revoked or (today - _last_lesson(link.player)).days > DAYS_OPEN:
+    if link.revoked or (today - last_lesson_day(link.player)).days > DAYS_OPEN:
         raise StudioError("link_gone")
     return link.player
-
-
-def _last_lesson(player: Player) -> date:
-    """The day of the newest lesson; of a mere look over a class it counts, too."""
-    newest = player.lessons.order_by("-date").values_list("date", flat=True).first()
-    return newest or date.min
 
 
 def _week_in_force(player: Player, today: date) -> Lesson:
@@ -251,7 +135,16 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     HomeDay.objects.update_or_create(lesson=lesson, date=day, defaults={**log, **answered})
     _keep_results(lesson, day)
     signs: dict[str, Any] = dict.fromkeys(log["signs"], True)
-    reasons = red_reasons(Reports(pain=log["pain"], **signs))
+    over = pain_over_time(player.pk, day) if log["pain"] else NOT_YET
+    reasons = red_reasons(
+        Reports(
+            pain=log["pain"],
+            place=log["place"] or None,
+            pain_when=("next_day",) if over.next_day else (),
+            same_place_weeks=over.weeks,
+            **signs,
+        )
+    )
     if reasons:
         key = str(data.get("client_key") or "")
         raise_from_home(lesson, reasons, on=day, pain=log["pain"], log_key=key)
@@ -276,8 +169,9 @@ def answer_later(
     log.later = [time for time in LATER if time in times]
     log.save(update_fields=["later"])
     lesson = log.lesson
-    reasons = red_reasons(Reports(pain=log.pain, pain_when=tuple(log.later)))
-    if log.later:
+    when = tuple(log.later)
+    reasons = red_reasons(Reports(pain=log.pain, place=log.place or None, pain_when=when))
+    if reasons:
         key = f"{LATER_KEY}{client_key}" if client_key else ""
         raise_from_home(lesson, reasons, on=today, pain=log.pain, log_key=key)
     return HomeWeek(_week_in_force(player, today), today)
@@ -334,6 +228,7 @@ def _read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
         "parts": read_parts(data.get("parts"), lesson),
         "felt": read_one_of("felt", data.get("felt", ""), FELT),
         "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),
+        "place": read_one_of("place", data.get("place") or "", ("", *Place)),
         "signs": signs,
         "tempos": read_tempos(data.get("tempos") or {}, lesson),
         "checks": read_checks(data.get("checks") or {}, lesson),
@@ -404,7 +299,7 @@ def _keep_results(lesson: Lesson, day: date) -> None:
             item=item,
             date=day,
             passed=(log.done == "done" or log.parts is not None) and log.felt == "soft",
-            pain=log.pain,
+            pain=log.pain if _may_have_hurt(item, log, then.instrument) else 0,
             tighter=log.felt == "tight",
         )
         for item in then.given
@@ -414,23 +309,8 @@ def _keep_results(lesson: Lesson, day: date) -> None:
     )
 
 
-def week_before(lesson: Lesson) -> Lesson | None:
-    """The lesson that gave the week before this one, with what came home from it."""
-    return (
-        Lesson.objects.filter(player=lesson.player, date__lt=lesson.date, plan__isnull=False)
-        .order_by("-date")
-        .prefetch_related("home_days")
-        .first()
-    )
-
-
-def days_between(before: Lesson, lesson: Lesson) -> list[date]:
-    """The days of a week at home that lie before the next lesson."""
-    count = min((lesson.date - before.date).days - 1, LAST_DAY)
-    return [before.date + timedelta(days=number) for number in range(1, count + 1)]
-
-
-def planned_dates(before: Lesson, items: Sequence[PlanItem]) -> list[date]:
-    """Calendar days on which something was planned in a lesson's week of these items."""
-    numbers = {day for item in items for day in item.days if 1 <= day <= LAST_DAY}
-    return [before.date + timedelta(days=number) for number in sorted(numbers)]
+def _may_have_hurt(item: PlanItem, log: HomeDay, instrument: Instrument) -> bool:
+    """It loads the place that hurt on the day, or nobody said where it was."""
+    place = place_named(log.place)
+    loads = load_catalogue().exercises[item.exercise].loads_on(instrument, item.rung)
+    return place is Place.SOMEWHERE or bool(place.spares & loads)

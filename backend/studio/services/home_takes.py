@@ -6,7 +6,8 @@ from lefthand.catalogue.takes import ToPlay
 from studio.errors import StudioError
 from studio.models import Lesson, Take
 from studio.services.flags import open_flags
-from studio.services.home import HomeWeek, week_logged
+from studio.services.home import week_logged
+from studio.services.home_week import HomeWeek
 from studio.services.takes import (
     SLOW,
     drill_to_play,

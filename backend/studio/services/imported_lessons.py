@@ -7,6 +7,7 @@ from typing import Any
 from lefthand.case.findings import check_evidence_id, parse_finding, with_grades
 from lefthand.case.parsing import parse_reports
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.practice.pains import ANSWERS
 from lefthand.practice.week import LAST_DAY
 from lefthand.reason.looks import LookOrder
 from lefthand.values.errors import InputError
@@ -18,6 +19,7 @@ from lefthand.values.fields import (
     read_words,
     short,
 )
+from lefthand.values.vocabulary import FINGERS, Place
 from studio.models import (
     CauseWord,
     Focus,
@@ -28,6 +30,7 @@ from studio.models import (
     PlanItem,
     PracticeResult,
 )
+from studio.services.entries.answers import AGAIN_KEYS
 from studio.services.findings import grading_of
 from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_parts, read_tempos
 from studio.services.imported_rows import (
@@ -58,17 +61,20 @@ def read_lesson(row: Mapping[str, Any], reading: Reading, on: date) -> None:
         break_weeks=None if weeks is None else read_number("break_weeks", weeks, 0, 5000),
         teacher_line=read_text("teacher_line", row.get("teacher_line")),
         home_take=_known_take(row.get("home_take")),
+        complaint_finger=_finger(row.get("complaint_finger")),
     )
     reading.lessons[day] = lesson
     where = f"lesson of {day}"
     reading.keep(f"{where}, reports", _reports, row.get("reports") or {}, lesson)
     reading.keep(f"{where}, complaint", _complaint, row.get("complaint"), lesson, reading)
+    reading.keep(f"{where}, again", _again, row.get("again") or {}, lesson)
     reading.keep(f"{where}, skipped", _skipped, row.get("skipped") or [], lesson, reading)
     for name, entered in read_mapping("observations", row.get("observations", {})).items():
         reading.keep(where, _observation, name, entered, lesson, reading)
     _each(row, where, {"words": _word, "focus": _focus}, lesson, reading)
     if row.get("plan") is not None:
         reading.keep(f"{where}, plan", _plan, row["plan"], lesson, reading)
+        Plan.objects.filter(lesson=lesson).update(is_eased=row.get("plan_eased") is True)
         reading.keep(f"{where}, plan_focus", _plan_focus, row.get("plan_focus"), lesson, reading)
     _each(row, where, {"home_days": _home_day}, lesson, reading)
     reading.keep(f"{where}, practised", _practised, row.get("practised"), lesson)
@@ -105,6 +111,18 @@ def _complaint(name: Any, lesson: Lesson, reading: Reading) -> None:
     catalogue = load_catalogue()
     lesson.complaint = check_evidence_id("complaint", known, catalogue, reading.instrument).id
     lesson.save(update_fields=["complaint"])
+
+
+def _finger(raw: Any) -> int | None:
+    return raw if raw in FINGERS else None
+
+
+def _again(raw: Any, lesson: Lesson) -> None:
+    lesson.again = {
+        read_one_of("again", key, AGAIN_KEYS): read_one_of(f"again.{key}", answer, ANSWERS)
+        for key, answer in read_mapping("again", raw).items()
+    }
+    lesson.save(update_fields=["again"])
 
 
 def _skipped(names: Any, lesson: Lesson, reading: Reading) -> None:
@@ -172,6 +190,7 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: Reading) -> None
             "parts": read_parts(row.get("parts"), lesson),
             "felt": read_one_of("felt", row.get("felt", ""), FELT),
             "pain": int(read_number("pain", row.get("pain", 0), 0, 10, whole=True)),
+            "place": read_one_of("place", row.get("place") or "", ("", *Place)),
             "signs": signs,
             "later": None if later is None else [t for t in LATER if t in later],
             "tempos": read_tempos(row.get("tempos") or {}, lesson),

@@ -9,11 +9,16 @@ from lefthand.catalogue.catalogue import Catalogue, load_catalogue
 from lefthand.catalogue.causes import Cause
 from lefthand.change.causes import CauseWord
 from lefthand.change.term import Term, TermString
+from lefthand.practice.pains import LESS, MORE, SAME
+from lefthand.values.vocabulary import Place
 from lefthand.values.wording import lower_first, upper_first
 from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
+from studio.services.body import BodyFact, body_words, facts_of
 from studio.services.findings import age_at, way_of_teaching
 from studio.services.known import known_items, known_words
 from studio.services.notes import notes_of
+from studio.services.pains import place_named
+from studio.services.standing import standing_after
 
 BETTER = (CauseWord.GONE.value, CauseWord.CLEARLY_LESS.value, CauseWord.PROBABLY_LESS.value)
 NEWEST_LESSONS = 20
@@ -31,6 +36,7 @@ TIMES = {
     "playing": "while playing", "rest": "at rest", "night": "at night",
     "next_day": "still the next day",
 }  # fmt: skip
+AGAIN_WORDS = {LESS: "less", SAME: "the same", MORE: "more"}
 
 
 @dataclass(frozen=True)
@@ -63,6 +69,12 @@ class About:
     @cached_property
     def is_stopped(self) -> bool:
         return any(flag.lifted_on is None for flag in self.flags)
+
+    @cached_property
+    def body(self) -> list[BodyFact]:
+        """What is known of the body by now."""
+        words = self.player.body_words.filter(on__lte=self.on)
+        return facts_of(standing_after(self.player.pk, self.on), words)
 
     @property
     def strings(self) -> Sequence[TermString]:
@@ -188,9 +200,15 @@ def _who(about: About) -> str:
         if value != known[key].default
         and player.instrument in {i.value for i in known[key].instruments}
     ]
+    chosen += [f"- {_fact_words(fact)}" for fact in about.body]
     count = f"{len(lessons)} lessons" if len(lessons) != 1 else "one lesson"
     head = f"{upper_first(', '.join(told))}. {count} so far."
     return "\n".join([head, *chosen])
+
+
+def _fact_words(fact: BodyFact) -> str:
+    limits = f"; allowed: {fact.limits}" if fact.limits else ""
+    return f"{body_words(fact)}, {fact.on:%-d %B %Y}{limits}"
 
 
 def _standing(about: About) -> str:
@@ -295,7 +313,11 @@ def doctor_paragraphs(about: About) -> list[tuple[str, str]]:
 
 
 def _reported(about: About) -> str:
-    lines: list[tuple[date, str]] = []
+    lines: list[tuple[date, str]] = [
+        (fact.limits_on, f"allowed after an earlier injury: {fact.limits}")
+        for fact in about.body
+        if fact.limits_on is not None
+    ]
     for lesson in about.lessons:
         told = _of_reports(lesson)
         if told:
@@ -313,23 +335,32 @@ def _of_reports(lesson: Lesson) -> str:
     reports = lesson.reports
     told = []
     if reports.get("pain"):
-        where = f" in the {reports['place']}" if reports.get("place") else ""
+        where = _where(reports.get("place"))
         when = [TIMES[time] for time in reports.get("pain_when", []) if time in TIMES]
         told.append(f"pain {reports['pain']:g} of 10{where}{', ' if when else ''}{', '.join(when)}")
-    weeks = reports.get("same_place_weeks")
-    if weeks:
-        told.append(f"in the same place for about {weeks:g} weeks")
     hurt = max((result.pain or 0 for result in lesson.results.all()), default=0)
     if hurt > 0:
         told.append(f"pain {hurt:g} of 10 in an exercise that was shown")
+    told += [
+        f"pain{_where(key)}, {AGAIN_WORDS[answer]} as last time"
+        if answer == SAME
+        else f"pain{_where(key)}, {AGAIN_WORDS[answer]} than last time"
+        for key, answer in lesson.again.items()
+        if key in set(Place) and answer in AGAIN_WORDS
+    ]
     told += [words for name, words in REPORTED.items() if reports.get(name)]
     complaints = load_catalogue().complaints.values()
     told += [f"“{c.says}”" for c in complaints if c.hurts and c.evidence == lesson.complaint]
     return "; ".join(told)
 
 
+def _where(name: str | None) -> str:
+    place = place_named(name)
+    return "" if place is Place.SOMEWHERE else f" in {place.named}"
+
+
 def _of_log(log: HomeDay) -> str:
-    told = [f"pain {log.pain} of 10"] if log.pain else []
+    told = [f"pain {log.pain} of 10{_where(log.place)}"] if log.pain else []
     told += [REPORTED[sign] for sign in log.signs if sign in REPORTED]
     told += [TIMES[time] for time in log.later or [] if time in TIMES]
     return "; ".join(told)

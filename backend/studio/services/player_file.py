@@ -3,7 +3,19 @@
 import base64
 from typing import Any
 
-from studio.models import HandPicture, Lesson, Piece, Plan, PlanItem, Player, RedFlag, Setup, Take
+from studio.models import (
+    BodyWord,
+    HandPicture,
+    HomeDay,
+    Lesson,
+    Piece,
+    Plan,
+    PlanItem,
+    Player,
+    RedFlag,
+    Setup,
+    Take,
+)
 from studio.services.players import PLAIN_FACTS
 from studio.services.setups import FIT
 
@@ -29,6 +41,7 @@ def player_file(
         "setups": [_setup(setup) for setup in player.setups.all()],
         "group": player.group.name if player.group else None,
         "lessons": [_lesson(lesson, sounds=sounds) for lesson in lessons],
+        "body": [_body_word(word) for word in player.body_words.all()],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
         "pieces": [_piece(piece, score=scores) for piece in player.pieces.all()],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),
@@ -70,6 +83,8 @@ def _lesson(lesson: Lesson, *, sounds: bool) -> dict[str, Any]:
         "asked": lesson.asked,
         "reports": lesson.reports,
         "complaint": lesson.complaint or None,
+        "complaint_finger": lesson.complaint_finger,
+        "again": lesson.again,
         "skipped": lesson.skipped,
         "break_weeks": lesson.break_weeks,
         "practised": lesson.practised,
@@ -93,22 +108,15 @@ def _lesson(lesson: Lesson, *, sounds: bool) -> dict[str, Any]:
         "home_take": lesson.home_take,
         "takes": [_take(take, sounds=sounds) for take in lesson.takes.all()],
         "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
+        "plan_eased": hasattr(lesson, "plan") and lesson.plan.is_eased,
         "plan_focus": lesson.plan.focus if hasattr(lesson, "plan") else None,
-        "home_days": [
-            {
-                "date": str(d.date),
-                "done": d.done,
-                "parts": d.parts,
-                "felt": d.felt,
-                "pain": d.pain,
-                "signs": d.signs,
-                "later": d.later,
-                "tempos": d.tempos,
-                "checks": d.checks,
-            }
-            for d in lesson.home_days.all()
-        ],
+        "home_days": [_home_day(day) for day in lesson.home_days.all()],
     }
+
+
+def _home_day(day: HomeDay) -> dict[str, Any]:
+    names = ("done", "parts", "felt", "pain", "place", "signs", "later", "tempos", "checks")
+    return {"date": str(day.date), **{name: getattr(day, name) for name in names}}
 
 
 def _take(take: Take, *, sounds: bool) -> dict[str, Any]:
@@ -150,6 +158,10 @@ def _item(item: PlanItem) -> dict[str, Any]:
             for result in item.results.all()
         ],
     }
+
+
+def _body_word(word: BodyWord) -> dict[str, Any]:
+    return {"fact": word.fact, "word": word.word, "on": str(word.on), "note": word.note}
 
 
 def _flag(flag: RedFlag) -> dict[str, Any]:

@@ -17,6 +17,7 @@ from lefthand.values.fields import read_mapping, read_number, read_one_of, read_
 from lefthand.values.vocabulary import FINGERS
 from studio.errors import StudioError
 from studio.models import PlanItem, Player, RedFlag
+from studio.services.body import note_on_body
 from studio.services.imported_lessons import read_lesson, read_result
 from studio.services.imported_rows import Reading, read_date, read_text, read_whole, rows_of
 from studio.services.lessons import Teacher
@@ -65,6 +66,8 @@ def _without_lessons(data: Mapping[str, Any], reading: Reading, on: date) -> Non
         reading.keep(f"result of {item}", read_result, row, item, reading)
     for number, row in enumerate(rows_of("red_flags", data.get("red_flags", []), reading), start=1):
         reading.keep(f"stop {number}", _flag, row, reading)
+    for number, row in enumerate(rows_of("body", data.get("body", []), reading), start=1):
+        reading.keep(f"note on the body {number}", _body_word, row, reading)
     for number, row in enumerate(rows_of("pictures", data.get("pictures", []), reading), start=1):
         reading.keep(f"picture {number}", _picture, row, reading, on)
     for number, row in enumerate(rows_of("pieces", data.get("pieces", []), reading), start=1):
@@ -146,6 +149,16 @@ def _in_piece(row: Mapping[str, Any], item: PlanItem, reading: Reading) -> None:
     }
     item.piece = piece
     item.save(update_fields=["piece", "in_piece"])
+
+
+def _body_word(row: Mapping[str, Any], reading: Reading) -> None:
+    note_on_body(
+        reading.player,
+        fact=read_words("fact", [row.get("fact")])[0],
+        word=read_words("word", [row.get("word")])[0],
+        note=read_text("note", row.get("note")),
+        on=read_date("on", row.get("on")),
+    )
 
 
 def _flag(row: Mapping[str, Any], reading: Reading) -> None:

@@ -17,7 +17,7 @@ from studio.services.standing import forget_summaries
 MAX_NAME = 80
 PLAIN_FACTS = (
     *("name", "instrument", "level", "piece", "birth_year", "daily_minutes", "hours_a_day"),
-    *("helper_at_home", "weekday", "missing", "self_check"),
+    *("helper_at_home", "weekday", "missing", "self_check", "is_practice"),
 )
 MAX_PIECE = 120
 

@@ -10,6 +10,7 @@ from django.db.models import Max, Prefetch, QuerySet
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.doses import SHORT_BREAK_WEEKS, is_load
+from lefthand.practice.pains import Pain
 from lefthand.practice.plan import PlanItem as PlannedItem
 from lefthand.practice.progress import PracticeDay
 from lefthand.practice.record import Given, GivenWeek, LessonRecord, Shown
@@ -21,6 +22,7 @@ from lefthand.values.dose import Dose
 from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import findings_of
 from studio.services.known import dismissed_in, focus_of, known_items, reopened_in
+from studio.services.pains import aches_before_answers, home_pains, newest_lift, told_in
 
 RESULTS: "Prefetch[Any]" = Prefetch(
     "results", PracticeResult.objects.select_related("item__plan__lesson")
@@ -44,14 +46,16 @@ def lesson_rows() -> QuerySet[Lesson]:
 @dataclass(frozen=True)
 class Records:
     """Makes the records of a player's lessons. `since`: practice of weeks given on this day and
-    later is read; None for all."""
+    later is read; None for all. `newest`: pain at home after this day is read; None for all."""
 
     player_id: int
     since: date | None = None
+    newest: date | None = None
 
     def of(self, lesson: Lesson, before: Standing, flags: Sequence[RedFlag]) -> LessonRecord:
         """The record of a lesson before which the player stands so. `flags`: all stops of the
         player."""
+        lifted = newest_lift(flags, lesson.date)
         return LessonRecord(
             on=lesson.date,
             facts=lesson_facts(lesson),
@@ -59,9 +63,25 @@ class Records:
             weeks_away=_weeks_away(lesson, before),
             shown=_shown(lesson, before),
             practised=self._practised(before, lesson.date),
-            lifted=newest_lift(flags, lesson.date),
+            lifted=lifted,
             week=given_week(lesson),
+            pains=self.pains(lesson, before, lifted),
+            injury=lesson.reports.get("earlier_injury") is True,
         )
+
+    def pains(self, lesson: Lesson, before: Standing, lifted: date | None) -> tuple[Pain, ...]:
+        """What was told of places at home since the lesson before, and in this one."""
+        home = self.home_pains(lesson, before)
+        return (*home, *told_in(lesson, aches_before_answers(before, home, lifted)))
+
+    def home_pains(self, lesson: Lesson, before: Standing) -> list[Pain]:
+        """What was told at home between the lesson before and this one."""
+        after = before.newest or date.min
+        return [pain for pain in self._all_home_pains if after < pain.on <= lesson.date]
+
+    @cached_property
+    def _all_home_pains(self) -> list[Pain]:
+        return home_pains(self.player_id, self.newest, date.max)
 
     def _practised(self, before: Standing, until: date) -> dict[str, tuple[PracticeDay, ...]]:
         """Days at home since the newest week was given, up to a day, by exercise."""
@@ -167,12 +187,6 @@ def item_dose(item: PlanItem) -> Dose:
     )
 
 
-def newest_lift(flags: Sequence[RedFlag], on: date) -> date | None:
-    """When the newest true stop up to a day was lifted."""
-    lifted = [f.lifted_on for f in flags if f.lifted_on and not f.mistaken and f.lifted_on <= on]
-    return max(lifted, default=None)
-
-
 def weeks_idle(player_id: int, last: date, until: date) -> float:
     """Weeks since the lesson on `last` or the newest practice after it."""
     between = {"date__gt": last, "date__lt": until}
@@ -211,4 +225,4 @@ def _shown(lesson: Lesson, before: Standing) -> tuple[Shown, ...]:
 
 
 def _day(result: PracticeResult) -> PracticeDay:
-    return PracticeDay(result.passed, result.pain, result.tighter)
+    return PracticeDay(result.passed, result.pain, result.tighter, result.date)

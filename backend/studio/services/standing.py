@@ -14,13 +14,16 @@ from django.db.models import F
 from pydantic import TypeAdapter, ValidationError
 
 from lefthand.catalogue.catalogue import KNOWLEDGE, load_catalogue
+from lefthand.practice.pains import Ache, OverTime, after_pains, over_time
 from lefthand.practice.standing import AT_FIRST, Standing, advance
+from lefthand.values.vocabulary import Place
 from studio.models import Lesson, Player, RedFlag, StoredStanding, Summary
+from studio.services.pains import home_pains, newest_lift
 from studio.services.records import Records, lesson_rows
 from studio.spare import write_if_free
 
 # To be raised when the rules over many lessons change, so that none is kept from before.
-RULES = 6
+RULES = 7
 KEPT = 2
 SHAPE: TypeAdapter[Standing] = TypeAdapter(Standing)
 
@@ -67,6 +70,18 @@ def standing_after(player_id: int, day: date) -> Standing:
     return _told(before, lesson_rows().filter(pk=newest.pk), player_id)
 
 
+def aches_on(player_id: int, day: date) -> dict[Place, Ache]:
+    """Where it hurt up to a day, what was told at home on it included."""
+    known = standing_after(player_id, day)
+    home = home_pains(player_id, known.newest, day)
+    return after_pains(known.aches, home, newest_lift(flags_of(player_id), day))
+
+
+def pain_over_time(player_id: int, day: date) -> OverTime:
+    """What the days before say of pain that was told on a day."""
+    return over_time(aches_on(player_id, day), day)
+
+
 def forget(player_id: int, changed: date) -> None:
     """Forget what was kept and reaches beyond a day on which something has changed."""
     forget_many([player_id], changed)
@@ -105,7 +120,8 @@ def _read(row: StoredStanding | None) -> Standing | None:
 
 
 def _told(start: Standing, lessons: Iterable[Lesson], player_id: int) -> Standing:
-    records, flags = Records(player_id, since=start.week_on), flags_of(player_id)
+    records = Records(player_id, since=start.week_on, newest=start.newest)
+    flags = flags_of(player_id)
     standing = start
     for lesson in lessons:
         standing = advance(standing, records.of(lesson, standing, flags), load_catalogue())

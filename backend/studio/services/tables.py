@@ -36,6 +36,9 @@ def table_of(players: Sequence[Player]) -> str:
         for lesson in lessons.order_by("date", "pk"):
             for row in _rows(lesson):
                 writer.writerow([_safe(cell) for cell in (player.name, player.instrument, *row)])
+        for word in player.body_words.all():
+            told = (str(word.on), "body", word.fact, f"body: {word.word}", None, "", "", word.note)
+            writer.writerow([_safe(cell) for cell in (player.name, player.instrument, *told)])
     return MARK + written.getvalue()
 
 
@@ -61,6 +64,10 @@ def _rows(lesson: Lesson) -> Iterator[Row]:
     if pain is not None:
         where = str(lesson.reports.get("place") or "")
         yield on, "pain", "", "pain told in the lesson", None, pain, "0-10", where
+    for key, answer in lesson.again.items():
+        yield on, "asked again", key, "told last time, and now", None, answer, "", ""
+    if lesson.reports.get("earlier_injury"):
+        yield on, "body", "injury", "earlier injury or operation", None, 1, "", "told in the lesson"
     for log in lesson.home_days.all():
         yield from _practice(log)
     for day in lesson.practised or []:
@@ -111,6 +118,6 @@ def _practice(log: HomeDay) -> Iterator[Row]:
     on = str(log.date)
     yield on, "practice", "", "day at home", None, log.done, "", log.felt
     if log.pain:
-        yield on, "pain", "", "pain at home", None, log.pain, "0-10", ""
+        yield on, "pain", "", "pain at home", None, log.pain, "0-10", log.place
     for sign in log.signs:
         yield on, "sign", sign, sign.replace("_", " "), None, 1, "", "told at home"

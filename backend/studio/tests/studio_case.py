@@ -92,9 +92,15 @@ class StudioCase(TestCase):
     def give(self, lesson: Lesson, *exercises: str) -> None:
         self.enter(lesson, "plan", "", [{"exercise": e} for e in exercises])
 
+    def all_gone(self, lesson: Lesson) -> None:
+        """What hurt last time is gone."""
+        for place in self.view(lesson).still_asked:
+            self.enter(lesson, "again", place.value, "gone")
+
     def whole_lesson(self, weeks: int, findings: dict[str, object]) -> Lesson:
         lesson = self.lesson(weeks)
         self.enter(lesson, "reports", "", {})
+        self.all_gone(lesson)
         self.look(lesson, findings)
         focus = [f.cause for f in self.view(lesson).diagnosis.focus]
         self.enter(lesson, "focus", "", focus)

@@ -12,10 +12,11 @@ from datetime import timedelta
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.doses import is_load
 from lefthand.practice.rules import too_much_when_easing
+from lefthand.values.vocabulary import Instrument, Place
 from studio.models import StoredStanding
 from studio.services.decisions import objections
 from studio.services.flags import lift_flags
-from studio.services.home import log_day, make_link
+from studio.services.home import log_day, make_link, open_link
 from studio.services.standing import standing_before
 from studio.tests.studio_case import DAY, StudioCase
 
@@ -37,6 +38,20 @@ class Course:
     loads_seen: int = 0
     stops: int = 0
     breaks: int = 0
+    came_back: int = 0
+    sore: dict = field(default_factory=dict)
+    hurt: dict = field(default_factory=dict)
+
+
+@dataclass
+class Hurting:
+    """An exercise that hurt on a day in the week that a lesson gave, and in how many weeks."""
+
+    on: object
+    rung: int
+    week: object
+    times: int
+    is_back: bool = False
 
 
 class Courses(StudioCase):
@@ -53,7 +68,9 @@ class Courses(StudioCase):
                 seen.loads_seen += course.loads_seen
                 seen.stops += course.stops
                 seen.breaks += course.breaks
+                seen.came_back += course.came_back
         self.assertGreater(min(seen.loads_seen, seen.stops, seen.breaks), 2)
+        self.assertGreater(seen.came_back, 0)
 
     def walk(self, chance, signs):
         course, on = Course(), DAY
@@ -73,7 +90,7 @@ class Courses(StudioCase):
             self.look(lesson, {**grades, "elbow.behind": 0, "hold.slips": 0})
             self.enter(lesson, "focus", "", [f.cause for f in self.view(lesson).diagnosis.focus])
             self.judge(lesson, course)
-            self.practise(lesson, chance)
+            self.practise(lesson, chance, course)
         return course
 
     def pause(self, course, lesson):
@@ -85,9 +102,15 @@ class Courses(StudioCase):
             self.lift(lesson, course)
         stops = chance.random() < 0.15
         self.enter(lesson, "reports", "", {"swelling": True} if stops else {})
+        for place in self.view(lesson).still_asked:
+            answer = chance.choice(("gone", "gone", "less", "same"))
+            self.enter(lesson, "again", place.value, answer)
+            course.sore[place] = lesson.date if answer != "gone" else course.sore[place]
+        if self.view(lesson).open_flags:
+            stops = True
         if not stops:
             return
-        course.stops += 1
+        course.stops += stops
         view = self.view(lesson)
         self.assertTrue(view.safety.is_red)
         self.assertEqual((view.proposal.items, view.alternatives), ((), ()))
@@ -115,10 +138,31 @@ class Courses(StudioCase):
         view = self.view(lesson)
         self.assertEqual(objections(view), [])
         self.judge_loads(items, course)
+        self.judge_pains(lesson, items, course)
         for item in items:
             before = course.rungs.get(item.exercise, item.rung)
             self.assertLessEqual(item.rung, before + 1, "step by step")
             course.rungs[item.exercise] = item.rung
+
+    def judge_pains(self, lesson, items, course):
+        """Nothing on what hurt in a week; nothing that hurt for two, and then half of a step
+        before."""
+        exercises, instrument = load_catalogue().exercises, Instrument(self.player.instrument)
+        late = {p for p, on in course.sore.items() if (lesson.date - on).days <= 7}
+        for item in items:
+            exercise = exercises[item.exercise]
+            self.assertFalse(late and exercise.never_with_pain)
+            for place in late:
+                self.assertFalse(place.spares & exercise.loads_on(instrument, item.rung))
+            hurt = course.hurt.get(item.exercise)
+            if hurt is None or hurt.is_back:
+                continue
+            self.assertGreaterEqual((lesson.date - hurt.on).days, 14)
+            self.assertLess(hurt.times, 2)
+            self.assertLess(item.rung, max(2, hurt.rung))
+            full = exercise.rung(item.rung).dose.work_seconds()
+            self.assertLessEqual(item.dose.work_seconds(), full / 2 + 1e-9)
+            course.came_back += 1
 
     def judge_loads(self, items, course):
         exercises = load_catalogue().exercises
@@ -138,13 +182,34 @@ class Courses(StudioCase):
             course.last_load, course.paused_since_load = load, False
             course.last_step = load / (item.dose.reps * item.dose.sets)
 
-    def practise(self, lesson, chance):
+    def practise(self, lesson, chance, course):
         if not lesson.plan.items.exists():
             return
         token = make_link(lesson.player).token
         for day in range(1, 7):
             on = lesson.date + timedelta(days=day)
             if chance.random() < 0.6:
-                hurts = chance.random() < 0.03
-                log = {"date": on, "done": "done", "felt": "soft", "pain": 2 if hurts else 0}
-                self.assertTrue(log_day(token, log, on).is_eased or not hurts)
+                self.log(lesson, token, on, chance, course)
+        for name, hurt in course.hurt.items():
+            was_given = lesson.plan.items.filter(exercise=name).exists()
+            if was_given and hurt.week != lesson.date and not hurt.is_back:
+                hurt.is_back = True
+
+    def log(self, lesson, token, on, chance, course):
+        before = open_link(token, on)
+        held = {i.exercise: i for i in before.items if before.number(on) in before.days[i.exercise]}
+        place = chance.choice((Place.THUMB, Place.FINGERS, Place.SHOULDER, Place.NECK))
+        hurts = chance.random() < 0.05
+        log = {"date": on, "done": "done", "felt": "soft", "pain": 2 if hurts else 0}
+        week = log_day(token, {**log, "place": place.value if hurts else ""}, on)
+        if not hurts or week.reasons is not None:
+            return
+        self.assertTrue(week.is_eased)
+        course.sore[place] = on
+        for name, item in held.items():
+            loads = load_catalogue().exercises[name].loads_on(week.instrument, item.rung)
+            if place.spares & loads:
+                self.assertNotIn(name, {i.exercise for i in week.items})
+                known = course.hurt.get(name)
+                times = known.times + (known.week != lesson.date) if known else 1
+                course.hurt[name] = Hurting(on, item.rung, lesson.date, times)

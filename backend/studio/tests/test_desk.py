@@ -117,6 +117,8 @@ class Looking(StudioCase):
         lesson = self.lesson()
         self.enter(lesson, "complaint", "", "fades.early")
         self.enter(lesson, "order", "", "classic")
+        self.assertEqual(self.view(lesson).diagnosis.next_look.checks, ("fades.early",))
+        self.look(lesson, {"fades.early": 2})
         self.assertEqual(self.view(lesson).diagnosis.next_look.stage.value, "setup")
         self.enter(lesson, "order", "", "silent")
         self.assertIn(

@@ -116,7 +116,9 @@ class Entries(StudioCase):
         states = [self.state(lesson)]
         steps = (
             ("reports", "", {"tired_next_day": True}),
-            ("complaint", "", "thumb.tired"),
+            ("complaint", "", "tip.gives"),
+            ("complaint_finger", "", 4),
+            ("again", "tired", "less"),
             ("observation", "web.closed", 3),
             ("observation", "web.closed", 1),
             ("observation", "tip.gives/4", 2),

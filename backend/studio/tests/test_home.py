@@ -12,8 +12,8 @@ from studio.services.home import (
     make_link,
     open_link,
     revoke_link,
-    week_before,
 )
+from studio.services.home_week import week_before
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 

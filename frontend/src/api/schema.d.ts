@@ -1100,6 +1100,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/body": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note Body
+         * @description Lift what is known of the body, or note what a clinician allows, with a dated note.
+         */
+        post: operations["api_players_routes_note_body"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/file": {
         parameters: {
             query?: never;
@@ -1558,6 +1578,27 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AgainEntry
+         * @description `key`: the place of a pain, "tired" or "complaint"; `value`: how what was told last time is
+         *     now.
+         */
+        AgainEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "again";
+            /** Value */
+            value?: ("gone" | "less" | "same" | "more") | null;
+        };
+        /**
          * AlikeIn
          * @description `moved` is laid so that its hand lies where that of `still` does.
          */
@@ -1593,6 +1634,27 @@ export interface components {
             value: number;
         };
         /**
+         * AskedOut
+         * @description What was told last time and is asked again. `key`: the place of a pain, "tired" or
+         *     "complaint". `answer`: gone, less, same, more, or "" while it is open. `waits`: no week is given
+         *     before it is answered.
+         */
+        AskedOut: {
+            /** Answer */
+            answer: string;
+            /** Key */
+            key: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Says */
+            says: string;
+            /** Waits */
+            waits: boolean;
+        };
+        /**
          * BesideOut
          * @description Two takes laid beside each other. before_on: day of the first of them. spread: % of the
          *     spacing.
@@ -1616,6 +1678,39 @@ export interface components {
             sentence: string;
             /** Spread */
             spread: number[] | null;
+        };
+        /**
+         * BodyFactOut
+         * @description What is known of the body from an earlier lesson, in words. `fact`: a check, or "injury".
+         *     `limits`: what a clinician allows. `is_due`: to be looked at again.
+         */
+        BodyFactOut: {
+            /** Fact */
+            fact: string;
+            /** Is Due */
+            is_due: boolean;
+            /** Limits */
+            limits: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * BodyNoteIn
+         * @description A dated note on what is known of the body. `fact`: a check, or "injury". `word`: lifted, or
+         *     limits for what a clinician allows.
+         */
+        BodyNoteIn: {
+            /** Fact */
+            fact: string;
+            /** Note */
+            note: string;
+            /** Word */
+            word: string;
         };
         /**
          * BreakEntry
@@ -1870,6 +1965,26 @@ export interface components {
             kind: "complaint";
             /** Value */
             value?: string | null;
+        };
+        /**
+         * ComplaintFingerEntry
+         * @description `value`: the finger in which the complaint shows.
+         */
+        ComplaintFingerEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "complaint_finger";
+            /** Value */
+            value?: number | null;
         };
         /** ComplaintInfo */
         ComplaintInfo: {
@@ -2150,7 +2265,7 @@ export interface components {
             /** Sets */
             sets: number;
         };
-        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["HomeTakeEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
+        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["ComplaintFingerEntry"] | components["schemas"]["AgainEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["HomeTakeEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -2674,6 +2789,11 @@ export interface components {
             /** Parts */
             parts?: string[] | null;
             /**
+             * Place
+             * @default
+             */
+            place?: string;
+            /**
              * Signs
              * @default []
              */
@@ -2710,6 +2830,8 @@ export interface components {
             pain: number;
             /** Parts */
             parts: string[] | null;
+            /** Place */
+            place: string;
             /** Signs */
             signs: string[];
             /** Tempos */
@@ -2721,8 +2843,9 @@ export interface components {
          * HomeItemOut
          * @description One exercise at home. Times in seconds. `planned`: days as they were given, 1 is the day
          *     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
-         *     after pain, None for what rests then. `tempo_steps`: of tempo work, beats a minute from
-         *     the start to the goal; empty for none.
+         *     after pain, None for what rests then; `rests_with`: places with whose pain it rests whatever
+         *     the dose; `shortened`: the dose while fingertip skin is sore. `tempo_steps`: of tempo work,
+         *     beats a minute from the start to the goal; empty for none.
          */
         HomeItemOut: {
             /** Beat */
@@ -2772,12 +2895,15 @@ export interface components {
             reps: number;
             /** Rest */
             rest: number;
+            /** Rests With */
+            rests_with: string[];
             /** Rung Words */
             rung_words: string;
             /** Seconds */
             seconds: number;
             /** Sets */
             sets: number;
+            shortened: components["schemas"]["EasedOut"];
             /** Steps */
             steps: string[];
             /** Stop */
@@ -2791,8 +2917,10 @@ export interface components {
         };
         /**
          * HomeOut
-         * @description `eased`: something hurt, or a stop was lifted; half doses hold. `better`: what is less
-         *     trouble than before, said to the player.
+         * @description `eased`: something hurt, or a stop was lifted; half doses hold. `given_eased`: they were
+         *     halved when the week was given. `sore`: places that hurt since, by name; "skin" for fingertip
+         *     skin, with which doses are shortened. `better`: what is less trouble than before, said to the
+         *     player.
          */
         HomeOut: {
             /** Better */
@@ -2805,6 +2933,8 @@ export interface components {
             eased: boolean;
             /** First Name */
             first_name: string;
+            /** Given Eased */
+            given_eased: boolean;
             /**
              * Given On
              * Format: date
@@ -2825,6 +2955,8 @@ export interface components {
             paused: boolean;
             /** Self Check */
             self_check: components["schemas"]["SelfCheckOut"][];
+            /** Sore */
+            sore: string[];
             take: components["schemas"]["HomeTakeAskOut"] | null;
             /** Teacher Line */
             teacher_line: string;
@@ -3070,13 +3202,18 @@ export interface components {
          * @description `decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
          *     theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
          *     what was taken, where a focus that follows has moved since; `last_week`: the lesson that gave
-         *     the week before.
+         *     the week before; `waits_for`: the question that is open while no week can be given, "" for
+         *     none; `body`: what is known of it.
          */
         LessonOut: {
+            /** Again */
+            again: components["schemas"]["AskedOut"][];
             /** Alternatives */
             alternatives: components["schemas"]["AlternativeOut"][];
             /** Asked */
             asked: boolean;
+            /** Body */
+            body: components["schemas"]["BodyFactOut"][];
             /** Break Weeks */
             break_weeks: number | null;
             /** Causes */
@@ -3085,6 +3222,8 @@ export interface components {
             chosen: boolean;
             /** Complaint */
             complaint: string | null;
+            /** Complaint Finger */
+            complaint_finger: number | null;
             /**
              * Date
              * Format: date
@@ -3149,6 +3288,8 @@ export interface components {
             teacher_line: string;
             /** Undoable */
             undoable: components["schemas"]["UndoOut"][];
+            /** Waits For */
+            waits_for: string;
             /** Weeks Away */
             weeks_away: number | null;
         };
@@ -3997,7 +4138,8 @@ export interface components {
         };
         /**
          * Reports
-         * @description What the player says. Pain 0..10, None when not asked; weeks in the same place.
+         * @description What the player says. Pain 0..10, None when not asked; place: one of `Place`; weeks in the
+         *     same place.
          */
         Reports: {
             /**
@@ -7986,6 +8128,48 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_players_routes_note_body: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BodyNoteIn"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

@@ -155,10 +155,15 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
         <AskLater key={week.asksAbout} date={week.asksAbout} onAnswer={answerLater} />
       )}
       <WeekDays week={week} shown={shown} onShow={setShown} />
-      {week.eased && (
+      {(week.eased || week.given_eased) && (
         <p className={css.eased} role="status">
           <strong>Easing off.</strong> Half as much of it, soft and short, until your next lesson.
           Leave out whatever hurts.
+        </p>
+      )}
+      {!week.eased && week.sore.includes('skin') && (
+        <p className={css.eased} role="status">
+          <strong>A little shorter</strong> while the skin of the fingertips is sore.
         </p>
       )}
       {week.teacher_line && <p className={css.line}>{week.teacher_line}</p>}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import { PainPlace } from '../components/PainPlace';
 import css from './HomePage.module.css';
 import { type DayLog, type HomeItem, isStop } from './weekNow';
 
@@ -33,13 +34,15 @@ interface Props {
   onLog: (log: DayLog) => void;
 }
 
-/** How the day went, in three touches: done, felt, pain. The last one keeps it. */
+/** How the day went, in three touches: done, felt, pain; where it hurt is a fourth. The last one
+    keeps it. */
 export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
   const [again, setAgain] = useState(false);
   const [done, setDone] = useState<string | null>(null);
   const [parts, setParts] = useState<string[]>([]);
   const [felt, setFelt] = useState<string | null>(null);
   const [signs, setSigns] = useState<string[]>([]);
+  const [pain, setPain] = useState(0);
 
   function keep(log: Omit<DayLog, 'date' | 'parts' | 'later' | 'tempos' | 'checks'>) {
     const { tempos, checks } = more ?? {
@@ -53,9 +56,10 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
     setParts([]);
     setFelt(null);
     setSigns([]);
+    setPain(0);
   }
   function choose(value: string) {
-    if (value === 'not') keep({ done: value, felt: '', pain: 0, signs: [] });
+    if (value === 'not') keep({ done: value, felt: '', pain: 0, place: '', signs: [] });
     else setDone(value);
   }
   if (before && !again) {
@@ -95,25 +99,31 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
       {done !== null && (
         <Choice name="How the hand felt" options={FELT} chosen={felt} onChoose={setFelt} />
       )}
-      {done !== null && felt !== null && (
+      {done !== null && felt !== null && pain > 0 && (
+        <>
+          <h2>Where did it hurt?</h2>
+          <PainPlace chosen="" onPick={(place) => keep({ done, felt, pain, place, signs })} />
+        </>
+      )}
+      {done !== null && felt !== null && pain === 0 && (
         <div role="group" aria-label="Any pain">
           <button
             type="button"
             className={css.main}
-            onClick={() => keep({ done, felt, pain: 0, signs })}
+            onClick={() => keep({ done, felt, pain: 0, place: '', signs })}
           >
             Nothing hurt
           </button>
           <p>It hurt, from 1 (hardly) to 10:</p>
           <div className={css.pains}>
-            {PAINS.map((pain) => (
+            {PAINS.map((each) => (
               <button
-                key={pain}
+                key={each}
                 type="button"
-                aria-label={`Pain ${pain} of 10`}
-                onClick={() => keep({ done, felt, pain, signs })}
+                aria-label={`Pain ${each} of 10`}
+                onClick={() => setPain(each)}
               >
-                {pain}
+                {each}
               </button>
             ))}
           </div>
@@ -123,7 +133,7 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
               <button
                 key={id}
                 type="button"
-                onClick={() => keep({ done, felt, pain: 0, signs: [...signs, id] })}
+                onClick={() => keep({ done, felt, pain: 0, place: '', signs: [...signs, id] })}
               >
                 {words}
               </button>
@@ -162,11 +172,17 @@ function Choice({
   );
 }
 
+function placeWords(place: string): string {
+  return place === 'skin' ? 'fingertip skin' : place.replace('_', ' ');
+}
+
 function saidOf(log: DayLog, items: readonly HomeItem[]): string {
   const all = DONE.find(([value]) => value === log.done)?.[1].toLowerCase() ?? '';
   const which = items.filter((item) => log.parts?.includes(item.exercise)).map((i) => i.name);
   const done = which.length > 0 ? which.join(', ') : all;
   const felt = FELT.find(([value]) => value === log.felt)?.[1].toLowerCase();
-  const hurt = log.pain > 0 ? `, it hurt: ${log.pain} of 10` : '';
+  const where =
+    log.place === '' || log.place === 'somewhere' ? 'it' : `the ${placeWords(log.place)}`;
+  const hurt = log.pain > 0 ? `, ${where} hurt: ${log.pain} of 10` : '';
   return `Kept: ${done}${felt ? `, ${felt}` : ''}${hurt}.`;
 }

@@ -21,6 +21,8 @@ export interface WeekNow extends Omit<Week, 'items'> {
 }
 
 const STOP_PAIN = 4;
+const SKIN = 'skin';
+const SOMEWHERE = 'somewhere';
 const DAY = 86_400_000;
 
 /** A log after which one stops and asks: pain of four or more, or a sign. */
@@ -39,14 +41,17 @@ export function dateOf(given: string, day: number): string {
 export function weekNow(week: Week, entries: readonly KeptEntry[], today: string): WeekNow {
   const days = entries.reduce(withEntry, week.days);
   const stops = entries.some(isStopEntry);
-  const eased = week.eased || days.some((log) => log.pain > 0);
+  const sore = soreNow(week, days, entries);
+  const hurts = days.some((log) => log.pain > 0 && log.place !== SKIN);
+  const eased = week.eased || hurts || sore.some((place) => place !== SKIN);
   const asked = days.find((log) => log.pain > 0 && log.later === null && log.date < today);
   return {
     ...week,
     today,
     days,
     eased,
-    items: itemsNow(week, days, today, eased),
+    sore,
+    items: itemsNow(week, days, today, { eased, sore }),
     stopped: week.paused || stops,
     unheard: stops,
     asksAbout: asked?.date ?? null,
@@ -69,7 +74,20 @@ function withEntry(days: DayLog[], { kind, key, value }: KeptEntry): DayLog[] {
   return days;
 }
 
-function itemsNow(week: Week, logs: DayLog[], today: string, eased: boolean): HomeItem[] {
+/** Places that hurt, with what was logged here and is still to be sent. */
+function soreNow(week: Week, days: DayLog[], entries: readonly KeptEntry[]): string[] {
+  const here = new Set(entries.filter((each) => each.kind === 'day').map((each) => each.key));
+  const late = days.filter((log) => here.has(log.date) && log.pain > 0);
+  return [...new Set([...week.sore, ...late.map((log) => log.place || SOMEWHERE)])];
+}
+
+/** The doses of today: what hurts rests, the rest is halved, sore skin shortens. */
+function itemsNow(
+  week: Week,
+  logs: DayLog[],
+  today: string,
+  { eased, sore }: { eased: boolean; sore: string[] },
+): HomeItem[] {
   const number = (date: string) => dayNumber(week.given_on, date);
   const moved = movedWeek(
     Object.fromEntries(week.items.map((item) => [item.exercise, item.planned])),
@@ -81,7 +99,8 @@ function itemsNow(week: Week, logs: DayLog[], today: string, eased: boolean): Ho
   );
   return week.items.flatMap((item) => {
     const days = (moved[item.exercise] ?? []).map((day) => dateOf(week.given_on, day));
-    if (!eased) return [{ ...item, days }];
+    if (item.rests_with.some((place) => sore.includes(place))) return [];
+    if (!eased) return [{ ...item, ...(sore.includes(SKIN) ? item.shortened : {}), days }];
     return item.eased ? [{ ...item, ...item.eased, days }] : [];
   });
 }

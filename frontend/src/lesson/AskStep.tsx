@@ -1,17 +1,21 @@
 import '@mantine/core/styles/Checkbox.css';
 
-import { Button, Checkbox, NativeSelect } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Catalogue, Schemas } from '../api/client';
 import { LazyPieces } from '../pieces/LazyPieces';
+import { PainPlace } from '../components/PainPlace';
 import { Reminders } from '../components/Reminders';
 import { useKeys } from '../components/useKeys';
+import { FINGERS } from '../words/fingers';
 import { MOVE_WORDS } from '../words/words';
 import { SearchSelect } from '../components/SearchSelect';
 import touch from '../components/touch.module.css';
+import { AskedAgain } from './AskedAgain';
 import css from './AskStep.module.css';
+import { BodyLine } from './BodyLine';
 import { HomeReport } from './HomeReport';
 import { JudgeFit } from './JudgeFit';
 import { LastTime } from './LastTime';
@@ -36,21 +40,6 @@ const TIMES: [string, string][] = [
   ['next_day', 'still the next day'],
 ];
 const PAINS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
-const NOT_TOLD = { value: '', label: 'not told' };
-const WEEKS = [
-  NOT_TOLD,
-  { value: '0', label: 'less than a week' },
-  { value: '1', label: 'one to two weeks' },
-  { value: '2', label: 'two weeks or more' },
-];
-const PLACES = [
-  NOT_TOLD,
-  { value: 'skin', label: 'fingertip skin' },
-  ...['thumb', 'hand', 'wrist', 'forearm', 'elbow', 'shoulder', 'neck', 'back'].map((place) => ({
-    value: place,
-    label: place,
-  })),
-];
 
 interface Props {
   handle: LessonHandle;
@@ -96,6 +85,10 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
   );
   return (
     <div className={css.ask} data-first={before ? undefined : true}>
+      <div className={css.first}>
+        <AskedAgain handle={handle} />
+        <BodyLine handle={handle} />
+      </div>
       {before}
       <div className={css.column}>
         <section>
@@ -214,6 +207,38 @@ function Complaint({ handle, catalogue }: { handle: LessonHandle; catalogue: Cat
         value={lesson.complaint}
         onChange={(value) => enter('complaint', '', value)}
       />
+      {mine.some((e) => e.id === lesson.complaint && e.per_finger) && (
+        <ComplaintFinger finger={lesson.complaint_finger} enter={enter} />
+      )}
+    </div>
+  );
+}
+
+function ComplaintFinger({
+  finger,
+  enter,
+}: {
+  finger: number | null;
+  enter: LessonHandle['enter'];
+}) {
+  const tell = (each: number) => () => enter('complaint_finger', '', finger === each ? null : each);
+  useKeys({ '6': tell(1), '7': tell(2), '8': tell(3), '9': tell(4) });
+  return (
+    <div className={css.common} role="group" aria-label="Which finger">
+      <span>Which finger?</span>
+      {FINGERS.map((each, index) => (
+        <button
+          key={each}
+          type="button"
+          className={touch.button}
+          aria-label={`Finger ${each}`}
+          aria-pressed={finger === each}
+          aria-keyshortcuts={String(index + 6)}
+          onClick={tell(each)}
+        >
+          {each}
+        </button>
+      ))}
     </div>
   );
 }
@@ -232,22 +257,10 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
   return (
     <div className={css.reports}>
       <PainScale pain={reports['pain']} onPick={(value) => change('pain', value)} />
-      <div className={css.pain}>
-        <NativeSelect
-          label="Where"
-          data={PLACES}
-          value={typeof reports['place'] === 'string' ? reports['place'] : ''}
-          onChange={(event) => change('place', event.currentTarget.value || null)}
-        />
-        <NativeSelect
-          label="In the same place"
-          data={WEEKS}
-          value={weeksChosen(reports['same_place_weeks'])}
-          onChange={({ currentTarget: { value } }) =>
-            change('same_place_weeks', value ? Number(value) : null)
-          }
-        />
-      </div>
+      <PainPlace
+        chosen={typeof reports['place'] === 'string' ? reports['place'] : ''}
+        onPick={(place) => change('place', reports['place'] === place ? null : place)}
+      />
       <Checkbox.Group
         label="When does it hurt?"
         value={times}
@@ -257,12 +270,6 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
           {TIMES.map(([name, words]) => (
             <Checkbox key={name} value={name} label={words} size="md" />
           ))}
-          <Checkbox
-            label="it is new"
-            size="md"
-            checked={reports['new'] === true}
-            onChange={(event) => change('new', event.currentTarget.checked)}
-          />
         </div>
       </Checkbox.Group>
       <fieldset className={css.signs}>
@@ -280,11 +287,6 @@ function Reports({ handle, onDone }: { handle: LessonHandle; onDone: () => void 
       <Button onClick={onDone}>On to the look</Button>
     </div>
   );
-}
-
-function weeksChosen(weeks: unknown): string {
-  if (typeof weeks !== 'number') return '';
-  return weeks >= 2 ? '2' : weeks >= 1 ? '1' : '0';
 }
 
 /** Picked, not typed, so that no half-typed number counts. */

@@ -8,6 +8,7 @@ import type { Catalogue, Lesson } from '../api/client';
 import { setupsQuery } from '../api/queries';
 import { useKeys } from '../components/useKeys';
 import { minutesWords, MOVE_WORDS } from '../words/words';
+import { AskedAgain } from './AskedAgain';
 import css from './GiveStep.module.css';
 import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
 import { HomeTake } from './HomeTake';
@@ -41,11 +42,18 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
     }
   }, [ready, given, navigate, lesson.id, enter, items]);
   // While a stop is up nothing is given, now or when it is lifted: the sheet says so instead.
+  const waits = lesson.waits_for !== '';
   const give = () => (paused ? navigate(`/lessons/${lesson.id}/sheet`) : setGiving(true));
   const makeAnew = () => store(lesson.proposal.items.map(wishOf));
   const isStale = lesson.plan !== null && lesson.plan.made_for.length > 0;
   const { active, keys } = useItemKeys(items, store);
-  useKeys(paused ? { Enter: give } : { ...keys, Enter: give, m: isStale ? makeAnew : undefined });
+  useKeys(
+    waits
+      ? {}
+      : paused
+        ? { Enter: give }
+        : { ...keys, Enter: give, m: isStale ? makeAnew : undefined },
+  );
 
   if (paused) {
     return (
@@ -62,6 +70,15 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
             Make the sheet
           </Button>
         </div>
+      </section>
+    );
+  }
+  if (waits) {
+    return (
+      <section className={css.give}>
+        <h2>No week before this is answered</h2>
+        <p role="status">{sentence(lesson.waits_for)}</p>
+        <AskedAgain handle={handle} />
       </section>
     );
   }
@@ -118,6 +135,10 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
       <Withheld lesson={lesson} catalogue={catalogue} />
     </section>
   );
+}
+
+function sentence(words: string): string {
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 }
 
 /** Last week's exercises that are not in this week, and why. */

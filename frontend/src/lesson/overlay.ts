@@ -31,7 +31,15 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
         reports: (entry.value ?? {}) as Record<string, unknown>,
       };
     case 'complaint':
-      return { ...lesson, complaint: (entry.value as string | null) ?? null };
+      return {
+        ...lesson,
+        complaint: (entry.value as string | null) ?? null,
+        complaint_finger: null,
+      };
+    case 'complaint_finger':
+      return { ...lesson, complaint_finger: entry.value as number | null };
+    case 'again':
+      return { ...lesson, again: withAnswer(lesson.again, entry) };
     case 'break':
       return { ...lesson, break_weeks: entry.value as number | null };
     case 'practised': {
@@ -60,6 +68,11 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
     default:
       return lesson;
   }
+}
+
+function withAnswer(again: Lesson['again'], entry: Entry): Lesson['again'] {
+  const answer = (entry.value as string | null) ?? '';
+  return again.map((each) => (each.key === entry.key ? { ...each, answer } : each));
 }
 
 function withFinding(findings: Record<string, Finding>, entry: Entry): Record<string, Finding> {

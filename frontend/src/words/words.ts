@@ -34,7 +34,9 @@ export const MOVE_WORDS: Record<string, string> = {
 const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
   observation: 'Grade',
   reports: 'Answers',
+  again: 'Answer about last time',
   complaint: 'Complaint',
+  complaint_finger: 'Finger of the complaint',
   skip: 'Skipped check',
   cause: 'Word on a cause',
   result: 'Last week’s result',

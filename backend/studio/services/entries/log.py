@@ -13,7 +13,15 @@ from django.db import transaction
 from lefthand.values.errors import InputError
 from studio.errors import StudioError
 from studio.models import Lesson, LessonEntry
-from studio.services.entries.answers import BREAK, COMPLAINT, HARDER, PRACTISED, REPORTS
+from studio.services.entries.answers import (
+    AGAIN,
+    BREAK,
+    COMPLAINT,
+    COMPLAINT_FINGER,
+    HARDER,
+    PRACTISED,
+    REPORTS,
+)
 from studio.services.entries.causes import CAUSE, FOCUS
 from studio.services.entries.fit import FIT
 from studio.services.entries.focus import follow_theory
@@ -31,7 +39,9 @@ UNDO_DEPTH = 20
 KINDS: Mapping[str, EntryKind] = {
     "observation": OBSERVATION,
     "reports": REPORTS,
+    "again": AGAIN,
     "complaint": COMPLAINT,
+    "complaint_finger": COMPLAINT_FINGER,
     "skip": SKIP,
     "cause": CAUSE,
     "result": RESULT,

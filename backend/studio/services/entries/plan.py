@@ -13,7 +13,7 @@ from lefthand.values.fields import read_mapping, read_number, short
 from lefthand.values.vocabulary import Instrument
 from studio.errors import StudioError
 from studio.models import Plan, PlanItem
-from studio.services.cases import LessonView
+from studio.services.cases import LessonView, open_words
 from studio.services.chosen_place import NOT_IN_A_PIECE
 from studio.services.entries.opened import Opened
 from studio.services.records import as_stored
@@ -60,7 +60,7 @@ def write_plan(opened: Opened, value: Any) -> None:
     takes it back.
 
     All but "exercise" may be left out. What stays in the week keeps what was practised of it.
-    Raises InputError, or StudioError while a red flag is up.
+    Raises InputError, or StudioError while a red flag is up or a question about pain is open.
     """
     if value is None:
         Plan.objects.filter(lesson=opened.lesson).delete()
@@ -71,6 +71,8 @@ def write_plan(opened: Opened, value: Any) -> None:
     view = opened.view()
     if view.safety.is_red:
         raise StudioError("paused")
+    if value and view.is_asking:
+        raise StudioError("question_open", "plan", open_words(view))
     wishes = [_read_wish(f"plan.{n}", row, view) for n, row in enumerate(value, start=1)]
     names = [wish.exercise.id for wish in wishes]
     for number, name in enumerate(names, start=1):
@@ -80,6 +82,7 @@ def write_plan(opened: Opened, value: Any) -> None:
     focus = [each.cause for each in view.diagnosis.focus]
     plan = opened.plan or Plan(lesson=opened.lesson)
     plan.focus = focus
+    plan.is_eased = view.safety.is_amber
     plan.save()
     gone = [item.pk for name, item in there.items() if name not in names]
     if gone:

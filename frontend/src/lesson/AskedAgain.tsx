@@ -1,0 +1,60 @@
+import type { Schemas } from '../api/client';
+import { useKeys } from '../components/useKeys';
+import touch from '../components/touch.module.css';
+import css from './AskedAgain.module.css';
+import type { LessonHandle } from './useLesson';
+
+const ANSWERS = [
+  ['gone', 'Gone'],
+  ['less', 'Less'],
+  ['same', 'The same'],
+  ['more', 'More'],
+] as const;
+
+/** What was told last time, asked again by name; keys 1 to 4 answer the first that is open. */
+export function AskedAgain({ handle }: { handle: LessonHandle }) {
+  const { lesson, enter } = handle;
+  const open = lesson.again.find((each) => each.answer === '');
+  const say = (index: number) => () => {
+    const answer = ANSWERS[index]?.[0];
+    if (open && answer) enter('again', open.key, answer);
+  };
+  useKeys(open ? { '1': say(0), '2': say(1), '3': say(2), '4': say(3) } : {});
+  if (lesson.again.length === 0) return null;
+  return (
+    <section className={css.asked} aria-label="From last time">
+      {lesson.again.map((each) => (
+        <Question key={each.key} asked={each} isNext={each === open} enter={enter} />
+      ))}
+    </section>
+  );
+}
+
+interface QuestionProps {
+  asked: Schemas['AskedOut'];
+  isNext: boolean;
+  enter: LessonHandle['enter'];
+}
+
+function Question({ asked, isNext, enter }: QuestionProps) {
+  const title = `${asked.says}. And now?`;
+  return (
+    <div className={css.question} data-next={isNext || undefined}>
+      <h2>{title}</h2>
+      <div className={css.answers} role="group" aria-label={title}>
+        {ANSWERS.map(([answer, words], index) => (
+          <button
+            key={answer}
+            type="button"
+            className={touch.button}
+            aria-pressed={asked.answer === answer}
+            aria-keyshortcuts={isNext ? String(index + 1) : undefined}
+            onClick={() => enter('again', asked.key, asked.answer === answer ? null : answer)}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+import { Button, Textarea } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { Dialog } from '../components/Dialog';
+import touch from '../components/touch.module.css';
+import { GRADE_WORDS, shortDate } from '../words/words';
+import css from './BodyLine.module.css';
+import type { LessonHandle } from './useLesson';
+
+type Fact = Schemas['BodyFactOut'];
+const INJURY = 'injury';
+
+/** What is known of the body from earlier lessons, in one line; each fact opens to be measured
+    again or lifted. */
+export function BodyLine({ handle }: { handle: LessonHandle }) {
+  const [opened, setOpened] = useState<string | null>(null);
+  const { body } = handle.lesson;
+  if (body.length === 0) return null;
+  const fact = body.find((each) => each.fact === opened);
+  return (
+    <p className={css.line}>
+      {body.map((each) => (
+        <button
+          key={each.fact}
+          type="button"
+          className={touch.button}
+          onClick={() => setOpened(each.fact)}
+        >
+          {each.says}, {shortDate(each.on)}
+          {each.limits && `: ${each.limits}`}
+          {each.is_due && ' (a year ago: look again)'}
+        </button>
+      ))}
+      {fact && <FactDialog fact={fact} handle={handle} onClose={() => setOpened(null)} />}
+    </p>
+  );
+}
+
+function FactDialog({
+  fact,
+  handle,
+  onClose,
+}: {
+  fact: Fact;
+  handle: LessonHandle;
+  onClose: () => void;
+}) {
+  const { lesson, enter } = handle;
+  return (
+    <Dialog opened onClose={onClose} title={fact.says}>
+      {fact.fact !== INJURY && (
+        <div className={css.again}>
+          <p>Looked at again today:</p>
+          <div className={css.grades}>
+            {GRADE_WORDS.map((word, grade) => (
+              <button
+                key={word}
+                type="button"
+                className={touch.button}
+                aria-pressed={lesson.findings[fact.fact]?.grade === grade}
+                onClick={() => {
+                  enter('observation', fact.fact, grade as 0 | 1 | 2 | 3);
+                  onClose();
+                }}
+              >
+                {word}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+      {fact.fact === INJURY && (
+        <NoteForm
+          playerId={lesson.player.id}
+          fact={fact.fact}
+          word="limits"
+          label="What a doctor or physiotherapist allows"
+          button="Keep the limits"
+          onDone={onClose}
+        />
+      )}
+      <NoteForm
+        playerId={lesson.player.id}
+        fact={fact.fact}
+        word="lifted"
+        label="It holds no more: what has changed, and who says so?"
+        button="Lift it with this note"
+        onDone={onClose}
+      />
+    </Dialog>
+  );
+}
+
+interface NoteProps {
+  playerId: number;
+  fact: string;
+  word: 'lifted' | 'limits';
+  label: string;
+  button: string;
+  onDone: () => void;
+}
+
+function NoteForm({ playerId, fact, word, label, button, onDone }: NoteProps) {
+  const [note, setNote] = useState('');
+  const cache = useQueryClient();
+  const keep = useMutation({
+    mutationFn: async () =>
+      unwrap(
+        await client.POST('/api/players/{player_id}/body', {
+          params: { path: { player_id: playerId } },
+          body: { fact, word, note },
+        }),
+      ),
+    onSuccess: async () => {
+      onDone();
+      await cache.invalidateQueries();
+    },
+  });
+  const problem = keep.error instanceof ApiError ? keep.error.fields[0]?.problem : undefined;
+  return (
+    <form
+      className={css.note}
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <Textarea
+        label={label}
+        value={note}
+        onChange={(event) => setNote(event.currentTarget.value)}
+        error={keep.error ? (problem ?? keep.error.message) : undefined}
+        autosize
+        minRows={2}
+      />
+      <Button type="submit" variant="default" loading={keep.isPending}>
+        {button}
+      </Button>
+    </form>
+  );
+}
