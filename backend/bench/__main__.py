@@ -24,7 +24,7 @@ from lefthand.reason.diagnosis import Diagnosis, counted_findings, diagnose
 from lefthand.reason.explain import view_causes
 from lefthand.reason.network import MAX_CAUSES, network_for, posterior
 from lefthand.simulation.players import draw_player, proposed_looks
-from lefthand.tests.reference_network import ReferenceNetwork
+from lefthand.tests.reference_network import ReferenceNetwork, untempered
 from lefthand.values.vocabulary import Instrument
 
 LESSONS = 15
@@ -65,7 +65,7 @@ def timed(work: Callable[[], object]) -> float:
 
 
 def measure(instrument: Instrument, catalogue: Catalogue, count: int = LESSONS) -> Row:
-    network = network_for(catalogue, instrument)
+    network = untempered(network_for(catalogue, instrument))
     priors = {c.id: c.prior for c in catalogue.causes_of(instrument)}
     evidence = catalogue.evidence_of(instrument)
     times: dict[str, list[float]] = {}

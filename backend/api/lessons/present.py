@@ -40,9 +40,10 @@ from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.tempo import steps_between
 from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
+from lefthand.reason.kept_words import kept_words
 from lefthand.reason.safety import is_loose_by_score
 from lefthand.reason.waiting import JOINTS, joints_are_due
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.vocabulary import POSSIBLE_ABOVE, Instrument, likelihood_of
 from studio.models import Lesson, LessonEntry, Plan, PlanItem
 from studio.services.again import asked_in
 from studio.services.body import BodyFact, body_words
@@ -97,7 +98,13 @@ def view_out(view: LessonView) -> LessonOut:
         decided=bool(decided),
         chosen=bool(chosen_focus(lesson)),
         moved_from=_moved_from(view, entries),
-        look=_look_out(look),
+        kept_words=kept_words(
+            view.case,
+            {v.cause: v.probability for v in diagnosis.causes},
+            [f.cause for f in diagnosis.focus],
+            view.catalogue,
+        ),
+        look=_look_out(look, view),
         enough=diagnosis.enough,
         settle=diagnosis.settle,
         safety=_safety_out(view),
@@ -202,6 +209,7 @@ def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
         meaning=cause.meaning,
         probability=seen.probability,
         word=seen.word.value,
+        before=_before(view.case.memory.get(cause.id)),
         fingers=_shown_fingers(cause, seen.fingers),
         speaks_for=[_reason_out(r, view) for r in seen.speaks_for],
         speaks_against=[_reason_out(r, view) for r in seen.speaks_against],
@@ -212,15 +220,24 @@ def _cause_out(seen: CauseView, view: LessonView) -> CauseOut:
     )
 
 
+def _before(probability: float | None) -> str:
+    """How likely a cause was by earlier lessons, where it was possible at all."""
+    if probability is None or probability <= POSSIBLE_ABOVE:
+        return ""
+    return likelihood_of(probability).value
+
+
 def _shown_fingers(cause: Cause, fingers: tuple[int, ...]) -> list[int]:
     """Fingers of a cause that lies in the fingers; an arm has none, though a finger shows it."""
     return list(fingers) if FINGER_PLACES & set(cause.places) else []
 
 
 def _reason_out(reason: Reason, view: LessonView) -> ReasonOut:
-    finding = view.case.findings.get(reason.evidence)
-    evidence = view.catalogue.evidence[reason.evidence]
-    words = phrase(evidence, finding) if finding else f"{evidence.label.lower()} (complaint)"
+    name, evidence = reason.evidence, view.catalogue.evidence[reason.evidence]
+    words = phrase(evidence, view.diagnosis.findings[name])
+    if name not in view.case.findings:
+        is_known = name in view.case.known
+        words = f"{words}, from before" if is_known else f"{evidence.label.lower()} (complaint)"
     return ReasonOut(evidence=reason.evidence, phrase=words, weight=reason.weight)
 
 
@@ -237,11 +254,12 @@ def _focus_out(view: LessonView) -> list[FocusOut]:
     ]
 
 
-def _look_out(look: Look | None) -> LookOut | None:
+def _look_out(look: Look | None, view: LessonView) -> LookOut | None:
     if look is None:
         return None
     return LookOut(
         again=look.again,
+        why=look.why or view.diagnosis.why_next,
         stage=look.stage.value,
         checks=list(look.checks),
         seconds=look.seconds,

@@ -40,7 +40,8 @@ class ReasonOut(Schema):
 
 
 class CauseOut(Schema):
-    """`ruled_out_on`: an earlier lesson dismissed it that day, and nothing new speaks for it since;
+    """`before`: how likely it was by earlier lessons, before this one looked; "" for not at all.
+    `ruled_out_on`: an earlier lesson dismissed it that day, and nothing new speaks for it since;
     `teacher_why`: then that lesson's."""
 
     id: str
@@ -48,6 +49,7 @@ class CauseOut(Schema):
     meaning: str
     probability: float
     word: str
+    before: str
     fingers: list[int]
     speaks_for: list[ReasonOut]
     speaks_against: list[ReasonOut]
@@ -67,6 +69,7 @@ class FocusOut(Schema):
 
 class LookOut(Schema):
     again: bool
+    why: str
     stage: str
     checks: list[str]
     seconds: int
@@ -213,7 +216,8 @@ class FitOut(Schema):
 class LessonOut(Schema):
     """`decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
     theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
-    what was taken, where a focus that follows has moved since; `last_week`: the lesson that gave
+    what was taken, where a focus that follows has moved since; `kept_words`: what became of last
+    week's focus, in a sentence; `last_week`: the lesson that gave
     the week before; `waits_for`: the question that is open while no week can be given, "" for
     none; `body`: what is known of it."""
 
@@ -241,6 +245,7 @@ class LessonOut(Schema):
     decided: bool
     chosen: bool
     moved_from: list[str]
+    kept_words: str
     look: LookOut | None
     enough: bool
     settle: str | None

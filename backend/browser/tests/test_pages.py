@@ -77,6 +77,8 @@ class Stop(BrowserCase):
         expect(page.get_by_text("say in a sentence what has changed")).to_be_visible()
         page.get_by_label("What has changed").fill("Seen by a physiotherapist.")
         page.get_by_role("dialog").get_by_role("button", name="Lift the stop").click()
+        page.get_by_role("heading", name="No week before this is answered").wait_for()
+        page.keyboard.press("1")
         page.get_by_role("heading", name="The week", exact=True).wait_for()
         self.assertEqual(Player.objects.get().red_flags.get().note, "Seen by a physiotherapist.")
 

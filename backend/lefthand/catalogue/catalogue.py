@@ -23,6 +23,7 @@ from lefthand.catalogue.starting import StartingChance, read_starting_chance
 from lefthand.catalogue.takes import ToPlay, read_to_play
 from lefthand.catalogue.tunes import Tune, read_tune
 from lefthand.catalogue.ways import Way, read_way
+from lefthand.catalogue.weighing import Weighing, read_weighing
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record, read_records
 from lefthand.values.names import Named
@@ -50,6 +51,7 @@ class Catalogue:
     sizes: Mapping[Instrument, Mapping[str, float]]
     synonyms: Mapping[str, tuple[str, ...]]
     takes: Mapping[str, ToPlay]
+    weighing: Weighing
 
     def causes_of(self, instrument: Instrument) -> list[Cause]:
         """Causes that this instrument can have, upstream first."""
@@ -115,8 +117,14 @@ def read_catalogue(folder: Path) -> Catalogue:
             e.id: read_to_play(e, set(evidence), set(raw))
             for e in read_records(folder / "takes.yaml")
         },
+        weighing=_weighing(folder),
         tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
+
+
+def _weighing(folder: Path) -> Weighing:
+    (record,) = read_records(folder / "weighing.yaml")
+    return read_weighing(record)
 
 
 def _aliases(path: Path, today: Mapping[str, set[str]]) -> dict[str, dict[str, str]]:

@@ -18,10 +18,12 @@ import numpy as np
 
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.change.course import Course
-from lefthand.change.memory import CausesOverTime, Heard
+from lefthand.change.memory import CausesOverTime
 from lefthand.change.signs import ChangeWord, SignChange
 from lefthand.change.work import work_on
+from lefthand.reason.memory import Heard
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
+from lefthand.values.vocabulary import LIKELY_ABOVE
 
 OWN_SIGN_FROM = 0.4
 BACK_ABOVE = 0.8  # log likelihood ratio
@@ -42,6 +44,8 @@ CLEARLY_LESS_SHARE = 0.45
 PROBABLY_LESS_SHARE = 0.75
 MORE_BY = 0.25
 FEWEST_LOOKS = 3
+LIKELY_LESSONS = 2  # in fewer it was never there for sure, so nothing is said to be less
+WAS_THERE_ABOVE = 0.75
 STUCK_LESSONS = 4
 STUCK_BELOW = 0.4
 STRONGEST = 2
@@ -207,14 +211,16 @@ def _word(
     last, peak = looks[-1], trouble.max()
     words = [each.word for each in signs]
     clear = any(word in (ChangeWord.GONE, ChangeWord.CLEARLY_LESS) for word in words)
+    was_likely = np.count_nonzero(probability > LIKELY_ABOVE) >= LIKELY_LESSONS
+    was_there = was_likely and np.count_nonzero(probability > WAS_THERE_ABOVE) >= LIKELY_LESSONS
     late = probability[looks[-AWAY_LOOKS:]]
     stayed_away = probability.max() > SURELY_ABOVE and late.max() < AWAY_BELOW
     if stayed_away or (probability[last] < GONE_BELOW and clear):
-        return CauseWord.GONE
+        return CauseWord.GONE if was_there else CauseWord.NOT_SEEN
     less = _mean_less(signs)
-    if less >= CLEARLY_LESS_FROM and trouble[last] < CLEARLY_LESS_SHARE * peak:
+    if was_there and less >= CLEARLY_LESS_FROM and trouble[last] < CLEARLY_LESS_SHARE * peak:
         return CauseWord.CLEARLY_LESS
-    if less >= PROBABLY_LESS_FROM and trouble[last] < PROBABLY_LESS_SHARE * peak:
+    if was_likely and less >= PROBABLY_LESS_FROM and trouble[last] < PROBABLY_LESS_SHARE * peak:
         return CauseWord.PROBABLY_LESS
     if trouble[last] > trouble[looks[0]] + MORE_BY:
         return CauseWord.MORE

@@ -10,9 +10,9 @@ from typing import Any
 from lefthand.case.case import WHOLE_HAND, Case, Finding
 from lefthand.case.findings import check_evidence_id, parse_finding
 from lefthand.catalogue.catalogue import Catalogue
-from lefthand.change.memory import Heard
 from lefthand.change.signs import Series
 from lefthand.reason.diagnosis import counted_findings
+from lefthand.reason.memory import Heard
 from lefthand.reason.outside import outside_chances
 from lefthand.values.errors import InputError
 from lefthand.values.fields import Fields, read_mapping, short

@@ -28,14 +28,10 @@ import numpy as np
 
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.evidence import Evidence
-from lefthand.change.steps import DAYS_A_WEEK, exponential, rate_of
-from lefthand.reason.network import GRADE_IF_THERE, Floats, grades_if_not
+from lefthand.reason.chain import EASED, NEVER, THERE, cause_step
+from lefthand.reason.memory import REPEATED, Heard
+from lefthand.reason.network import GRADE_IF_THERE, Floats, grades_if_not, temper_of
 
-EASES = 0.10  # chance a week that a cause that is there eases
-RETURNS = 0.05  # chance a week that one that has eased is back
-HARDER = 4.0  # times the rate of return in the days before a lesson with a harder piece
-BEGINS = 0.10  # share of the rate that would hold the prior, at which a cause first begins
-REPEATED = 0.6  # weight of a sign that an earlier lesson had graded
 UNNOTICED = 0.6  # ratio of *there* in a lesson that graded none of a cause's own signs
 UNNOTICED_LESSONS = 6  # the first ones; after that it is no news
 OWN_SIGN_FROM = 0.5
@@ -48,19 +44,6 @@ MANY_LESSONS = 60
 MORE_AT_ONCE = 5
 CAUSES_IN_FULL = 10
 TINY = 1e-9
-
-NEVER, THERE, EASED = 0, 1, 2
-
-
-@dataclass(frozen=True, slots=True)
-class Heard:
-    """What one lesson says. day: of the lesson, from any zero. grades: by evidence, 0..3. outside:
-    by evidence, the chance that something else brings it, as in the network."""
-
-    day: int
-    grades: Mapping[str, int]
-    outside: Mapping[str, float]
-    is_harder: bool = False
 
 
 @dataclass(frozen=True, eq=False)
@@ -136,7 +119,9 @@ class _Told:
         for number, lesson in enumerate(heard):
             for name, grade in lesson.grades.items():
                 row = rows[name, lesson.outside.get(name, 0.0)]
-                pick[number, 4 * row + grade] = REPEATED if name in before else 1.0
+                counts = REPEATED if name in before else 1.0
+                temper = temper_of(catalogue.evidence[name], catalogue.weighing.temper)
+                pick[number, 4 * row + grade] = counts * temper
             before |= lesson.grades.keys()
         signs: list[tuple[Evidence, float]] = [(catalogue.evidence[n], o) for n, o in rows]
         return _Told(
@@ -187,17 +172,6 @@ def _cause_steps(heard: Sequence[Heard], prior: Floats) -> Floats:
             made[kind] = cause_step(*kind, prior)
         steps.append(made[kind])
     return np.array(steps).reshape(len(steps), len(prior), 3, 3)
-
-
-def cause_step(days: int, is_harder: bool, prior: Floats) -> Floats:
-    """(causes, 3, 3) for a gap of so many days before a lesson. Rows sum to 1."""
-    eases, returns = rate_of(EASES), rate_of(RETURNS) * (HARDER if is_harder else 1.0)
-    rates = np.zeros((len(prior), 3, 3))
-    rates[:, NEVER, THERE] = BEGINS * eases * prior / (1 - prior)
-    rates[:, THERE, EASED] = eases
-    rates[:, EASED, THERE] = returns
-    rates -= np.eye(3) * rates.sum(axis=2)[:, :, None]
-    return exponential(rates * days / DAYS_A_WEEK)
 
 
 @dataclass(frozen=True, eq=False)

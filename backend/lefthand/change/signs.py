@@ -25,8 +25,8 @@ from itertools import pairwise
 import numpy as np
 
 from lefthand.catalogue.evidence import Evidence
-from lefthand.change.steps import level_step
 from lefthand.reason.network import GRADE_IF_THERE, Floats, grades_if_not
+from lefthand.reason.steps import level_step
 
 GRADE_IF_SLIGHT = np.array([0.148, 0.386, 0.368, 0.098])
 GRADE_IF_STRONG = 2 * GRADE_IF_THERE - GRADE_IF_SLIGHT

@@ -1,7 +1,7 @@
 """A player's term as it is told and drawn: one string a cause, with what happened along the way."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 
 from lefthand.case.case import WHOLE_HAND, Finding
@@ -16,7 +16,6 @@ from lefthand.reason.explain import GRADE_WORDS
 from lefthand.values.measures import MEASURES
 from lefthand.values.wording import lower_first
 
-FREE_BELOW = 0.2
 PAUSE_DAYS = 7
 LONG_PAUSE_DAYS = 21
 MONTH_SAYS_ENOUGH_DAYS = 300
@@ -131,6 +130,24 @@ class Term:
         return self.start + timedelta(days=day)
 
 
+def up_to(term: Term, today: date) -> Term:
+    """The term as it is drawn on a day: it ends there, and what lies ahead is left out."""
+    last = max((today - term.start).days, 0)
+    return replace(
+        term,
+        last=last,
+        strings=[
+            replace(string, focus=[_until(each, last) for each in string.focus])
+            for string in term.strings
+        ],
+        stops=[_until(each, last) for each in term.stops],
+    )
+
+
+def _until(stretch: Stretch, last: int) -> Stretch:
+    return replace(stretch, end=max(stretch.start, min(stretch.end, last)))
+
+
 def term_of(change: Change, catalogue: Catalogue, facts: TermFacts) -> Term | None:
     """The term of a course; None before the first lesson."""
     course = change.course
@@ -175,7 +192,7 @@ def _better(change: Change, catalogue: Catalogue) -> str:
         return ""
     name = catalogue.causes[best.cause].name
     if best.word is CauseWord.GONE:
-        return f"{name}: gone since {_month(change, _since_free(change, best))}."
+        return f"{name}: gone."
     return f"{name}: clearly less than in {_month(change, _worst(change, best))}."
 
 
@@ -183,14 +200,6 @@ def _month(change: Change, day: date) -> str:
     """A month, with its year where it lies most of a year back."""
     is_long_ago = (change.course.lessons[-1].on - day).days > MONTH_SAYS_ENOUGH_DAYS
     return f"{day:%B %Y}" if is_long_ago else f"{day:%B}"
-
-
-def _since_free(change: Change, cause: CauseChange) -> date:
-    """The first lesson after which there was hardly any trouble."""
-    lessons = change.course.lessons
-    troubled = [n for n, trouble in enumerate(cause.trouble) if trouble >= FREE_BELOW]
-    after = min(troubled[-1] + 1, len(lessons) - 1) if troubled else 0
-    return lessons[after].on
 
 
 def _worst(change: Change, cause: CauseChange) -> date:

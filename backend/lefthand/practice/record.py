@@ -7,6 +7,8 @@ from datetime import date
 from lefthand.practice.pains import Pain
 from lefthand.practice.progress import PracticeDay
 from lefthand.reason.learning import LessonFacts
+from lefthand.reason.memory import Heard
+from lefthand.values.vocabulary import Instrument
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,7 +46,8 @@ class LessonRecord:
     for none. practised: days at home since the newest week was given, oldest first, by exercise.
     lifted: when the newest stop up to this lesson was lifted. week: what was given in it. pains:
     what was told of places since the lesson before, this one included. injury: an earlier injury
-    was told of.
+    was told of. heard: what it says of the causes; starts: their starting probabilities for this
+    player; None and {} where nobody asks.
     """
 
     on: date
@@ -57,3 +60,6 @@ class LessonRecord:
     week: GivenWeek | None = None
     pains: tuple[Pain, ...] = ()
     injury: bool = False
+    heard: Heard | None = None
+    starts: Mapping[str, float] = field(default_factory=dict)
+    instrument: Instrument = Instrument.VIOLIN

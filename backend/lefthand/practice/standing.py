@@ -18,8 +18,10 @@ from lefthand.practice.pains import Ache, after_pains
 from lefthand.practice.progress import Advice, Course, Move, next_step
 from lefthand.practice.record import Given, GivenWeek, LessonRecord
 from lefthand.practice.ruled_out import RuledOut, ruled_out_after, ruled_out_before
-from lefthand.reason.diagnosis import BODY_SIGNS
+from lefthand.reason.chain import THERE
+from lefthand.reason.diagnosis import BODY_CAUSE, BODY_SIGNS
 from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE, LessonFacts
+from lefthand.reason.memory import NOTHING_YET, Memory, after_lesson, before_lesson
 from lefthand.reason.safety import EASE_OFF_DAYS, LONG_BREAK_WEEKS, Safety, SafetyLevel
 from lefthand.values.vocabulary import Place
 
@@ -60,7 +62,7 @@ class Standing:
     each cause went that was a focus. ruled_out: causes that the teacher dismissed, until new signs
     speak. aches: where it hurt. harms, fails: exercises that hurt, and that did not go. body: signs
     of the body and of the hold as they were seen last. injury_on: when an earlier injury was told
-    of last.
+    of last. memory: what the lessons made of the causes.
     """
 
     newest: date | None = None
@@ -83,6 +85,7 @@ class Standing:
     fails: Mapping[str, Fails] = field(default_factory=dict)
     body: Mapping[str, Seen] = field(default_factory=dict)
     injury_on: date | None = None
+    memory: Memory = NOTHING_YET
 
 
 AT_FIRST = Standing()
@@ -173,6 +176,17 @@ def apart_now(
     return apart_on(harms, fails, aches, record.on, catalogue), returning(harms)
 
 
+def thought_before(before: Standing, record: LessonRecord) -> dict[str, float]:
+    """By cause, the probability that it is there on the day of this lesson, before the lesson looks
+    at anything; {} before the first that looked at something. Loose joints are known by what holds
+    of the body, and not remembered beside it."""
+    if not before.memory.graded:
+        return {}
+    harder = record.facts.is_harder
+    known = before_lesson(before.memory, record.starts, record.on, is_harder=harder)
+    return {cause: each[THERE] for cause, each in known.items() if cause != BODY_CAUSE}
+
+
 def still_ruled_out(
     before: Standing, record: LessonRecord, catalogue: Catalogue
 ) -> Mapping[str, RuledOut]:
@@ -201,6 +215,7 @@ def advance(before: Standing, record: LessonRecord, catalogue: Catalogue) -> Sta
         fails=fails_after(before.fails, record),
         body=_body_after(before, record),
         injury_on=record.on if record.injury else before.injury_on,
+        memory=_memory_after(before, record, catalogue),
     )
     if real:
         after = replace(
@@ -265,6 +280,13 @@ def _easing_since(before: Standing, record: LessonRecord) -> date | None:
     soon = record.on - timedelta(days=EASE_OFF_DAYS)
     pauses = [*long, *([record.lifted] if record.lifted else [])]
     return max((day for day in pauses if day > soon), default=None)
+
+
+def _memory_after(before: Standing, record: LessonRecord, catalogue: Catalogue) -> Memory:
+    if record.heard is None:
+        return before.memory
+    told = record.starts, record.heard, record.on
+    return after_lesson(before.memory, *told, catalogue, record.instrument)
 
 
 def _body_after(before: Standing, record: LessonRecord) -> dict[str, Seen]:

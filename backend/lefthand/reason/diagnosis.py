@@ -10,26 +10,38 @@ import numpy as np
 from lefthand.case.case import COMPLAINT_GRADE, Case, Finding, Known
 from lefthand.case.ways import Accepted, accepted_findings
 from lefthand.catalogue.catalogue import Catalogue
+from lefthand.catalogue.evidence import Evidence
 from lefthand.reason.explain import CauseView, view_causes, why_sentence
 from lefthand.reason.focus import (
     NO_WORD,
+    KeptColumn,
     TeacherWord,
     choose_focus,
     main_focus_columns,
     may_focus_on_reach,
 )
 from lefthand.reason.learning import Count
-from lefthand.reason.looks import Look, LookOrder, is_enough, next_look
+from lefthand.reason.looks import (
+    STAGE_CHANGE_SECONDS,
+    Look,
+    LookOrder,
+    is_enough,
+    next_look,
+    seconds_of,
+    told_apart,
+)
 from lefthand.reason.network import Network, Posterior, network_for, posterior, with_priors
 from lefthand.reason.outside import explained, outside_chances
 from lefthand.reason.safety import Safety, assess_safety
 from lefthand.reason.starting import ordinary_findings, starting_probabilities
 from lefthand.reason.targets import target_weights
-from lefthand.reason.waiting import HOLD_FIRST, awaited_checks
+from lefthand.reason.waiting import HOLD_FIRST, awaited_checks, looked_within_a_year
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
+from lefthand.values.wording import lower_first
 
 # What belongs to the body holds from lesson to lesson.
 BODY_SIGNS = ("laxity.fingers", "laxity.ninepoint")
+BODY_CAUSE = "joint_laxity"
 DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
 
 
@@ -105,26 +117,63 @@ class Diagnosis:
             first=first,
         )
 
-    @cached_property
+    @property
     def awaited(self) -> tuple[str, ...]:
         """Checks that a rule, an exercise or another sign waits for; see `waiting`."""
+        return tuple(self.awaited_for)
+
+    @cached_property
+    def awaited_for(self) -> dict[str, str]:
+        """The same, each with why it comes now."""
         focus = [each.cause for each in self.focus]
         awaited = awaited_checks(
             self.case, self.catalogue, self._by_cause, focus, self.targets, self.word
         )
-        return tuple(c for c in awaited if c not in self.looking.skipped)
+        return {c: why for c, why in awaited.items() if c not in self.looking.skipped}
+
+    @cached_property
+    def why_next(self) -> str:
+        """In one line, why the next look comes now; "" where there is none."""
+        look = self.next_look
+        if look is None:
+            return ""
+        first = look.checks[0]
+        if first in self.awaited_for:
+            return self.awaited_for[first]
+        if first in self._hold_first:
+            return "the hold comes before the hand"
+        names = [
+            lower_first(self.catalogue.causes[cause].name)
+            for cause in told_apart(self.result, [self.catalogue.evidence[c] for c in look.checks])
+        ]
+        return f"tells {' from '.join(names)}" if len(names) > 1 else f"is it this: {names[0]}?"
 
     @property
     def _hold_first(self) -> tuple[str, ...]:
         """The hold without the hand, on violin and viola, where nobody has looked at it."""
-        left = set(HOLD_FIRST) - set(self.case.findings) - self.looking.skipped
-        return tuple(c for c in HOLD_FIRST if c in left and c in self.result.network.position)
+        left = [c for c in HOLD_FIRST if not looked_within_a_year(self.case, c)]
+        asked = self.result.network.position
+        return tuple(c for c in left if c in asked and c not in self.looking.skipped)
 
     @property
     def enough(self) -> bool:
-        """True when half a minute more has no fair chance of changing the engine's focus, nothing
-        waits to be looked at, and on violin and viola the hold was asked."""
+        """True when one cause leads clearly, or four minutes were looked, half a minute more has no
+        fair chance of changing the engine's focus, nothing waits to be looked at, and on violin and
+        viola the hold was asked."""
+        leads = self.causes[0].probability >= self.catalogue.weighing.lead
+        if not leads and self._seconds_looked < self.catalogue.weighing.seconds:
+            return False
         return not self.awaited and not self._hold_first and self._focus_is_settled
+
+    @property
+    def _seconds_looked(self) -> int:
+        """About what the checks of this lesson took."""
+        by_stage: dict[Stage, list[Evidence]] = {}
+        for name in self.case.findings:
+            evidence = self.catalogue.evidence[name]
+            by_stage.setdefault(evidence.stage, []).append(evidence)
+        looking = sum(seconds_of(checks, self.catalogue) for checks in by_stage.values())
+        return looking + STAGE_CHANGE_SECONDS * len(by_stage)
 
     @cached_property
     def _focus_is_settled(self) -> bool:
@@ -136,9 +185,17 @@ class Diagnosis:
             self.result,
             self.catalogue,
             self.case.instrument,
-            lambda p: main_focus_columns(p, orders, allowed),
+            lambda p: main_focus_columns(p, orders, allowed, self._kept_column),
             self.looking.skipped,
         )
+
+    @property
+    def _kept_column(self) -> KeptColumn | None:
+        kept = next(iter(self.case.kept_focus), None)
+        causes = self.result.network.causes
+        if kept not in causes or kept in self.word.dismissed:
+            return None
+        return KeptColumn(causes.index(kept), self.catalogue.weighing.margin)
 
     @cached_property
     def settle(self) -> str | None:
@@ -170,9 +227,9 @@ class Weighed:
         """The focus, given what the teacher said of the causes."""
         probabilities = {v.cause: v.probability for v in self.causes}
         case = self.case
-        return choose_focus(
-            probabilities, self.catalogue, case.instrument, set(case.findings), word
-        )
+        kept = next(iter(case.kept_focus), None)
+        checked = set(case.findings)
+        return choose_focus(probabilities, self.catalogue, case.instrument, checked, word, kept)
 
 
 def weigh(case: Case, catalogue: Catalogue, counts: Mapping[str, Count] | None = None) -> Weighed:
@@ -218,7 +275,11 @@ def decide(
         result=weighed.result,
         causes=weighed.causes,
         focus=tuple(
-            Focus(c, by_cause[c].fingers, why_sentence(by_cause[c], findings, catalogue))
+            Focus(
+                c,
+                by_cause[c].fingers,
+                why_sentence(by_cause[c], findings, catalogue, case.memory.get(c)),
+            )
             for c in weighed.focus_with(word)
         ),
         engine_focus=weighed.engine_focus,

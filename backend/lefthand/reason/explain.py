@@ -107,14 +107,23 @@ def phrase(evidence: Evidence, finding: Finding) -> str:
     return f"{label} ({words[finding.grade]}{where})"
 
 
-def why_sentence(view: CauseView, findings: Mapping[str, Finding], catalogue: Catalogue) -> str:
-    """One sentence: the cause, how likely, and the evidence that speaks for it."""
+def why_sentence(
+    view: CauseView,
+    findings: Mapping[str, Finding],
+    catalogue: Catalogue,
+    before: float | None = None,
+) -> str:
+    """One sentence: the cause, how likely, and the evidence that speaks for it. `before`: how
+    probable it was by earlier lessons, before this one looked."""
     cause = catalogue.causes[view.cause]
     strongest = [
         phrase(catalogue.evidence[r.evidence], findings[r.evidence])
         for r in view.speaks_for[:3]
         if findings[r.evidence].grade > 0
     ]
+    if not strongest and before is not None:
+        told = f"it was {likelihood_of(before).value} by earlier lessons"
+        return f"{cause.name}: {view.word}; {told}, and nothing seen today speaks for it yet."
     if not strongest:
         return (
             f"{cause.name}: {view.word}, from how often it is met; nothing seen speaks for it yet."

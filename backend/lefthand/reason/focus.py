@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.causes import Cause
-from lefthand.values.vocabulary import LIKELY_ABOVE, Instrument
+from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument
 
 Floats = NDArray[np.float64]
 
@@ -43,11 +43,13 @@ def choose_focus(
     instrument: Instrument,
     checked: Iterable[str],
     word: TeacherWord = NO_WORD,
+    kept: str | None = None,
 ) -> tuple[str, ...]:
     """At most two cause ids, the main one first; empty when no cause is likely yet.
 
     The most upstream likely cause comes first, unless one further down is surer by 0.3. Equally
-    upstream causes go by probability.
+    upstream causes go by probability. `kept`: last week's main focus; it stays while it is
+    *possible* and none that would take its place is clearly surer.
     """
     chosen = [c for c in word.pinned if c in probabilities][:MAX_FOCUS]
     skip = set(chosen) | set(word.dismissed)
@@ -56,6 +58,12 @@ def choose_focus(
     left = [
         catalogue.causes[c] for c, p in probabilities.items() if p > LIKELY_ABOVE and c not in skip
     ]
+    if not chosen and kept is not None and kept not in skip:
+        best = _next_focus(left, probabilities) if left else None
+        rival = probabilities[best.id] if best is not None else 0.0
+        if stays(probabilities.get(kept, 0.0), rival, catalogue.weighing.margin):
+            chosen.append(kept)
+            left = [cause for cause in left if cause.id != kept]
     while left and len(chosen) < MAX_FOCUS and not (word.is_whole and chosen):
         best = _next_focus(left, probabilities)
         chosen.append(best.id)
@@ -63,8 +71,24 @@ def choose_focus(
     return tuple(chosen)
 
 
+def stays(kept: float, rival: float, margin: float) -> bool:
+    """Whether last week's focus of this probability stays before a rival of that one."""
+    return kept > POSSIBLE_ABOVE and rival < kept + margin
+
+
+@dataclass(frozen=True, slots=True)
+class KeptColumn:
+    """The column of last week's focus, and the margin that it has."""
+
+    column: int
+    margin: float
+
+
 def main_focus_columns(
-    probabilities: Floats, orders: Floats, allowed: NDArray[np.bool_]
+    probabilities: Floats,
+    orders: Floats,
+    allowed: NDArray[np.bool_],
+    kept: KeptColumn | None = None,
 ) -> NDArray[np.intp]:
     """The main focus of many cases at once, by the rule of `choose_focus`.
 
@@ -79,7 +103,13 @@ def main_focus_columns(
     surest = np.where(surer, probabilities, -1.0).argmax(axis=1)
     chosen = np.where(surer.any(axis=1), surest, upstream)
     found: NDArray[np.intp] = np.where(likely.any(axis=1), chosen, -1)
-    return found
+    if kept is None or not allowed[kept.column]:
+        return found
+    mine = probabilities[:, kept.column]
+    rival = np.where(found >= 0, probabilities[rows, found], 0.0)
+    stay = (mine > POSSIBLE_ABOVE) & (rival < mine + kept.margin)
+    still: NDArray[np.intp] = np.where(stay, kept.column, found)
+    return still
 
 
 def _next_focus(left: list[Cause], probabilities: Mapping[str, float]) -> Cause:

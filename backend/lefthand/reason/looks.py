@@ -31,6 +31,7 @@ PROBABILITY_POWER = 0.4
 STAGE_CHANGE_SECONDS = 10
 HALF_A_MINUTE = 30
 FAIR_CHANCE = 0.10
+BESIDE = 0.35  # of what is told most, from which a second cause is named beside it
 ENOUGH_CHECKS = 3
 WEIGHT_KEPT = 0.999
 SETS_KEPT = 500
@@ -83,13 +84,18 @@ class _Beliefs:
         return weighted
 
     def information(self, checks: Sequence[Evidence]) -> Floats:
-        """(n_checks,): expected fall of the doubt about each cause, weighted, in nats."""
+        """(n_checks,): expected fall of the doubt about all causes, weighted, in nats."""
+        found: Floats = self.by_cause(checks).sum(axis=1)
+        return found
+
+    def by_cause(self, checks: Sequence[Evidence]) -> Floats:
+        """(n_checks, n_causes): expected fall of the doubt about each cause, weighted, in nats."""
         joint = self.outcomes(checks)
         chance = joint.sum(axis=2)
         after = (joint @ self.sets) / chance[:, :, None]
         now = self.weights @ self.sets
         fall = _doubt(now) - (chance[:, :, None] * _doubt(after)).sum(axis=1)
-        weighted: Floats = (fall * now**PROBABILITY_POWER).sum(axis=1)
+        weighted: Floats = fall * now**PROBABILITY_POWER
         return weighted
 
 
@@ -153,6 +159,14 @@ def information_of(result: Posterior, checks: Sequence[Evidence]) -> list[float]
         return []
     found: list[float] = _Beliefs.from_posterior(result).information(checks).tolist()
     return found
+
+
+def told_apart(result: Posterior, checks: Sequence[Evidence]) -> list[str]:
+    """The one or two causes about which these checks are expected to tell most."""
+    told = _Beliefs.from_posterior(result).by_cause(checks).sum(axis=0)
+    order = np.argsort(told)[::-1][:2]
+    causes = result.network.causes
+    return [causes[c] for c in order if told[c] >= BESIDE * told[order[0]]]
 
 
 def _allowed(

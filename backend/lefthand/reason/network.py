@@ -33,6 +33,7 @@ MAX_CAUSES = 5
 GRADE_IF_THERE = np.array([0.10, 0.25, 0.40, 0.25])
 GRADE_IF_NOT = np.array([0.82, 0.13, 0.04, 0.01])
 NOTHING_OUTSIDE: Mapping[str, float] = {}
+ALL_COUNT: Mapping[str, float] = {}
 
 
 @dataclass(frozen=True, eq=False)
@@ -43,6 +44,7 @@ class Network:
     prior: (n_sets,), sums to 1.
     there: (n_evidence, n_sets), probability that the evidence is there.
     if_not: (n_evidence, 4), probability of each grade when it is not there.
+    temper: (n_evidence,), the power that the likelihood of a grade is taken to, in 0..1.
     """
 
     causes: tuple[str, ...]
@@ -51,6 +53,7 @@ class Network:
     prior: Floats
     there: Floats
     if_not: Floats
+    temper: Floats
 
     @cached_property
     def position(self) -> dict[str, int]:
@@ -63,14 +66,15 @@ class Network:
         return found
 
     def likelihood(self, evidence: str, grade: int, outside: float = 0.0) -> Floats:
-        """Probability of this grade for every set: (n_sets,).
+        """How much this grade speaks for every set: (n_sets,), its probability, tempered.
 
         outside: probability that something outside the left hand brings the evidence by itself.
         """
-        low = self.if_not[self.position[evidence], grade]
+        row = self.position[evidence]
+        low, temper = self.if_not[row, grade], self.temper[row]
         there = 1 - (1 - outside) * (1 - self.row(evidence))
         result: Floats = low + (GRADE_IF_THERE[grade] - low) * there
-        return result
+        return result if temper == 1 else result**temper
 
 
 @dataclass(frozen=True, eq=False)
@@ -96,7 +100,8 @@ class Posterior:
 def network_for(catalogue: Catalogue, instrument: Instrument) -> Network:
     """The whole network of an instrument, written out once and kept."""
     causes = {c.id: c.prior for c in catalogue.causes_of(instrument)}
-    return build_network(causes, catalogue.evidence_of(instrument), MAX_CAUSES)
+    temper = catalogue.weighing.temper
+    return build_network(causes, catalogue.evidence_of(instrument), MAX_CAUSES, temper)
 
 
 def with_priors(network: Network, priors: Mapping[str, float]) -> Network:
@@ -106,7 +111,10 @@ def with_priors(network: Network, priors: Mapping[str, float]) -> Network:
 
 
 def build_network(
-    priors: Mapping[str, float], evidence: Sequence[Evidence], max_causes: int
+    priors: Mapping[str, float],
+    evidence: Sequence[Evidence],
+    max_causes: int,
+    temper: float = 1.0,
 ) -> Network:
     """Write out all sets of at most `max_causes` of the causes in `priors`."""
     causes = tuple(priors)
@@ -123,7 +131,13 @@ def build_network(
         prior=_prior_of_sets(sets, prior),
         there=there,
         if_not=np.array([grades_if_not(e) for e in evidence]).reshape(-1, len(GRADE_IF_NOT)),
+        temper=np.array([temper_of(e, temper) for e in evidence]),
     )
+
+
+def temper_of(evidence: Evidence, temper: float) -> float:
+    """What defines a cause is believed in full: it is rarely graded by mistake."""
+    return temper if evidence.mistaken is None else 1.0
 
 
 def grades_if_not(evidence: Evidence) -> Floats:
@@ -149,16 +163,21 @@ def _all_sets(count: int, at_most: int) -> Floats:
 
 
 def posterior(
-    network: Network, grades: Mapping[str, int], outside: Mapping[str, float] = NOTHING_OUTSIDE
+    network: Network,
+    grades: Mapping[str, int],
+    outside: Mapping[str, float] = NOTHING_OUTSIDE,
+    counts: Mapping[str, float] = ALL_COUNT,
 ) -> Posterior:
     """Probability of every cause given the grades (evidence id to 0..3).
 
     outside: by evidence, the probability in 0..1 that something other than the causes brings it, as
-    one more cause that is independent of all others and is summed out.
+    one more cause that is independent of all others and is summed out. counts: by evidence, how
+    much its grade counts, in 0..1, where that is less than in full.
     """
     weights = network.prior.copy()
     for evidence in sorted(grades):
-        weights *= network.likelihood(evidence, grades[evidence], outside.get(evidence, 0.0))
+        told = network.likelihood(evidence, grades[evidence], outside.get(evidence, 0.0))
+        weights *= told ** counts[evidence] if evidence in counts else told
         weights /= weights.sum()
     return Posterior(network, dict(grades), dict(outside), weights, weights @ network.sets)
 

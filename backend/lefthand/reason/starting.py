@@ -1,15 +1,18 @@
 """Where the probabilities of causes start for one player, before anything is seen.
 
 A cause's prior, moved by what the teacher's own lessons settled (`learning`), then by factors on
-its odds for this kind of player (`knowledge/starting.yaml`).
+its odds for this kind of player (`knowledge/starting.yaml`), and from the second lesson on by what
+the lessons before made of it (`memory`).
 """
 
+import math
 from collections.abc import Mapping
 
 from lefthand.case.case import Case
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.starting import StartingChance, Who
 from lefthand.reason.learning import Count, starting_value
+from lefthand.reason.memory import LEAST, MOST
 
 
 def starting_probabilities(
@@ -23,8 +26,19 @@ def starting_probabilities(
         odds = p / (1 - p)
         for chance in chances:
             odds *= chance.odds.get(cause.id, 1.0)
-        found[cause.id] = odds / (1 + odds)
+        found[cause.id] = with_memory(odds / (1 + odds), case.memory.get(cause.id), catalogue)
     return found
+
+
+def with_memory(start: float, remembered: float | None, catalogue: Catalogue) -> float:
+    """Between what holds for any such player and what the lessons before made of the cause, on the
+    log odds."""
+    if remembered is None:
+        return start
+    share = catalogue.weighing.memory
+    kept = min(max(remembered, LEAST), MOST)
+    odds = math.log(kept / (1 - kept)) * share + math.log(start / (1 - start)) * (1 - share)
+    return 1 / (1 + math.exp(-odds))
 
 
 def chances_of(case: Case, catalogue: Catalogue) -> list[StartingChance]:

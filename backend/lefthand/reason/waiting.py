@@ -24,24 +24,27 @@ def awaited_checks(
     focus: Iterable[str],
     targets: Iterable[str],
     word: TeacherWord,
-) -> tuple[str, ...]:
-    """Evidence ids, the most pressing first: the complaint, what may explain a sign from outside
-    the hand, what stands before a likely short reach, what the exercises of the focus need, and
-    loose joints before a nudge or a stretch for one of the `targets` of the week."""
-    wanted = dict.fromkeys(
-        (
-            *_complaint(case, catalogue),
-            *to_rule_out(case, catalogue),
-            *_before_reach(case, probabilities, word),
-            *_before_exercises(case, catalogue, focus),
-            *_before_nudges(case, catalogue, targets),
-        )
-    )
-    return tuple(
-        name
-        for name in wanted
-        if name not in case.findings and case.instrument in catalogue.evidence[name].instruments
-    )
+) -> dict[str, str]:
+    """Evidence ids with why they come now, the most pressing first: the complaint, what may explain
+    a sign from outside the hand, what stands before a likely short reach, what the exercises of the
+    focus need, and loose joints before a nudge or a stretch for one of the `targets` of the week.
+    """
+    wanted: dict[str, str] = {}
+    for checks, why in (
+        (_complaint(case, catalogue), _complaint_words(case, catalogue)),
+        (to_rule_out(case, catalogue), "before the left hand is blamed for it"),
+        (_before_reach(case, probabilities, word), "before a short reach is thought of"),
+        (_before_exercises(case, catalogue, focus), "this week's exercises need to know it"),
+        (_before_nudges(case, catalogue, targets), "before a nudge or a stretch is given"),
+    ):
+        for name in checks:
+            wanted.setdefault(name, why)
+    return {
+        name: why
+        for name, why in wanted.items()
+        if not looked_within_a_year(case, name)
+        and case.instrument in catalogue.evidence[name].instruments
+    }
 
 
 def _complaint(case: Case, catalogue: Catalogue) -> Iterator[str]:
@@ -51,6 +54,12 @@ def _complaint(case: Case, catalogue: Catalogue) -> Iterator[str]:
     evidence = catalogue.evidence[case.complaint]
     if not evidence.told and not evidence.is_trial and case.instrument not in evidence.unseen:
         yield evidence.id
+
+
+def _complaint_words(case: Case, catalogue: Catalogue) -> str:
+    said = (c.says for c in catalogue.complaints.values() if c.evidence == case.complaint)
+    found = next(said, None)
+    return f"you said: “{found}”" if found else "it is the complaint"
 
 
 def looked_within_a_year(case: Case, check: str) -> bool:

@@ -12,7 +12,7 @@ another one in a share of the checks.
 """
 
 import random
-from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from lefthand.case.case import COMPLAINT_GRADE
@@ -29,7 +29,11 @@ GRADES = (0, 1, 2, 3)
 
 @dataclass(frozen=True, slots=True)
 class SimulatedPlayer:
+    """there: the evidence that the causes, or a leak, have brought. reports: how each is graded."""
+
+    instrument: Instrument
     causes: frozenset[str]
+    there: frozenset[str]
     complaint: str
     reports: Mapping[str, int]
 
@@ -62,13 +66,27 @@ def draw_player(
         complaints = sorted(e.id for e in evidence if e.id in there and not e.is_trial)
         if causes and complaints:
             break
+    reports = draw_grades(there, catalogue, instrument, chooser, disturbance)
+    return SimulatedPlayer(
+        instrument, causes, frozenset(there), chooser.choice(complaints), reports
+    )
+
+
+def draw_grades(
+    there: Collection[str],
+    catalogue: Catalogue,
+    instrument: Instrument,
+    chooser: random.Random,
+    disturbance: Disturbance = CALM,
+) -> dict[str, int]:
+    """How a teacher grades every check of a hand in which this evidence is there."""
     reports = {}
-    for item in evidence:
+    for item in catalogue.evidence_of(instrument):
         table = GRADE_IF_THERE if item.id in there else grades_if_not(item)
         reports[item.id] = chooser.choices(GRADES, weights=table.tolist())[0]
         if chooser.random() < disturbance.misgraded:
             reports[item.id] = chooser.choice([g for g in GRADES if g != reports[item.id]])
-    return SimulatedPlayer(causes, chooser.choice(complaints), reports)
+    return reports
 
 
 def _is_there(

@@ -2,6 +2,7 @@
 
 import multiprocessing
 import os
+import statistics
 from collections.abc import Iterable, Iterator
 from concurrent.futures import Executor, ProcessPoolExecutor
 from functools import reduce
@@ -10,6 +11,7 @@ from operator import add
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.simulation.players import CALM, TIMES, Disturbance, Tally, simulate
+from lefthand.simulation.whole_lessons import CALLED, LessonTally, simulate_lessons
 from lefthand.values.vocabulary import Instrument
 
 DISTURBED = Disturbance(strengths=0.3, misgraded=0.1)
@@ -31,6 +33,24 @@ def report(instruments: Iterable[Instrument], players: int, seed: int) -> Iterat
                     shares = "".join(f"{hits[time] / players:>9.3f}" for time in TIMES)
                     yield f"  {policy:<34}{shares}"
                 yield f"  {'everything checked':<34}{tally.everything / players:>9.3f}"
+                led = _lessons_in_chunks(pool, instrument, players, seed, disturbance)
+                yield from _lesson_lines(led)
+
+
+def _lesson_lines(led: LessonTally) -> Iterator[str]:
+    """A lesson as it is led, and the one after it."""
+
+    def shares(hits: dict[int, int]) -> str:
+        return ", ".join(f"{hits[time] / led.lessons:.3f} at {time} s" for time in hits)
+
+    middle = statistics.median(led.enough_seconds)
+    called = ", ".join(
+        f"called {low} to {high} true in {led.called(low, high):.3f}" for low, high in CALLED
+    )
+    yield f"  led from the complaint: {shares(led.true_at)}"
+    yield f"  called enough: {led.enough / led.lessons:.3f} (median {middle:g} s)"
+    yield f"  the lesson after it: {shares(led.second)}"
+    yield f"  calibration error {led.calibration_error():.4f}; {called}"
 
 
 def _workers() -> Executor:
@@ -46,6 +66,22 @@ def _in_chunks(
     chunks = [range(start, min(start + CHUNK, players)) for start in starts]
     tallies = pool.map(_chunk, repeat(instrument), chunks, repeat(seed), repeat(disturbance))
     return reduce(add, tallies)
+
+
+def _lessons_in_chunks(
+    pool: Executor, instrument: Instrument, players: int, seed: int, disturbance: Disturbance
+) -> LessonTally:
+    chunks = [range(at, min(at + CHUNK, players)) for at in range(0, players, CHUNK)]
+    tallies = pool.map(_lesson_chunk, repeat(instrument), chunks, repeat(seed), repeat(disturbance))
+    return reduce(add, tallies)
+
+
+def _lesson_chunk(
+    instrument: Instrument, numbers: range, seed: int, disturbance: Disturbance
+) -> LessonTally:
+    return simulate_lessons(
+        load_catalogue(), instrument, numbers, seed=seed, disturbance=disturbance
+    )
 
 
 def _chunk(instrument: Instrument, numbers: range, seed: int, disturbance: Disturbance) -> Tally:

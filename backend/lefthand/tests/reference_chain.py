@@ -8,7 +8,8 @@ import numpy as np
 import pyagrum as gum
 
 from lefthand.catalogue.catalogue import Catalogue
-from lefthand.change.memory import THERE, Heard, cause_step
+from lefthand.reason.chain import THERE, cause_step
+from lefthand.reason.memory import Heard
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
 
 

@@ -5,11 +5,18 @@ one by one (states 0..max and "more"), and "more" is ruled out by evidence on th
 """
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import replace
 
+import numpy as np
 import pyagrum as gum
 
 from lefthand.catalogue.evidence import Evidence
-from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
+from lefthand.reason.network import GRADE_IF_THERE, Network, grades_if_not
+
+
+def untempered(network: Network) -> Network:
+    """The network as the reference has it, every grade counted in full."""
+    return replace(network, temper=np.ones_like(network.temper))
 
 
 class ReferenceNetwork:

@@ -17,8 +17,8 @@ from lefthand.change.signs import (
     Series,
     sign_changes,
 )
-from lefthand.change.steps import exponential, level_step, rate_of
 from lefthand.reason.network import GRADE_IF_THERE, grades_if_not
+from lefthand.reason.steps import exponential, level_step, rate_of
 
 CATALOGUE = load_catalogue()
 SIGN = CATALOGUE.evidence["uneven.fast"]

@@ -129,7 +129,7 @@ class Selection(TestCase):
             "insecure_hold": 0.6 * seen.probability("insecure_hold"),
         }
         self.assertEqual(seen.targets, expected)
-        two = now({"fades.early": 3, "idle.stiff": 3, "web.closed": 2}).diagnosis
+        two = now({"fades.early": 3, "idle.stiff": 3, "web.closed": 3}).diagnosis
         self.assertEqual(two.targets, {"thumb_index_grip": 1.0, "held_fingers": 0.6})
         none = now({"web.closed": 3}).diagnosis
         self.assertEqual(list(none.targets), ["thumb_index_grip", "insecure_hold"])

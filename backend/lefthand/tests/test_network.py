@@ -16,7 +16,7 @@ from lefthand.reason.network import (
     without_each,
 )
 from lefthand.tests.cases import WORKED_CASES
-from lefthand.tests.reference_network import reference_posterior
+from lefthand.tests.reference_network import reference_posterior, untempered
 from lefthand.values.vocabulary import Instrument
 
 TOLERANCE = 1e-6
@@ -35,7 +35,7 @@ class AgainstReference(TestCase):
         priors = {c.id: c.prior for c in catalogue.causes_of(instrument)}
         evidence = catalogue.evidence_of(instrument)
         expected = reference_posterior(priors, evidence, grades, MAX_CAUSES)
-        found = posterior(network_for(catalogue, instrument), grades)
+        found = posterior(untempered(network_for(catalogue, instrument)), grades)
         for cause, probability in expected.items():
             self.assertAlmostEqual(found.probability(cause), probability, delta=TOLERANCE)
 
@@ -73,7 +73,7 @@ class AgainstReference(TestCase):
             grades = random_grades(instrument, 6, seed)
             grades = {name: min(grade, 2) if seed % 2 else grade for name, grade in grades.items()}
             free = reference_posterior(priors, catalogue.evidence_of(instrument), grades, None)
-            found = posterior(network_for(catalogue, instrument), grades)
+            found = posterior(untempered(network_for(catalogue, instrument)), grades)
             moved = max(moved, *(abs(free[c] - found.probability(c)) for c in priors))
         self.assertLess(moved, 0.12)
 

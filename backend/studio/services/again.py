@@ -8,7 +8,7 @@ from lefthand.practice.pains import GONE, Ache, asked_again
 from lefthand.values.vocabulary import Place
 from studio.models import Lesson
 from studio.services.cases import LessonView
-from studio.services.last_time import COMPLAINED, TIRED, last_complaint, was_tired
+from studio.services.last_time import COMPLAINED, TIRED, own_complaint, was_tired
 
 
 @dataclass(frozen=True)
@@ -38,7 +38,7 @@ def asked_in(view: LessonView) -> list[Asked]:
     if was_tired(last):
         words = "Last time: tired into the next day"
         found.append(Asked(TIRED, words, last.date, lesson.again.get(TIRED, ""), False))
-    complaint = last_complaint(last)
+    complaint = own_complaint(last)
     if complaint is not None:
         answer = lesson.again.get(COMPLAINED, "")
         words = f"Last time: {_complaint_words(complaint)}"

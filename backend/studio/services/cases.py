@@ -23,6 +23,7 @@ from lefthand.practice.standing import (
     passed_rungs,
     recent_focus,
     still_ruled_out,
+    thought_before,
 )
 from lefthand.reason.diagnosis import Diagnosis, Looking, Weighed, decide, weigh
 from lefthand.reason.focus import TeacherWord
@@ -42,7 +43,7 @@ from studio.services.findings import (
 )
 from studio.services.flags import lesson_safety
 from studio.services.history import History, Past, past_of
-from studio.services.known import chosen_focus, dismissed_in, known_words
+from studio.services.known import chosen_focus, known_words
 from studio.services.last_time import complaint_of, is_still_tired
 from studio.services.pains import beside_reports, open_questions
 from studio.services.records import weeks_idle
@@ -87,8 +88,6 @@ class LessonView:
         words = known_words(self.lesson)
         decided = chosen_focus(self.lesson)
         is_whole = bool(decided)
-        if not decided and not self.weighed.engine_focus and self.kept is not None:
-            decided = [self.kept]
         more = [] if is_whole else [w.cause for w in words if w.word == "pinned"]
         pinned = [*decided, *(cause for cause in more if cause not in decided)]
         dismissed = {w.cause for w in words if w.word == "dismissed"} | set(self.ruled_out)
@@ -109,22 +108,6 @@ class LessonView:
     @cached_property
     def counts(self) -> dict[str, Count]:
         return {cause: Count(*found) for cause, found in self.lesson.starting_counts.items()}
-
-    @cached_property
-    def kept(self) -> str | None:
-        """Last lesson's main focus if it still shows, though it may not be likely any more.
-
-        Getting better makes a cause less likely long before it is gone; work on it goes on.
-        """
-        if not self.history.standing.focus:
-            return None
-        cause = self.history.standing.focus[0]
-        dismissed = cause in dismissed_in(self.lesson)
-        shows = any(
-            finding.grade > 0 and cause in self.catalogue.evidence[name].causes
-            for name, finding in self.case.findings.items()
-        )
-        return cause if shows and not dismissed else None
 
     @cached_property
     def safety(self) -> Safety:
@@ -182,7 +165,11 @@ class LessonView:
         return Wishes(
             load_limit=self.load_limit,
             under_way={r.exercise.id for r in self.review if r.is_under_way},
-            without=frozenset(r.exercise.id for r in self.review if r.advice.is_left_out),
+            without=frozenset(
+                r.exercise.id
+                for r in self.review
+                if r.advice.is_left_out and r.exercise.id not in self.case.apart  # which says why
+            ),
             disliked=set(self.lesson.player.disliked),
             place=self.own_place.place if self.own_place else None,
         )
@@ -287,6 +274,8 @@ def _from_before(lesson: Lesson, history: History) -> dict[str, Any]:
             for name, each in apart.items()
         },
         "returning": sorted(returns),
+        "memory": thought_before(standing, history.record),
+        "kept_focus": list(standing.focus),
     }
 
 

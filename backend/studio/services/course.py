@@ -1,23 +1,16 @@
 """From rows to the course that the core reads for what has changed."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import date, timedelta
 
-from lefthand.case.case import Case
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.change.course import Course, CourseLesson, Practice, lesson_findings
 from lefthand.change.term import TermFacts
 from lefthand.practice.week import LAST_DAY
-from lefthand.values.vocabulary import Instrument, Level
 from studio.models import Lesson, Player, PracticeResult, RedFlag
-from studio.services.findings import (
-    age_at,
-    findings_of,
-    way_of_teaching,
-    youngest_age_at,
-)
 from studio.services.known import focus_of, known_items
+from studio.services.plain_case import plain_case, who_plays
 from studio.services.records import lesson_rows
 from studio.services.standing import standing_after
 
@@ -40,7 +33,7 @@ def course_of(player: Player, on: date) -> PlayersCourse:
     return PlayersCourse(
         lessons=lessons,
         course=Course(
-            _who(player, lessons[-1] if lessons else None),
+            who_plays(player, lessons[-1] if lessons else None),
             _in_order(lessons, results),
             ruled_out=frozenset(standing_after(player.pk, on).ruled_out),
             pain_since=_pain_since(lessons),
@@ -51,13 +44,6 @@ def course_of(player: Player, on: date) -> PlayersCourse:
             stops=_stops(player),
             rungs=[_rungs(lesson) for lesson in lessons],
         ),
-    )
-
-
-def _who(player: Player, lesson: Lesson | None) -> Case:
-    age = age_at(player, lesson) if lesson else None
-    return Case(
-        Instrument(player.instrument), {}, Level(player.level), age, hours_a_day=player.hours_a_day
     )
 
 
@@ -102,19 +88,7 @@ class _AtHome:
 
 
 def _lesson(lesson: Lesson, at_home: _AtHome | None) -> CourseLesson:
-    player = lesson.player
-    age = age_at(player, lesson)
-    catalogue = load_catalogue()
-    complaint = catalogue.evidence.get(lesson.complaint)
-    has_it = complaint is not None and player.instrument in complaint.instruments
-    case = replace(
-        _who(player, lesson),
-        findings=findings_of(lesson),
-        youngest_age=None if age is None else youngest_age_at(player, lesson),
-        way_of_teaching=way_of_teaching(player),
-        complaint=complaint.id if complaint is not None and has_it else None,
-    )
-    findings, outside = lesson_findings(case, catalogue)
+    findings, outside = lesson_findings(plain_case(lesson), load_catalogue())
     return CourseLesson(
         on=lesson.date,
         findings=findings,

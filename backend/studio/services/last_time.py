@@ -15,7 +15,7 @@ def is_still_tired(lesson: Lesson) -> bool:
     return _goes_on(lesson, TIRED)
 
 
-def last_complaint(last: Lesson) -> str | None:
+def own_complaint(last: Lesson) -> str | None:
     """The check that its complaint speaks of, where this instrument has it."""
     evidence = load_catalogue().evidence.get(last.complaint)
     if evidence is None or last.player.instrument not in evidence.instruments:
@@ -25,10 +25,10 @@ def last_complaint(last: Lesson) -> str | None:
 
 def complaint_of(lesson: Lesson, last: Lesson | None) -> str | None:
     """The lesson's own complaint, else that of last time where it is not gone."""
-    own = last_complaint(lesson)
+    own = own_complaint(lesson)
     if own is not None or last is None or not _goes_on(lesson, COMPLAINED):
         return own
-    return last_complaint(last)
+    return own_complaint(last)
 
 
 def _goes_on(lesson: Lesson, key: str) -> bool:

@@ -17,12 +17,14 @@ CHECKS_AGAIN = 5
 @dataclass(frozen=True)
 class Look:
     """Checks to make now. `again`: made in the last lesson and repeated to compare; these may be of
-    several stages, in their order, and `stage` is the first."""
+    several stages, in their order, and `stage` is the first. `why`: they come now, in one line; ""
+    where the diagnosis says it."""
 
     again: bool
     stage: Stage
     checks: tuple[str, ...]
     seconds: int
+    why: str = ""
 
 
 def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
@@ -48,7 +50,8 @@ def _settling(view: LessonView) -> Look | None:
     if not checks:
         return None
     seconds = sum(view.catalogue.evidence[name].seconds for name in checks)
-    return Look(False, Stage.TRIAL, checks, seconds)
+    why = "three lessons and no change: is it this at all?"
+    return Look(False, Stage.TRIAL, checks, seconds, why)
 
 
 def _again(view: LessonView, last: Lesson) -> Look | None:
@@ -67,4 +70,4 @@ def _again(view: LessonView, last: Lesson) -> Look | None:
     checks = sorted(left, key=lambda e: order.index(e.stage))[:CHECKS_AGAIN]
     changes = len({e.stage for e in checks}) - 1
     seconds = sum(e.seconds for e in checks) + changes * STAGE_CHANGE_SECONDS
-    return Look(True, checks[0].stage, tuple(e.id for e in checks), seconds)
+    return Look(True, checks[0].stage, tuple(e.id for e in checks), seconds, "as last time")

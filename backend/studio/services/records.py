@@ -1,6 +1,6 @@
 """From rows to the core's record of a lesson."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
@@ -8,7 +8,9 @@ from typing import Any
 
 from django.db.models import Max, Prefetch, QuerySet
 
+from lefthand.case.case import Finding
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.change.course import lesson_findings
 from lefthand.practice.doses import SHORT_BREAK_WEEKS, is_load
 from lefthand.practice.pains import Pain
 from lefthand.practice.plan import PlanItem as PlannedItem
@@ -16,13 +18,17 @@ from lefthand.practice.progress import PracticeDay
 from lefthand.practice.record import Given, GivenWeek, LessonRecord, Shown
 from lefthand.practice.standing import Standing
 from lefthand.practice.week import fullest_day
-from lefthand.reason.learning import LessonFacts
+from lefthand.reason.learning import Count, LessonFacts
+from lefthand.reason.memory import Heard
 from lefthand.reason.safety import LONG_BREAK_WEEKS
+from lefthand.reason.starting import starting_probabilities
 from lefthand.values.dose import Dose
+from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, Plan, PlanItem, PracticeResult, RedFlag
 from studio.services.findings import findings_of
 from studio.services.known import dismissed_in, focus_of, known_items, reopened_in
 from studio.services.pains import aches_before_answers, home_pains, newest_lift, told_in
+from studio.services.plain_case import plain_case, who_plays
 
 RESULTS: "Prefetch[Any]" = Prefetch(
     "results", PracticeResult.objects.select_related("item__plan__lesson")
@@ -56,9 +62,13 @@ class Records:
         """The record of a lesson before which the player stands so. `flags`: all stops of the
         player."""
         lifted = newest_lift(flags, lesson.date)
+        findings = findings_of(lesson)
         return LessonRecord(
             on=lesson.date,
-            facts=lesson_facts(lesson),
+            facts=lesson_facts(lesson, findings),
+            heard=_heard(lesson, findings),
+            starts=_starts(lesson),
+            instrument=Instrument(lesson.player.instrument),
             is_glance=lesson.is_glance,
             weeks_away=_weeks_away(lesson, before),
             shown=_shown(lesson, before),
@@ -111,12 +121,24 @@ class Records:
         return by_week
 
 
-def lesson_facts(lesson: Lesson) -> LessonFacts:
-    """What a lesson says about causes, without anything else."""
+def _heard(lesson: Lesson, findings: Mapping[str, Finding]) -> Heard:
+    counted, outside = lesson_findings(plain_case(lesson, findings), load_catalogue())
+    grades = {name: finding.grade for name, finding in counted.items()}
+    return Heard(lesson.date.toordinal(), grades, outside, lesson.harder_piece)
+
+
+def _starts(lesson: Lesson) -> dict[str, float]:
+    counts = {cause: Count(*found) for cause, found in lesson.starting_counts.items()}
+    return starting_probabilities(who_plays(lesson.player, lesson), load_catalogue(), counts)
+
+
+def lesson_facts(lesson: Lesson, findings: Mapping[str, Finding] | None = None) -> LessonFacts:
+    """What a lesson says about causes, without anything else. `findings`: where they are known."""
+    found = findings_of(lesson) if findings is None else findings
     return LessonFacts(
         focus=tuple(focus_of(lesson)),
         dismissed=frozenset(dismissed_in(lesson)),
-        grades={name: finding.grade for name, finding in findings_of(lesson).items()},
+        grades={name: finding.grade for name, finding in found.items()},
         is_harder=lesson.harder_piece,
         reopened=frozenset(reopened_in(lesson)),
     )

@@ -1,7 +1,7 @@
 """What has changed over all lessons of a player, told once and kept until something changes."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 
 from pydantic import TypeAdapter, ValidationError
@@ -11,7 +11,7 @@ from lefthand.change.causes import CauseWord
 from lefthand.change.change import Change, change_of
 from lefthand.change.helped import Helped
 from lefthand.change.next_step import Step
-from lefthand.change.term import Term, TermSign, term_of, term_signs
+from lefthand.change.term import Term, TermSign, term_of, term_signs, up_to
 from lefthand.reason.learning import Count
 from lefthand.reason.safety import Safety, SafetyLevel
 from studio.models import Lesson, Player, Summary
@@ -55,13 +55,18 @@ def term_page(player: Player, on: date) -> KeptTerm:
     row = kept_of([player.pk]).filter(term__isnull=False, term_of__lte=on).first()
     if row is not None:
         try:
-            return SHAPE.validate_python(row.term)
+            return _on(SHAPE.validate_python(row.term), on)
         except ValidationError:
             pass
     known = changes_of([player.pk])
     fresh = told_term(player, on)
     write_if_free(lambda: _keep(player, fresh, on, known))
-    return fresh
+    return _on(fresh, on)
+
+
+def _on(kept: KeptTerm, day: date) -> KeptTerm:
+    """As it is shown on a day."""
+    return replace(kept, term=up_to(kept.term, day)) if kept.term else kept
 
 
 def better_words(player: Player, on: date) -> list[str]:

@@ -134,7 +134,7 @@ class NextLesson(StudioCase):
         second = self.lesson(1)
         self.look(second, {"web.closed": 1, "thumb.locked": 1, "nail.pale": 0})
         view = self.view(second)
-        self.assertEqual(view.diagnosis.engine_focus, ())
+        self.assertEqual(view.diagnosis.engine_focus, ("thumb_index_grip",))
         self.assertEqual([f.cause for f in view.diagnosis.focus], ["thumb_index_grip"])
         self.enter(second, "cause", "thumb_index_grip", {"word": "dismissed"})
         self.assertEqual(self.view(second).diagnosis.focus, ())

@@ -1827,10 +1827,13 @@ export interface components {
         };
         /**
          * CauseOut
-         * @description `ruled_out_on`: an earlier lesson dismissed it that day, and nothing new speaks for it since;
+         * @description `before`: how likely it was by earlier lessons, before this one looked; "" for not at all.
+         *     `ruled_out_on`: an earlier lesson dismissed it that day, and nothing new speaks for it since;
          *     `teacher_why`: then that lesson's.
          */
         CauseOut: {
+            /** Before */
+            before: string;
             /** Fingers */
             fingers: number[];
             /** Id */
@@ -3201,7 +3204,8 @@ export interface components {
          * LessonOut
          * @description `decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
          *     theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
-         *     what was taken, where a focus that follows has moved since; `last_week`: the lesson that gave
+         *     what was taken, where a focus that follows has moved since; `kept_words`: what became of last
+         *     week's focus, in a sentence; `last_week`: the lesson that gave
          *     the week before; `waits_for`: the question that is open while no week can be given, "" for
          *     none; `body`: what is known of it.
          */
@@ -3253,6 +3257,8 @@ export interface components {
             home_take: string;
             /** Id */
             id: number;
+            /** Kept Words */
+            kept_words: string;
             /** Last Week */
             last_week: number | null;
             look: components["schemas"]["LookOut"] | null;
@@ -3401,6 +3407,8 @@ export interface components {
             seconds: number;
             /** Stage */
             stage: string;
+            /** Why */
+            why: string;
         };
         /** MeasureOut */
         MeasureOut: {

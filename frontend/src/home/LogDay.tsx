@@ -34,15 +34,14 @@ interface Props {
   onLog: (log: DayLog) => void;
 }
 
-/** How the day went, in three touches: done, felt, pain; where it hurt is a fourth. The last one
-    keeps it. */
+/** How the day went, in three touches: done, felt, pain. The last one keeps it; where it hurt is
+    asked then, so that nothing waits for it. */
 export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
   const [again, setAgain] = useState(false);
   const [done, setDone] = useState<string | null>(null);
   const [parts, setParts] = useState<string[]>([]);
   const [felt, setFelt] = useState<string | null>(null);
   const [signs, setSigns] = useState<string[]>([]);
-  const [pain, setPain] = useState(0);
 
   function keep(log: Omit<DayLog, 'date' | 'parts' | 'later' | 'tempos' | 'checks'>) {
     const { tempos, checks } = more ?? {
@@ -56,7 +55,6 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
     setParts([]);
     setFelt(null);
     setSigns([]);
-    setPain(0);
   }
   function choose(value: string) {
     if (value === 'not') keep({ done: value, felt: '', pain: 0, place: '', signs: [] });
@@ -68,6 +66,12 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
         <p>
           <strong>{saidOf(before, items)}</strong> {isStop(before) ? '' : 'Thank you.'}
         </p>
+        {before.pain > 0 && before.place === '' && (
+          <>
+            <h2>Where did it hurt?</h2>
+            <PainPlace chosen="" onPick={(place) => onLog({ ...before, place, later: null })} />
+          </>
+        )}
         <button type="button" className={css.plain} onClick={() => setAgain(true)}>
           Change it
         </button>
@@ -99,13 +103,7 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
       {done !== null && (
         <Choice name="How the hand felt" options={FELT} chosen={felt} onChoose={setFelt} />
       )}
-      {done !== null && felt !== null && pain > 0 && (
-        <>
-          <h2>Where did it hurt?</h2>
-          <PainPlace chosen="" onPick={(place) => keep({ done, felt, pain, place, signs })} />
-        </>
-      )}
-      {done !== null && felt !== null && pain === 0 && (
+      {done !== null && felt !== null && (
         <div role="group" aria-label="Any pain">
           <button
             type="button"
@@ -121,7 +119,7 @@ export function LogDay({ date, isToday, items, before, more, onLog }: Props) {
                 key={each}
                 type="button"
                 aria-label={`Pain ${each} of 10`}
-                onClick={() => setPain(each)}
+                onClick={() => keep({ done, felt, pain: each, place: '', signs })}
               >
                 {each}
               </button>

@@ -32,6 +32,8 @@ const YOUNG_BELOW = 12;
 
 interface Props {
   title: string;
+  /** Why these come now, in one line. */
+  why?: string | undefined;
   items: Evidence[];
   handle: LessonHandle;
   /** Finger of the touched spot, if it has one. */
@@ -39,7 +41,7 @@ interface Props {
 }
 
 /** Checks to grade. One is active and explained; keys 0 to 3 grade it and go on to the next. */
-export function CheckList({ title, items, handle, touched }: Props) {
+export function CheckList({ title, why, items, handle, touched }: Props) {
   const { lesson, enter } = handle;
   const open = items.findIndex((e) => !(e.id in lesson.findings) && !lesson.skipped.includes(e.id));
   const [chosen, setChosen] = useState<number | null>(null);
@@ -99,6 +101,7 @@ export function CheckList({ title, items, handle, touched }: Props) {
   return (
     <>
       <h2>{title}</h2>
+      {why && <p className="quiet">{why.charAt(0).toUpperCase() + why.slice(1)}</p>}
       <ul className={css.rows}>
         {items.map((e, index) => (
           <CheckRow

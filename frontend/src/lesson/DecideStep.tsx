@@ -49,7 +49,7 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
         {lesson.focus.length === 0 && (
           <p>
             No cause is likely yet, so there is no focus. Look on, choose one below, or go on with
-            the gentlest release for now.
+            the gentlest release for now. {lesson.kept_words}
           </p>
         )}
         {lesson.focus.map((focus, index) => (
@@ -61,8 +61,11 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
                 {focus.fingers.length > 0 && ` (finger ${focus.fingers.join(', ')})`}
               </h3>
               <p>{focus.why}</p>
-              {isToldApart(lesson, focus) && (
-                <p className="quiet">{sourceWords(lesson, focus.cause)}</p>
+              {index === 0 && lesson.kept_words && !isChoice(lesson, focus) && (
+                <p className="quiet">{lesson.kept_words}</p>
+              )}
+              {isChoice(lesson, focus) && (
+                <p className="quiet">Your choice. Jolf&rsquo;s own view stays beside it.</p>
               )}
             </div>
             {lesson.focus.length > 1 && (
@@ -102,14 +105,8 @@ export function DecideStep({ handle, catalogue, onDone }: Props) {
   );
 }
 
-function isToldApart(lesson: Lesson, focus: Lesson['focus'][number]): boolean {
+function isChoice(lesson: Lesson, focus: Lesson['focus'][number]): boolean {
   return !focus.is_engines || lesson.chosen;
-}
-
-function sourceWords(lesson: Lesson, cause: string): string {
-  const said = lesson.causes.find((c) => c.id === cause)?.teacher_word;
-  if (said === 'pinned' || lesson.chosen) return 'Your choice. Jolf’s own view stays beside it.';
-  return 'Kept from last week: it is less, but it still shows.';
 }
 
 function CauseChoice({
@@ -179,6 +176,7 @@ function CauseDetails({
       <p>{cause.meaning}</p>
       <p className="quiet">
         {cause.word}, {Math.round(cause.probability * 100)} %
+        {cause.before && `. From before: ${cause.before}`}
       </p>
       <Reasons title="Speaks for it" reasons={cause.speaks_for} />
       <Reasons title="Speaks against it" reasons={cause.speaks_against} />

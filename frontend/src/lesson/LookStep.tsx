@@ -49,7 +49,7 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
     [catalogue, lesson.player.instrument],
   );
   const held = useHeldLook(lesson);
-  const look = held.filter((id) => mine.some((e) => e.id === id));
+  const look = held.checks.filter((id) => mine.some((e) => e.id === id));
   const due = new Set(look.filter((id) => !isDone(lesson, id)));
   const [atEase, setAtEase] = useState(false);
   const { instrument } = lesson.player;
@@ -58,7 +58,7 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
   // Second, so that the large drawing does not wait for its share of the computer.
   const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
   const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
-  const { title, items } = listFor(choice, lesson, mine, look);
+  const { title, items, why } = listFor(choice, lesson, mine, { ...held, checks: look });
 
   useKeys({
     n: () => setChoice({ kind: 'look' }),
@@ -74,6 +74,7 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
         <CheckList
           key={items.map((i) => i.id).join()}
           title={title}
+          why={why}
           items={items}
           handle={handle}
           touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
@@ -147,13 +148,19 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
   );
 }
 
+interface HeldLook {
+  checks: string[];
+  /** Why they come now. */
+  why: string;
+}
+
 /** The proposed look stays until all of it is done, so that rows do not jump under the finger. */
-function useHeldLook(lesson: Lesson): string[] {
-  const [held, setHeld] = useState<string[]>(lesson.look?.checks ?? []);
-  const fresh = lesson.look?.checks ?? [];
-  const finished = held.every((id) => isDone(lesson, id));
-  const isNews = fresh.length > 0 && !fresh.every((id) => isDone(lesson, id));
-  if (finished && isNews && fresh.join() !== held.join()) {
+function useHeldLook(lesson: Lesson): HeldLook {
+  const fresh = { checks: lesson.look?.checks ?? [], why: lesson.look?.why ?? '' };
+  const [held, setHeld] = useState<HeldLook>(fresh);
+  const finished = held.checks.every((id) => isDone(lesson, id));
+  const isNews = fresh.checks.length > 0 && !fresh.checks.every((id) => isDone(lesson, id));
+  if (finished && isNews && fresh.checks.join() !== held.checks.join()) {
     setHeld(fresh);
     return fresh;
   }
@@ -164,8 +171,9 @@ function listFor(
   choice: ListChoice,
   lesson: Lesson,
   mine: Evidence[],
-  look: string[],
-): { title: string; items: Evidence[] } {
+  held: HeldLook,
+): { title: string; items: Evidence[]; why?: string } {
+  const look = held.checks;
   switch (choice.kind) {
     case 'spot':
       return { title: choice.spot.name, items: askedFirst(checksAt(mine, choice.spot), look) };
@@ -176,7 +184,8 @@ function listFor(
     case 'look': {
       const items = look.flatMap((id) => mine.filter((e) => e.id === id));
       const stage = STAGE_WORDS[items[0]?.stage ?? '']?.toLowerCase() ?? '';
-      return { title: lesson.look?.again ? 'The same again' : `Next look: ${stage}`, items };
+      const title = lesson.look?.again ? 'The same again' : `Next look: ${stage}`;
+      return { title, items, why: held.why };
     }
   }
 }
