@@ -294,7 +294,7 @@ def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
         ],
         check_first=list(plan.check_first),
         in_lesson=list(plan.in_lesson),
-        says=list(plan.says),
+        says=[*plan.says, *([view.fit_words] if view.fit_words else [])],
         minutes_a_day=plan.minutes_a_day,
         budget=view.case.minutes_budget,
         paused=plan.paused,

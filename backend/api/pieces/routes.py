@@ -7,7 +7,6 @@ from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
 from api.days import today
-from api.demo import is_demo
 from api.pieces.present import lead_drills_out, passage_out, piece_out
 from api.pieces.schemas import LeadDrillsOut, PassageOut, PieceIn, PieceOut, PlayedIn
 from api.uploads import bytes_of
@@ -81,9 +80,10 @@ def hear(
 def hear_simulated(
     request: HttpRequest, player_id: int, piece_id: int, told: PlayedIn
 ) -> PassageOut:
-    """In the demo studio a made-up player plays in the place of a microphone."""
-    piece = piece_of(player_of(request.user, player_id), piece_id)
-    if not is_demo(request):
+    """For a practice player a made-up one plays in the place of a microphone."""
+    player = player_of(request.user, player_id)
+    piece = piece_of(player, piece_id)
+    if not player.is_practice:
         raise StudioError("not_allowed")
     simulate_piece(piece, told.tempo, today(request))
     return _out(request, read(piece))
@@ -126,4 +126,4 @@ def remove(request: HttpRequest, player_id: int, piece_id: int) -> list[PieceOut
 
 
 def _out(request: HttpRequest, told: ReadPiece) -> PassageOut:
-    return passage_out(told, simulated=is_demo(request))
+    return passage_out(told, simulated=told.piece.player.is_practice)

@@ -23,6 +23,7 @@ class PlayerIn(Schema):
     lesson_time: str | None = None
     missing: list[str] = []
     self_check: bool = False
+    is_practice: bool = False
 
 
 class DayRowOut(Schema):

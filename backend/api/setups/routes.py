@@ -1,5 +1,6 @@
 """How the instrument is fitted to a player: records, what became of a change."""
 
+from datetime import date
 from typing import Literal
 
 from django.http import HttpRequest, HttpResponse
@@ -13,7 +14,7 @@ from studio.models import Player
 from studio.paper.ruler import ruler_pdf
 from studio.paper.setting import Paper
 from studio.services.lessons import player_of
-from studio.services.reach import measured_span, reach_of, size_that_fits
+from studio.services.reach import measured_span, reach_of
 from studio.services.setups import (
     FIT,
     Compared,
@@ -66,11 +67,15 @@ def read_reach(
         percent=None if margin is None else round(margin.percent, 1),
         span=reach.span,
         measured_on=known.on if known else None,
-        smaller_size=size_that_fits(reach),
+        smaller_size=reach.size_that_fits(_age(player, today(request))),
         cents_per_mm={str(f): round(cents, 1) for f, cents in reach.cents_per_mm.items()},
         first_place=reach.first_place,
         turn=None if margin is None or margin.fits else _turn_of(reach),
     )
+
+
+def _age(player: Player, on: date) -> int | None:
+    return None if player.birth_year is None else on.year - player.birth_year
 
 
 @router.get(

@@ -11,6 +11,7 @@ from api.takes.schemas import (
     HeardFingerOut,
     HeardNoteOut,
     HeardPairOut,
+    MeasuredBesideOut,
     PartOut,
     TakeOut,
     TakesOut,
@@ -19,6 +20,7 @@ from api.takes.schemas import (
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.engraving import engrave
 from lefthand.music.musicxml import to_musicxml
+from lefthand.sound.laid_beside import MeasuredBeside
 from lefthand.sound.score import parse_score
 from lefthand.values.measures import MEASURES
 from studio.models import Lesson, Take
@@ -113,6 +115,15 @@ def _beside(pair: TwoTakes) -> BesideOut:
         ],
         spread=list(pair.found.spread) if pair.found.spread else None,
         is_spread_moved=pair.found.is_spread_moved,
+        measured=[_measured(each) for each in pair.found.measured],
+    )
+
+
+def _measured(each: MeasuredBeside) -> MeasuredBesideOut:
+    times, unit = (100, "%") if each.unit == "share" else (1, each.unit)
+    before, after = (round(times * value) for value in each.values)
+    return MeasuredBesideOut(
+        finger=each.finger, before=before, after=after, unit=unit, is_moved=each.is_moved
     )
 
 

@@ -4,7 +4,6 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
-from api.demo import is_demo
 from api.takes.present import takes_out
 from api.takes.schemas import CurveOut, PartIn, TakesOut
 from api.uploads import bytes_of
@@ -33,7 +32,8 @@ def add_take(
 ) -> TakesOut:
     """Measure a recording of the drill: any usual sound file, 60 s at most."""
     lesson = lesson_of(request.user, lesson_id)
-    measure(lesson, evidence, told.part, bytes_of(file, LARGEST_FILE))
+    sound = bytes_of(file, LARGEST_FILE)
+    measure(lesson, evidence, told.part, sound, is_changed=told.is_changed)
     return _out(request, lesson, evidence)
 
 
@@ -41,11 +41,9 @@ def add_take(
 def add_simulated_take(
     request: HttpRequest, lesson_id: int, evidence: str, told: PartIn
 ) -> TakesOut:
-    """In the demo studio a made-up player plays in the place of a microphone."""
+    """For a practice player a made-up one plays in the place of a microphone."""
     lesson = lesson_of(request.user, lesson_id)
-    if not is_demo(request):
-        raise StudioError("not_allowed")
-    simulate(lesson, evidence, told.part)
+    simulate(lesson, evidence, told.part, is_changed=told.is_changed)
     return _out(request, lesson, evidence)
 
 
@@ -105,4 +103,4 @@ def read_sound(
 
 
 def _out(request: HttpRequest, lesson: Lesson, evidence: str) -> TakesOut:
-    return takes_out(lesson, evidence, simulated=is_demo(request))
+    return takes_out(lesson, evidence, simulated=lesson.player.is_practice)

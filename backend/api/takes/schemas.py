@@ -9,7 +9,10 @@ Part = Literal["slow", "fast"]
 
 
 class PartIn(Schema):
+    """`is_changed`: something was changed since the take before."""
+
     part: Part
+    is_changed: bool = False
 
 
 class PartOut(Schema):
@@ -78,9 +81,19 @@ class FingerBesideOut(Schema):
     is_moved: bool
 
 
+class MeasuredBesideOut(Schema):
+    """before, after: in `unit`, cents or % of the whole. finger: None for the hand as a whole."""
+
+    finger: int | None
+    before: float
+    after: float
+    unit: str
+    is_moved: bool
+
+
 class BesideOut(Schema):
     """Two takes laid beside each other. before_on: day of the first of them. spread: % of the
-    spacing."""
+    spacing. measured: what the check itself measures, where it is neither pitch nor spacing."""
 
     kind: Literal["slow_fast", "before_after", "first_now"]
     before_on: date
@@ -88,6 +101,7 @@ class BesideOut(Schema):
     fingers: list[FingerBesideOut]
     spread: list[float] | None
     is_spread_moved: bool
+    measured: list[MeasuredBesideOut]
 
 
 class TakeOut(Schema):

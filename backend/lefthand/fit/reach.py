@@ -12,6 +12,10 @@ from lefthand.values.vocabulary import Instrument
 TURN = (8.0, 12.0)
 # An octave above the open string: farther up no frame is looked for.
 HIGHEST = 12
+# Smaller ones than these are children's instruments (common practice).
+GROWN_UP_FROM = 16  # years
+FOR_GROWN_UPS = frozenset({"4/4", "7/8"})
+ERROR_COUNTED = 2.0  # standard deviations of the span
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,6 +111,37 @@ class Reach:
             )
             for size, length in self.sizes.items()
         }
+
+    @property
+    def a_turn_is_enough(self) -> bool:
+        """The span is short of it, and a turn of the hand brings it, at least."""
+        margin = self.margin
+        if margin is None or margin.fits or self.span is None:
+            return False
+        return self.reaches_on(self.string_length)
+
+    def reaches_on(self, length: float) -> bool:
+        """With the least that a turn of the hand brings, and the error of measuring."""
+        if self.span is None:
+            return False
+        error = ERROR_COUNTED * (self.span_error or 0.0)
+        return self.span + TURN[0] + error >= self.needed_on(length)
+
+    def size_that_fits(self, age: float | None = None) -> str | None:
+        """The largest smaller size on which this hand reaches with a turn and the error of
+        measuring; None where this size fits, a turn is enough, or none does. `age`: years, None for
+        an adult's; grown-ups are told no children's size."""
+        if self.margin is None or self.margin.fits or self.a_turn_is_enough:
+            return None
+        is_grown = age is None or age >= GROWN_UP_FROM
+        smaller = [
+            (length, size)
+            for size, length in self.sizes.items()
+            if length < self.string_length
+            and self.reaches_on(length)
+            and not (is_grown and size not in FOR_GROWN_UPS)
+        ]
+        return max(smaller)[1] if smaller else None
 
     @property
     def tapes(self) -> Mapping[int, float]:

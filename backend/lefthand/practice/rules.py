@@ -5,11 +5,10 @@ from collections.abc import Callable, Mapping
 from lefthand.case.case import Hurt, Why
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.situation import Situation
-from lefthand.reason.waiting import JOINTS
+from lefthand.reason.waiting import JOINTS, STRENGTH_WAITS_FOR
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument, Kind, Likelihood, Place
 
-STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
 WARM_UP = "warm_up"
 YOUNG = 8

@@ -3,15 +3,17 @@
 from collections.abc import Iterable, Iterator, Mapping
 
 from lefthand.case.case import Case
+from lefthand.case.ways import way_value
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.reason.focus import TeacherWord, missing_before_reach
 from lefthand.reason.outside import to_rule_out
-from lefthand.values.vocabulary import LIKELY_ABOVE
+from lefthand.values.vocabulary import LIKELY_ABOVE, Kind
 
 REACH = "short_reach"
 # Looked at before a nudge or a stretch is given, and again after a year.
 JOINTS = "laxity.fingers"
 A_YEAR = 365  # days
+STRENGTH_WAITS_FOR = ("thumb_index_grip", "insecure_hold", "held_fingers", "over_pressing")
 GROWS_BELOW_AGE = 18
 # On violin and viola nothing is called enough before this was asked, or skipped by the teacher.
 HOLD_FIRST = ("hold.slips",)
@@ -35,7 +37,10 @@ def awaited_checks(
         (to_rule_out(case, catalogue), "before the left hand is blamed for it"),
         (_before_reach(case, probabilities, word), "before a short reach is thought of"),
         (_before_exercises(case, catalogue, focus), "this week's exercises need to know it"),
-        (_before_nudges(case, catalogue, targets), "before a nudge or a stretch is given"),
+        (
+            _before_nudges(case, catalogue, probabilities, targets),
+            "before a nudge or a stretch is given",
+        ),
     ):
         for name in checks:
             wanted.setdefault(name, why)
@@ -75,15 +80,35 @@ def joints_are_due(case: Case) -> bool:
     return is_old and age is not None and age < GROWS_BELOW_AGE
 
 
-def _before_nudges(case: Case, catalogue: Catalogue, targets: Iterable[str]) -> Iterator[str]:
+def strength_waits_for(
+    case: Case, catalogue: Catalogue, probabilities: Mapping[str, float]
+) -> str | None:
+    """The cause that strength waits for: likely now, or the focus of the last week; None for none.
+    What a way of teaching says instead is asked for elsewhere."""
+    if way_value(case.way_of_teaching, catalogue, "strength") == "from_start":
+        return None
+    for cause in STRENGTH_WAITS_FOR:
+        if probabilities.get(cause, 0.0) > LIKELY_ABOVE or cause in case.recent_focus:
+            return cause
+    return None
+
+
+def _before_nudges(
+    case: Case,
+    catalogue: Catalogue,
+    probabilities: Mapping[str, float],
+    targets: Iterable[str],
+) -> Iterator[str]:
     """Loose joints, where a nudge or a stretch would be given for one of these causes."""
     if joints_are_due(case):
         yield JOINTS
     if looked_within_a_year(case, JOINTS):
         return
     wanted = set(targets)
+    waits = strength_waits_for(case, catalogue, probabilities) is not None
     for exercise in catalogue.exercises.values():
         fits = case.instrument in exercise.instruments and case.level.rank >= exercise.level.rank
+        fits = fits and not (waits and exercise.kind is Kind.STRENGTH)
         if (exercise.nudge or exercise.stretch) and fits and wanted.intersection(exercise.aims):
             yield JOINTS
 

@@ -4,7 +4,7 @@ A difference counts from twice its standard error on, the errors of both takes a
 never from less than what the method itself can tell.
 """
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from math import hypot
 from typing import Any
@@ -13,6 +13,18 @@ from lefthand.sound.words import NAMES, off_words
 
 LEAST_CENTS = 4.0  # a finger's mean lies within this of the truth in 95 of 100 takes
 SURE = 2.0  # standard errors
+# A width of vibrato lies within 10 % or this of the truth in 95 of 100 takes.
+LEAST_WIDTH, WIDTH_SHARE = 4.0, 0.1
+# The least that a share of two takes must differ by; working judgement, no source.
+LEAST_SHARE = 0.15
+NEVER = 1.0  # a take that does not tighten is played through
+VIBRATO, TIRING = "vibrato.narrow", "fades.early"
+SHARES = {
+    "neighbour.muted": "the open string beside it rings for",
+    "press.excess": "it sounds with",
+    TIRING: "it tightens after",
+}
+OF_WHAT = {"press.excess": "of its weight", TIRING: "of it"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,20 +42,37 @@ class FingerBeside:
 
 
 @dataclass(frozen=True, slots=True)
+class MeasuredBeside:
+    """What the check itself measures. finger: None for the hand as a whole. values: before and
+    after, in `unit`: cents, or a share 0..1."""
+
+    finger: int | None
+    values: tuple[float, float]
+    unit: str
+    is_moved: bool
+
+
+@dataclass(frozen=True, slots=True)
 class LaidBeside:
-    """spread: % of the spacings before and after, None where one take does not tell it."""
+    """spread: % of the spacings before and after, None where one take does not tell it. measured:
+    what the check `evidence` was asked for, where it is neither pitch nor spacing."""
 
     fingers: tuple[FingerBeside, ...]
     spread: tuple[float, float] | None
     is_spread_moved: bool
+    evidence: str = ""
+    measured: tuple[MeasuredBeside, ...] = ()
 
     @property
     def sentence(self) -> str:
         return _sentence(self)
 
 
-def laid_beside(before: Mapping[str, Any], after: Mapping[str, Any]) -> LaidBeside:
-    """Of two `jolf-take/1` that can be used."""
+def laid_beside(
+    before: Mapping[str, Any], after: Mapping[str, Any], evidence: str = ""
+) -> LaidBeside:
+    """Of two `jolf-take/1` that can be used. `evidence`: the check that they were asked for."""
+    measured = tuple(_measured(before, after, evidence))
     fingers = []
     for name in sorted(before["fingers"].keys() & after["fingers"].keys()):
         one, two = before["fingers"][name], after["fingers"][name]
@@ -58,16 +87,37 @@ def laid_beside(before: Mapping[str, Any], after: Mapping[str, Any]) -> LaidBesi
         )
     first, second = before["evenness"], after["evenness"]
     if first is None or second is None:
-        return LaidBeside(tuple(fingers), None, is_spread_moved=False)
+        return LaidBeside(tuple(fingers), None, False, evidence, measured)
     spread = first["cv"], second["cv"]
     unsure = max(SURE * hypot(first["uncertainty"], second["uncertainty"]), 1.0)
     can_be_told = max(spread) > max(first["least"], second["least"])
     is_moved = can_be_told and abs(spread[1] - spread[0]) > unsure
-    return LaidBeside(tuple(fingers), spread, is_moved)
+    return LaidBeside(tuple(fingers), spread, is_moved, evidence, measured)
+
+
+def _measured(
+    before: Mapping[str, Any], after: Mapping[str, Any], evidence: str
+) -> Iterator[MeasuredBeside]:
+    if evidence == VIBRATO:
+        for finger in sorted(before["vibrato"].keys() & after["vibrato"].keys()):
+            one, two = (take["vibrato"][finger]["width"] for take in (before, after))
+            least = hypot(*(max(LEAST_WIDTH, WIDTH_SHARE * width) for width in (one, two)))
+            yield MeasuredBeside(int(finger), (one, two), "cents", abs(two - one) > least)
+    elif evidence == TIRING:
+        heard = [take["tightens_from"] for take in (before, after)]
+        if heard != [None, None]:
+            one, two = (NEVER if each is None else each for each in heard)
+            yield MeasuredBeside(None, (one, two), "share", abs(two - one) > LEAST_SHARE)
+    elif evidence in SHARES:
+        told = [take["observations"].get(evidence, {}) for take in (before, after)]
+        for finger in sorted(told[0].keys() & told[1].keys()):
+            one, two = (each[finger]["value"] for each in told)
+            yield MeasuredBeside(int(finger), (one, two), "share", abs(two - one) > LEAST_SHARE)
 
 
 def _sentence(found: LaidBeside) -> str:
-    parts = [
+    parts = [_measured_words(each, found.evidence) for each in found.measured if each.is_moved]
+    parts += [
         f"the {NAMES[each.finger]} went {'up' if each.moved > 0 else 'down'} by "
         f"{abs(each.moved):.0f} cents and is {_now(each.cents[1])}"
         for each in found.fingers
@@ -80,6 +130,19 @@ def _sentence(found: LaidBeside) -> str:
         return "Nothing changed that can be told from chance."
     sentence = "; ".join(parts)
     return f"{sentence[:1].upper()}{sentence[1:]}."
+
+
+def _measured_words(each: MeasuredBeside, evidence: str) -> str:
+    of = f"{NAMES[each.finger]}: " if each.finger is not None else ""
+    one, two = each.values
+    if evidence == VIBRATO:
+        return f"{of}vibrato {one:.0f} cents wide before, {two:.0f} now"
+    if evidence == TIRING and two == NEVER:
+        return f"it tightened after {100 * one:.0f} % of it before, now not at all"
+    if evidence == TIRING and one == NEVER:
+        return f"it did not tighten before, now after {100 * two:.0f} % of it"
+    whole = OF_WHAT.get(evidence, "of the note")
+    return f"{of}{SHARES[evidence]} {100 * one:.0f} % {whole} before, {100 * two:.0f} % now"
 
 
 def _now(cents: float) -> str:

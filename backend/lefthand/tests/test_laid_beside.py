@@ -46,3 +46,39 @@ class Sentences(TestCase):
         for name, before, after, words in SENTENCES:
             with self.subTest(name):
                 self.assertEqual(laid_beside(before, after).sentence, words)
+
+
+def told(**more):
+    return {**result({}), "vibrato": {}, "observations": {}, "tightens_from": None, **more}
+
+
+def widths(**cents):
+    return told(vibrato={finger[1:]: {"width": width} for finger, width in cents.items()})
+
+
+def shares(evidence, **told_of):
+    values = {finger[1:]: {"value": value} for finger, value in told_of.items()}
+    return told(observations={evidence: values})
+
+
+MEASURED = (
+    ("vibrato.narrow", widths(f4=12), widths(f4=40), "Fourth: vibrato 12 cents wide before, 40 now."),
+    ("vibrato.narrow", widths(f4=12), widths(f4=15), "Nothing changed that can be told from chance."),
+    ("neighbour.muted", shares("neighbour.muted", f3=0.13), shares("neighbour.muted", f3=1.0),
+     "Third: the open string beside it rings for 13 % of the note before, 100 % now."),
+    ("fades.early", told(tightens_from=0.35), told(),
+     "It tightened after 35 % of it before, now not at all."),
+    ("fades.early", told(), told(tightens_from=0.5), "It did not tighten before, now after 50 % of it."),
+    ("fades.early", told(tightens_from=0.35), told(tightens_from=0.8),
+     "It tightens after 35 % of it before, 80 % now."),
+    ("fades.early", told(), told(), "Nothing changed that can be told from chance."),
+    ("press.excess", shares("press.excess", f2=0.8), shares("press.excess", f2=0.4),
+     "Second: it sounds with 80 % of its weight before, 40 % now."),
+)  # fmt: skip
+
+
+class Measured(TestCase):
+    def test_what_the_check_measures_is_compared_before_anything_else(self):
+        for evidence, before, after, words in MEASURED:
+            with self.subTest(evidence, words=words):
+                self.assertEqual(laid_beside(before, after, evidence).sentence, words)

@@ -79,6 +79,32 @@ class ReachOfAHand(TestCase):
         self.assertGreater(span_needed(328, there - 1, there + 4), 68)
         self.assertEqual(found["observations"], {"reach.exceeded": {"value": -7.2, "spread": 1.4}})
 
+    def test_no_smaller_size_where_a_turn_is_enough_and_else_the_largest_that_fits(self):
+        """Lengths as in the table of sizes (from memory); what a turn brings is common practice."""
+
+        def told(span, age, error=None, **more):
+            fit = parse_fit(
+                {"format": "jolf-fit/1", "instrument": "vn", "size": "4/4", "span": span, **more,
+                 **({"span_error": error} if error else {})},
+                CATALOGUE,
+            )  # fmt: skip
+            return fit.size_that_fits(age)
+
+        for span, age, error, size in (
+            (80, 14, None, None),
+            (66, 14, None, None),
+            (63, 14, None, "7/8"),
+            (61, 14, None, "3/4"),
+            (61, 30, None, None),
+            (61, None, None, None),
+            (63, 30, None, "7/8"),
+            (64.5, 14, 1, None),
+            (50, 8, None, "1/4"),
+            (22, 8, None, None),
+        ):
+            with self.subTest(span=span, age=age, error=error):
+                self.assertEqual(told(span, age, error), size)
+
     def test_a_wide_hand_fits_where_it_is_and_a_very_short_one_nowhere(self):
         self.assertEqual(reach(span=80)["first_place"], 2)
         self.assertIsNone(reach(span=30)["first_place"])

@@ -112,10 +112,12 @@ class Take(models.Model):
     `jolf-drill/1`; `result`: as `jolf-take/1`; `curve`: pitch and level to be drawn, None where it
     tells nothing. `words`: its sentence. `is_simulated`: a made-up player played it. `home_on`: the
     day it was played at home in the week of this lesson, None for one of the lesson itself;
-    `log_key`: of the phone, so that it counts once.
+    `log_key`: of the phone, so that it counts once. `is_changed`: something was changed before it,
+    so that it and what follows is another condition than the takes before.
     """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="takes")
+    is_changed = models.BooleanField(default=False)
     evidence = models.CharField(max_length=60)
     part = models.CharField(max_length=4)
     is_simulated = models.BooleanField(default=False)

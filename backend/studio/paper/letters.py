@@ -12,6 +12,7 @@ import typst
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import PAPER, Span, term_picture
 from studio.paper.setting import Paper, set_pdf
+from studio.services.letter_words import UNPRINTED
 from studio.services.letters import Letter, Paragraph
 
 TEMPLATE = "letter.typ"
@@ -60,4 +61,5 @@ def _paragraph(paragraph: Paragraph) -> dict[str, Any]:
         }
         for is_list, group in groupby(lines, key=lambda line: line.startswith(ITEM))
     ]
-    return {"heading": paragraph.heading, "parts": parts}
+    heading = "" if paragraph.heading in UNPRINTED else paragraph.heading
+    return {"heading": heading, "parts": parts}

@@ -30,6 +30,7 @@ from lefthand.reason.focus import TeacherWord
 from lefthand.reason.learning import Count
 from lefthand.reason.looks import LookOrder
 from lefthand.reason.safety import Safety
+from lefthand.reason.waiting import REACH
 from lefthand.values.vocabulary import Place
 from studio.models import Lesson, Piece, RedFlag
 from studio.services.body import INJURY, held_signs
@@ -46,6 +47,7 @@ from studio.services.history import History, Past, past_of
 from studio.services.known import chosen_focus, known_words
 from studio.services.last_time import complaint_of, is_still_tired
 from studio.services.pains import beside_reports, open_questions
+from studio.services.reach import reach_words
 from studio.services.records import weeks_idle
 from studio.services.reviews import ItemReview, review_last_plan
 from studio.services.setups import lately
@@ -155,6 +157,13 @@ class LessonView:
     @cached_property
     def proposal(self) -> Plan:
         return plan_week(self.situation, self.wishes)
+
+    @cached_property
+    def fit_words(self) -> str:
+        """What size would fit, where short reach is the focus; else ""."""
+        if not any(focus.cause == REACH for focus in self.diagnosis.focus):
+            return ""
+        return reach_words(self.lesson.player, self.lesson.date)
 
     @cached_property
     def alternatives(self) -> tuple[Alternative, ...]:
@@ -293,12 +302,7 @@ def asks_pain(lesson: Lesson) -> bool:
     catalogue = load_catalogue()
     complaint = catalogue.evidence.get(lesson.complaint)
     aching = {c.evidence for c in catalogue.complaints.values() if c.hurts}
-    return (
-        lesson.asked
-        and complaint is not None
-        and complaint.id in aching
-        and ("pain" not in lesson.reports)
-    )
+    return complaint is not None and complaint.id in aching and "pain" not in lesson.reports
 
 
 def open_words(view: LessonView) -> str:

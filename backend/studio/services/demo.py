@@ -66,6 +66,7 @@ def _build_player(
         weekday=lesson_day.weekday(),
         lesson_time=time.fromisoformat(demo.time),
         self_check=demo.self_check,
+        is_practice=True,
     )
     for fit in demo.setups:
         on = lesson_day - timedelta(weeks=fit.weeks_ago)

@@ -36,6 +36,10 @@ TIMES = {
     "playing": "while playing", "rest": "at rest", "night": "at night",
     "next_day": "still the next day",
 }  # fmt: skip
+GREETING, CLOSING = "Greeting", "Closing"
+UNPRINTED = (GREETING, CLOSING)  # as headings; their words are
+ADULT_FROM = 18
+EARLY_WEEKS = 6
 AGAIN_WORDS = {LESS: "less", SAME: "the same", MORE: "more"}
 
 
@@ -50,6 +54,27 @@ class About:
     @property
     def first(self) -> str:
         return self.player.name.split()[0]
+
+    @cached_property
+    def is_adult(self) -> bool:
+        """Whether the letter goes to the player; an unknown age is an adult's."""
+        year = self.player.birth_year
+        return year is None or self.on.year - year > ADULT_FROM
+
+    @property
+    def pupil(self) -> str:
+        """The player, beside "and I"."""
+        return "you" if self.is_adult else self.first
+
+    @cached_property
+    def teacher(self) -> str:
+        settings = getattr(self.player.teacher, "studio_settings", None)
+        return settings.display_name if settings else ""
+
+    @property
+    def weeks(self) -> float:
+        """Since the first lesson."""
+        return (self.on - self.lessons[0].date).days / 7 if self.lessons else 0.0
 
     @property
     def catalogue(self) -> Catalogue:
@@ -95,6 +120,7 @@ class About:
 def parent_paragraphs(about: About) -> list[tuple[str, str]]:
     """Kind and concrete: what was worked on, what is better, what comes next, one thing to see."""
     return [
+        (GREETING, f"Dear {about.first}," if about.is_adult else f"Dear parents of {about.first},"),
         ("What we worked on", _worked_on(about)),
         ("What is better", _better(about)),
         ("What comes next", _next(about)),
@@ -105,32 +131,45 @@ def parent_paragraphs(about: About) -> list[tuple[str, str]]:
             "numb: please stop, put the instrument down and tell me. A doctor or physiotherapist "
             "is the right person to ask about pain.",
         ),
+        (CLOSING, _closing(about)),
     ]
+
+
+def _closing(about: About) -> str:
+    name = f"\n{about.teacher}" if about.teacher else ""
+    return f"With kind regards,{name}"
 
 
 def _worked_on(about: About) -> str:
     worked = [s for s in about.strings if s.focus and s.word != CauseWord.NOT_SEEN.value]
     if not worked:
-        return f"{about.first} and I have looked at how the left hand plays."
+        return f"{upper_first(about.pupil)} and I have looked at how the left hand plays."
     lines = []
     for each in worked:
         exercises = list(dict.fromkeys(s.words for s in each.focus if s.words))
         with_what = f" With: {', '.join(exercises)}." if exercises else ""
         lines.append(f"- {about.cause(each).meaning}{with_what}")
-    return "\n".join([f"This is what {about.first} and I have worked on:", *lines])
+    return "\n".join([f"This is what {about.pupil} and I have worked on:", *lines])
 
 
 def _better(about: About) -> str:
     better = [each for each in about.strings if each.word in BETTER]
-    if not better:
+    if not better and about.weeks < EARLY_WEEKS:
         return (
             "Hands change slowly, and it is too early to see a clear difference. Practice in "
             "small, soft portions is what brings it."
         )
+    if not better:
+        return (
+            f"After {about.weeks:.0f} weeks there is no difference yet that I could be sure of. I "
+            "am looking again at what may be behind it."
+        )
     lines = []
     for each in better:
         sure = "" if each.word != CauseWord.PROBABLY_LESS.value else " (as far as one can see)"
-        lines.append(f"- {_for_other(about.cause(each).easier)}{sure}.")
+        easier = about.cause(each).easier
+        told = upper_first(easier) if about.is_adult else _for_other(easier)
+        lines.append(f"- {told}{sure}.")
     return "\n".join(lines)
 
 
@@ -153,7 +192,21 @@ def _next(about: About) -> str:
             "We keep what has been won, look at it again from time to time, and go on with music."
         )
     cause = about.cause(now[0])
-    return f"We go on with this: {lower_first(cause.meaning)} It usually takes {cause.takes}."
+    go_on = f"We go on with this: {lower_first(cause.meaning)}"
+    worked = _weeks_of_work(now[0], about)
+    if cause.weeks is not None and worked > cause.weeks[1]:
+        return (
+            f"{go_on} It usually takes {cause.takes}; we have worked on it for {worked:.0f} weeks, "
+            "so I look again at what may be behind it."
+        )
+    return f"{go_on} It usually takes {cause.takes}."
+
+
+def _weeks_of_work(string: TermString, about: About) -> float:
+    """Since it became the focus for the last time."""
+    if not string.focus or about.term is None:
+        return 0.0
+    return (about.on - about.term.date_of(string.focus[-1].start)).days / 7
 
 
 def _watch(about: About) -> str:
@@ -171,6 +224,7 @@ def _watch(about: About) -> str:
 def colleague_paragraphs(about: About) -> list[tuple[str, str]]:
     """Numbers, reasons, what was tried, what to avoid."""
     return [
+        (GREETING, "Dear colleague,"),
         ("The player", _who(about)),
         ("Where it stands", _standing(about)),
         ("What it is told from", _reasons(about)),
@@ -178,6 +232,7 @@ def colleague_paragraphs(about: About) -> list[tuple[str, str]]:
         ("Trials, own words and choices", _notes(about)),
         ("What to avoid", _avoid(about)),
         ("What I would do next", about.term.next.why if about.term else ""),
+        (CLOSING, _closing(about)),
     ]
 
 
@@ -293,6 +348,7 @@ def doctor_paragraphs(about: About) -> list[tuple[str, str]]:
     """What was reported and when, hours of playing, what was stopped; nothing else."""
     instrument = dict(about.player._meta.get_field("instrument").flatchoices)
     return [
+        (GREETING, "Dear doctor, dear physiotherapist,"),
         (
             "About this letter",
             "I teach a stringed instrument. This is a record of what was told in lessons and in "
@@ -309,6 +365,7 @@ def doctor_paragraphs(about: About) -> list[tuple[str, str]]:
             "What I would like to know",
             "May the hand practise, how much, and what should it leave out for now?",
         ),
+        (CLOSING, _closing(about)),
     ]
 
 

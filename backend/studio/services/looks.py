@@ -28,16 +28,21 @@ class Look:
 
 
 def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
-    """First what settles, then what something waits for, then the checks that are to be made again,
-    then the engine's."""
+    """First what settles, then the complaint, then the checks that are to be made again; once the
+    lesson looks, what something waits for comes before these; then the engine's."""
     settling = _settling(view)
     if settling is not None:
         return settling
-    again = _again(view, last) if last is not None and not view.diagnosis.awaited else None
+    waits = view.diagnosis.awaited and (view.case.findings or _is_complaint_first(view))
+    again = _again(view, last) if last is not None and not waits else None
     if again is not None:
         return again
     found = view.diagnosis.next_look
     return Look(False, found.stage, found.checks, found.seconds) if found else None
+
+
+def _is_complaint_first(view: LessonView) -> bool:
+    return view.diagnosis.awaited[:1] == (view.case.complaint,)
 
 
 def _settling(view: LessonView) -> Look | None:

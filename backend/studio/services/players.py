@@ -34,6 +34,9 @@ def save_player(
     if player and fields["instrument"] != player.instrument and player.lessons.exists():
         why = "a player with lessons keeps the instrument; add a second player for another one"
         raise StudioError("bad_input", "instrument", why)
+    if player and fields["is_practice"] != player.is_practice and player.lessons.exists():
+        why = "a player with lessons stays what it is: made-up takes are nobody's record"
+        raise StudioError("bad_input", "is_practice", why)
     player = player or Player()
     player.teacher_id = teacher.pk  # type: ignore[assignment]
     for name, value in fields.items():
@@ -65,6 +68,7 @@ def _fields(data: Mapping[str, Any], on: date) -> dict[str, Any]:
         "lesson_time": _time(data, "lesson_time"),
         "missing": _missing(data),
         "self_check": read_flag("self_check", data.get("self_check") or False),
+        "is_practice": read_flag("is_practice", data.get("is_practice") or False),
     }
 
 

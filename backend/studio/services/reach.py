@@ -63,16 +63,28 @@ def measured_span(player: Player) -> MeasuredSpan | None:
     return None
 
 
-def size_that_fits(reach: Reach) -> str | None:
-    """The largest smaller size on which this span is enough; None where this one fits, or none."""
-    if reach.margin is None or reach.margin.fits:
-        return None
-    smaller = [
-        (length, size)
-        for size, (length, margin) in reach.by_size.items()
-        if length < reach.string_length and margin is not None and margin.fits
-    ]
-    return max(smaller)[1] if smaller else None
+def reach_words(player: Player, on: date) -> str:
+    """What size or setting would fit, in a sentence for the week of whoever has a short reach."""
+    known = measured_span(player)
+    reach = reach_of(player, known.span, None, on=on) if known else None
+    if known is None or reach is None or reach.margin is None:
+        return "Measure the span on the ruler: it tells what size or setting would fit."
+    told = f"with a span of {known.span:g} mm ({known.on:%-d %b})"
+    if reach.margin.fits:
+        return f"This size fits {told}: the reach is a matter of how the hand is set."
+    if reach.a_turn_is_enough:
+        return f"This size fits {told} and a turn of the hand towards the fourth: no smaller one."
+    age = None if player.birth_year is None else on.year - player.birth_year
+    size = reach.size_that_fits(age)
+    if size is not None:
+        return f"A {size} would fit {told} and a turn of the hand; a luthier helps with the choice."
+    place = reach.first_place
+    if place is not None:
+        return (
+            f"No other size is for this hand {told}; it fits from {place} semitones above the open "
+            "string on."
+        )
+    return f"No size is known that fits {told}; ask a luthier about a shorter string."
 
 
 def _string_known(player: Player, on: date | None = None) -> dict[str, str | float]:

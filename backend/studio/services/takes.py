@@ -123,12 +123,17 @@ def take_of(lesson: Lesson, take_id: int) -> Take:
     return found
 
 
-def measure(lesson: Lesson, evidence: str, part: str, data: bytes) -> Take:
-    """Measure a sound file and keep what it told. Raises StudioError naming the field."""
+def measure(
+    lesson: Lesson, evidence: str, part: str, data: bytes, *, is_changed: bool = False
+) -> Take:
+    """Measure a sound file and keep what it told. `is_changed`: something was changed since the
+    take before. Raises StudioError naming the field."""
     asked = to_play(lesson, evidence)
     drill = drill_to_play(lesson, asked, part)
     _may_play(lesson)
-    return keep_take(lesson, take_heard(asked, part, drill, recording_in(data)))
+    take = take_heard(asked, part, drill, recording_in(data))
+    take.is_changed = is_changed
+    return keep_take(lesson, take)
 
 
 @dataclass(frozen=True)
@@ -158,11 +163,16 @@ def performed(it: Performance) -> Take:
     return take
 
 
-def simulate(lesson: Lesson, evidence: str, part: str) -> Take:
-    """The same with a made-up player in the place of a microphone."""
+def simulate(lesson: Lesson, evidence: str, part: str, *, is_changed: bool = False) -> Take:
+    """The same with a made-up player in the place of a microphone; for practice players alone, so
+    that it never stands in the record of a person. Raises StudioError."""
+    if not lesson.player.is_practice:
+        raise StudioError("not_allowed")
     it = performance_of(lesson, evidence, part, lesson.takes.count())
     _may_play(lesson)
-    return keep_take(lesson, performed(it))
+    take = performed(it)
+    take.is_changed = is_changed
+    return keep_take(lesson, take)
 
 
 def recording_in(data: bytes) -> Recording:
@@ -239,8 +249,9 @@ def _last_two(takes: list[Take]) -> tuple[Beside, Beside] | None:
 
 
 def found_by_ear(lesson: Lesson, evidence: str) -> list[FoundByEar]:
-    """What the takes for this check propose, each value the mean of the takes of this lesson."""
-    takes = [take for take in takes_of(lesson, evidence) if take.result["usable"]]
+    """What the takes for this check propose: each value the mean of the takes since something was
+    last changed, which are of one condition."""
+    takes = _of_one_condition([t for t in takes_of(lesson, evidence) if t.result["usable"]])
     both = _last_two(takes)
     rows = [findings_of_two(*both)] if both else [take.result["observations"] for take in takes]
     heard: dict[tuple[str, int | None], list[float]] = {}
@@ -254,6 +265,12 @@ def found_by_ear(lesson: Lesson, evidence: str) -> list[FoundByEar]:
                 heard.setdefault(key, []).append(each["value"])
     found = [_found(lesson, *key, values) for key, values in heard.items()]
     return sorted((each for each in found if each), key=lambda each: each.evidence != evidence)
+
+
+def _of_one_condition(takes: list[Take]) -> list[Take]:
+    """The last takes, from the newest change on."""
+    changes = [number for number, take in enumerate(takes) if take.is_changed]
+    return takes[changes[-1] :] if changes else takes
 
 
 def _found(

@@ -41,7 +41,7 @@ def pairs_of(lesson: Lesson, takes: list[Take]) -> list[TwoTakes]:
 
 
 def _pair(kind: Kind, before: Take, after: Take, sentence: str | None = None) -> TwoTakes:
-    found = laid_beside(before.result, after.result)
+    found = laid_beside(before.result, after.result, after.evidence)
     words = found.sentence if sentence is None else sentence
     return TwoTakes(kind, before, after, found, words)
 

@@ -8,7 +8,7 @@ from studio.models import Player
 from studio.services.entries.log import undo
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
-from studio.services.reach import measured_span, reach_of, size_that_fits
+from studio.services.reach import measured_span, reach_of
 from studio.services.setups import judge_setup, save_setup, setups_of, to_judge
 from studio.tests.studio_case import DAY, StudioCase
 
@@ -90,12 +90,12 @@ class Setups(StudioCase):
         needed = reach_of(self.player, None, None).needed
         known = measured_span(self.player)
         self.assertEqual((known.span, known.on), (round(needed * 0.88, 1), DAY))
-        self.assertEqual(size_that_fits(reach_of(self.player, known.span, None)), "1/2")
+        self.assertEqual(reach_of(self.player, known.span, None).size_that_fits(12), "7/8")
         save_setup(self.player, {"size": "1/2"}, DAY + timedelta(weeks=1))
         self.assertEqual(measured_span(self.player), known)
         fits = reach_of(self.player, known.span, None)
         self.assertTrue(fits.margin.fits)
-        self.assertIsNone(size_that_fits(fits))
+        self.assertIsNone(fits.size_that_fits(12))
 
     def test_a_grade_without_a_number_or_a_string_tells_no_span(self):
         self.look(self.lesson(0), {"reach.exceeded": 2})

@@ -16,7 +16,6 @@ from lefthand.sound.score import parse_score
 from lefthand.sound.take import measure_take
 from lefthand.values.fingers import fingers_of_hand
 from lefthand.values.vocabulary import Instrument, Level
-from studio.demo_data import DEMO_USERNAME
 from studio.errors import StudioError
 from studio.models import Lesson, RedFlag, Take
 from studio.services.demo_takes import DemoTakes
@@ -202,15 +201,30 @@ class MadeUp(TakesCase):
             content_type="application/json",
         )
 
-    def test_only_the_demo_lets_a_made_up_player_play_and_says_so(self):
+    def test_a_made_up_player_plays_for_a_practice_player_alone_and_says_so(self):
         self.assertEqual(self.simulated().status_code, 405)
         self.assertFalse(self.client.get(self.address("fourth.low")).json()["simulated"])
-        self.teacher.username = DEMO_USERNAME
-        self.teacher.save()
+        self.make_practice()
         answer = self.simulated().json()
         self.assertTrue(answer["simulated"] and answer["takes"][0]["is_simulated"])
 
+    def make_practice(self):
+        self.player.is_practice = True
+        self.player.save()
+        self.now.player.is_practice = True
+
+    def test_after_a_change_the_new_take_is_the_finding_and_before_it_the_mean(self):
+        for value, changed in ((-30, False), (-20, False), (-6, True)):
+            Take.objects.create(
+                lesson=self.now, evidence="fourth.low", part=SLOW, is_changed=changed, score={},
+                words="", result={"usable": True, "notes": [], "observations": {"fourth.low": {"value": value}}},
+            )  # fmt: skip
+            told = found_by_ear(self.now, "fourth.low")[0]
+            wanted = {-30: (-30, None), -20: (-25, 7.071), -6: (-6, None)}[value]
+            self.assertEqual((told.value, told.spread), wanted)
+
     def test_it_plays_as_the_hand_was_found(self):
+        self.make_practice()
         self.look(self.now, {"fourth.low": 3})
         take = simulate(self.now, "fourth.low", SLOW)
         self.assertLess(take.result["observations"]["fourth.low"]["value"], -35)

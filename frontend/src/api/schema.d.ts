@@ -857,7 +857,7 @@ export interface paths {
         put?: never;
         /**
          * Add Simulated Take
-         * @description In the demo studio a made-up player plays in the place of a microphone.
+         * @description For a practice player a made-up one plays in the place of a microphone.
          */
         post: operations["api_takes_routes_add_simulated_take"];
         delete?: never;
@@ -1334,7 +1334,7 @@ export interface paths {
         put?: never;
         /**
          * Hear Simulated
-         * @description In the demo studio a made-up player plays in the place of a microphone.
+         * @description For a practice player a made-up one plays in the place of a microphone.
          */
         post: operations["api_pieces_routes_hear_simulated"];
         delete?: never;
@@ -1657,7 +1657,7 @@ export interface components {
         /**
          * BesideOut
          * @description Two takes laid beside each other. before_on: day of the first of them. spread: % of the
-         *     spacing.
+         *     spacing. measured: what the check itself measures, where it is neither pitch nor spacing.
          */
         BesideOut: {
             /**
@@ -1674,6 +1674,8 @@ export interface components {
              * @enum {string}
              */
             kind: "slow_fast" | "before_after" | "first_now";
+            /** Measured */
+            measured: components["schemas"]["MeasuredBesideOut"][];
             /** Sentence */
             sentence: string;
             /** Spread */
@@ -3426,6 +3428,22 @@ export interface components {
             words: string;
         };
         /**
+         * MeasuredBesideOut
+         * @description before, after: in `unit`, cents or % of the whole. finger: None for the hand as a whole.
+         */
+        MeasuredBesideOut: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Finger */
+            finger: number | null;
+            /** Is Moved */
+            is_moved: boolean;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * MeasuredValue
          * @description A number in the unit of the check's measure.
          */
@@ -3567,8 +3585,16 @@ export interface components {
             /** Text */
             text: string;
         };
-        /** PartIn */
+        /**
+         * PartIn
+         * @description `is_changed`: something was changed since the take before.
+         */
         PartIn: {
+            /**
+             * Is Changed
+             * @default false
+             */
+            is_changed?: boolean;
             /**
              * Part
              * @enum {string}
@@ -3939,6 +3965,11 @@ export interface components {
             hours_a_day?: number;
             /** Instrument */
             instrument: string;
+            /**
+             * Is Practice
+             * @default false
+             */
+            is_practice?: boolean;
             /** Lesson Time */
             lesson_time?: string | null;
             /** Level */
@@ -7437,6 +7468,11 @@ export interface operations {
                      * Format: binary
                      */
                     file: string;
+                    /**
+                     * Is Changed
+                     * @default false
+                     */
+                    is_changed?: boolean;
                     /**
                      * Part
                      * @enum {string}

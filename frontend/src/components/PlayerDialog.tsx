@@ -36,6 +36,7 @@ const NOBODY: Facts = {
   lesson_time: null,
   missing: [],
   self_check: false,
+  is_practice: false,
 };
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const HELP = [
@@ -196,6 +197,12 @@ function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<
         label="Looks at the own hand before and after practice (five touches on the phone)"
         checked={facts.self_check ?? false}
         onChange={(event) => onChange({ self_check: event.currentTarget.checked })}
+      />
+      <Checkbox
+        size="md"
+        label="A practice player, made for trying: nobody's record"
+        checked={facts.is_practice ?? false}
+        onChange={(event) => onChange({ is_practice: event.currentTarget.checked })}
       />
       <Checkbox.Group
         label="Not at home"

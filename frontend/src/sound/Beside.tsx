@@ -69,6 +69,19 @@ export function Beside({ pairs }: { pairs: TwoTakes[] }) {
               </td>
             </tr>
           ))}
+          {pair.measured.map((each) => (
+            <tr key={`measured ${each.finger}`}>
+              <th scope="row">{each.finger === null ? 'all of it' : FINGERS[each.finger]}</th>
+              <td>
+                {each.before} {each.unit}
+              </td>
+              <td />
+              <td>
+                {each.after} {each.unit}
+              </td>
+              <td>{each.is_moved ? 'yes' : 'not that can be told'}</td>
+            </tr>
+          ))}
           {pair.spread && (
             <tr>
               <th scope="row">spacing</th>

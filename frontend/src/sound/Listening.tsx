@@ -56,6 +56,7 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
   const part = takes.parts.find((each) => each.part === chosen) ?? nextPart(takes);
   const name = part.part as PartName;
   const [isAgain, setIsAgain] = useState(false);
+  const [isChanged, setIsChanged] = useState(false);
   const sounds = useSounds();
   const work = useMutation({
     mutationFn: (run: () => Promise<Takes>) => run(),
@@ -63,6 +64,7 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
       cache.setQueryData(takesQuery(lessonId, evidence).queryKey, told);
       setChosen(null);
       setIsAgain(false);
+      setIsChanged(false);
     },
   });
   const change = useMutation({
@@ -71,7 +73,7 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
   });
   const send = (sound: Blob) =>
     work.mutate(async () => {
-      const told = await sendTake(lessonId, evidence, name, sound);
+      const told = await sendTake(lessonId, evidence, name, sound, isChanged);
       sounds.keep(told.takes.at(-1)?.id, sound);
       return told;
     });
@@ -107,21 +109,8 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
       )}
       {wantsMore && (
         <section aria-label="Play">
-          {takes.parts.length > 1 && (
-            <div className={css.row} role="group" aria-label="Which take">
-              {takes.parts.map((each) => (
-                <button
-                  key={each.part}
-                  type="button"
-                  className={touch.button}
-                  aria-pressed={each.part === part.part}
-                  onClick={() => setChosen(each.part)}
-                >
-                  {PART_WORDS[each.part]}, ♩ = {each.tempo}
-                </button>
-              ))}
-            </div>
-          )}
+          <Parts takes={takes} chosen={part.part} onChoose={setChosen} />
+          {last && <SameOrChanged isChanged={isChanged} onChoose={setIsChanged} />}
           <p className={css.play}>
             {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
           </p>
@@ -138,14 +127,14 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
             onFile={(file) =>
               work.mutate(async () => {
                 const sound = await readSound(file);
-                const told = await sendTake(lessonId, evidence, name, sound);
+                const told = await sendTake(lessonId, evidence, name, sound, isChanged);
                 sounds.keep(told.takes.at(-1)?.id, sound);
                 return told;
               })
             }
             onSimulate={
               takes.simulated
-                ? () => work.mutate(() => simulateTake(lessonId, evidence, name))
+                ? () => work.mutate(() => simulateTake(lessonId, evidence, name, isChanged))
                 : undefined
             }
           />
@@ -163,6 +152,64 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
       )}
       <Earlier takes={takes} onChange={change.mutate} />
       <p className="quiet">{last?.sound ? IS_KEPT : LET_GO}</p>
+    </div>
+  );
+}
+
+/** Slow or fast, where both are asked for. */
+function Parts({
+  takes,
+  chosen,
+  onChoose,
+}: {
+  takes: Takes;
+  chosen: string;
+  onChoose: (part: string) => void;
+}) {
+  if (takes.parts.length < 2) return null;
+  return (
+    <div className={css.row} role="group" aria-label="Which take">
+      {takes.parts.map((each) => (
+        <button
+          key={each.part}
+          type="button"
+          className={touch.button}
+          aria-pressed={each.part === chosen}
+          onClick={() => onChoose(each.part)}
+        >
+          {PART_WORDS[each.part]}, ♩ = {each.tempo}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Takes of one condition give a mean; after a change the new ones are the finding. */
+function SameOrChanged({
+  isChanged,
+  onChoose,
+}: {
+  isChanged: boolean;
+  onChoose: (isChanged: boolean) => void;
+}) {
+  return (
+    <div className={css.row} role="group" aria-label="What is different">
+      <button
+        type="button"
+        className={touch.button}
+        aria-pressed={!isChanged}
+        onClick={() => onChoose(false)}
+      >
+        The same again
+      </button>
+      <button
+        type="button"
+        className={touch.button}
+        aria-pressed={isChanged}
+        onClick={() => onChoose(true)}
+      >
+        One thing was changed
+      </button>
     </div>
   );
 }

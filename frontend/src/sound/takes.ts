@@ -29,11 +29,12 @@ export async function sendTake(
   evidence: string,
   part: PartName,
   sound: Blob,
+  isChanged: boolean,
 ): Promise<Takes> {
   return unwrap(
     await client.POST('/api/lessons/{lesson_id}/takes/{evidence}', {
       params: { path: { lesson_id: lessonId, evidence } },
-      ...formBody({ file: sound, part }),
+      ...formBody({ file: sound, part, is_changed: String(isChanged) }),
     }),
   );
 }
@@ -42,11 +43,12 @@ export async function simulateTake(
   lessonId: number,
   evidence: string,
   part: PartName,
+  isChanged: boolean,
 ): Promise<Takes> {
   return unwrap(
     await client.POST('/api/lessons/{lesson_id}/takes/{evidence}/simulated', {
       params: { path: { lesson_id: lessonId, evidence } },
-      body: { part },
+      body: { part, is_changed: isChanged },
     }),
   );
 }
