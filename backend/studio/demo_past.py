@@ -52,7 +52,7 @@ PASTS: Mapping[str, DemoPast] = {
         measured={"hold.slips": (6.5, 3, 1.6, 0.8)},
         harder=(5,),
     ),
-    # A soft fourth that has not changed for long.
+    # The thumb came free; a soft fourth has not changed for long.
     "Jonas Feld": DemoPast(
         {
             "tip.gives/4": "3x37",
@@ -76,14 +76,15 @@ PASTS: Mapping[str, DemoPast] = {
             "web.closed": "0x37",
         },
     ),
-    # An adult whose arm learns to hang, slowly; two weeks of a cold.
+    # An adult whose fingers learned to let go, and whose arm learns to hang; two weeks of a cold.
     "Bruno Castel": DemoPast(
         {
-            "thumb.pushes": "3x30 3x2 2x5",
-            "elbow.low": "3x37",
-            "press.excess/4": "3x37",
-            "fades.early": "3x37",
-            "handback.tight": "2x28 2x2 1x2 0x5",
+            "thumb.pushes": "3x30 2x3 1x4",
+            "elbow.low": "3x31 2x6",
+            "press.excess/4": "3x31 2x6",
+            "fades.early": "3x31 2x6",
+            "handback.tight": "3x27 2x2 1x2 0x6",
+            "idle.stiff/4": "3x27 2x2 1 0x7",
         },
         away=(7, 8),
         keen=0.6,
@@ -91,7 +92,7 @@ PASTS: Mapping[str, DemoPast] = {
     # Fingers that are not let go; it hurt a little once.
     "Edda Brandt": DemoPast(
         {
-            "thumb.pushes": "3x37",
+            "thumb.pushes": "1x31 2x3 3x3",
             "handback.tight": "3x30 2x7",
             "idle.stiff/4": "3x30 2x7",
             "idle.stiff/2": "2x30 1x7",

@@ -14,7 +14,6 @@ class DemoLesson:
     days_at_home: int = 4
     line: str = ""
     dismissed: dict[str, str] = field(default_factory=dict)
-    flag_lifted: str = ""
 
 
 @dataclass(frozen=True)

@@ -231,13 +231,14 @@ def _word(
 
 
 def _is_overdue(course: Course, cause: str, catalogue: Catalogue) -> bool:
-    """Worked on in the last lessons, for as long as it takes at the soonest."""
+    """Worked on in the last lessons, for as long as it takes at the soonest; what is managed and
+    not cured is never overdue."""
     late = course.lessons[-STUCK_LESSONS:]
     worked = sum(cause in lesson.focus for lesson in late)
     if len(late) < STUCK_LESSONS or worked < STUCK_LESSONS - 1:
         return False
     expected = catalogue.causes[cause].weeks
-    return expected is None or work_on(course, cause).weeks >= expected[0]
+    return expected is not None and work_on(course, cause).weeks >= expected[0]
 
 
 def _mean_less(signs: Sequence[SignChange]) -> float:

@@ -14,6 +14,7 @@ from lefthand.catalogue.catalogue import Catalogue
 from lefthand.change.causes import BETTER, PROBABLY_LESS_SHARE, CauseChange, CauseWord
 from lefthand.change.course import Course
 from lefthand.change.work import Work, work_on
+from lefthand.reason.diagnosis import BODY_CAUSE
 from lefthand.reason.safety import Safety
 
 LESSONS_WITHOUT_CHANGE = 3
@@ -109,6 +110,11 @@ def _of_focus(
     if change.word in BETTER:
         why = f"{cause.name} is {change.word.value.replace('_', ' ')} after {_weeks(work.weeks)}."
         return NextStep(Step.ON_THE_WAY, why, cause.id, work.weeks, cause.weeks)
+    if cause.weeks is None:
+        why = f"{_weeks(work.weeks)} of work; it takes {cause.takes}."
+        if cause.id == BODY_CAUSE:
+            why = f"{_weeks(work.weeks)} of work; {cause.takes}."
+        return NextStep(Step.AS_EXPECTED, why, cause.id, work.weeks, None)
     if work.lessons < LESSONS_WITHOUT_CHANGE:
         return NextStep(
             Step.AS_EXPECTED, _too_early(work, cause.weeks), cause.id, work.weeks, cause.weeks

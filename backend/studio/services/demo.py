@@ -128,6 +128,8 @@ def _build_lesson(player: Player, planned: DemoLesson, on: date, before: Standin
             book.enter("result", shown, str(review.item.pk))
     for evidence, entered in planned.look.items():
         book.enter("observation", entered, evidence)
+    for cause, why in planned.dismissed.items():
+        book.enter("cause", {"word": "dismissed", "why": why}, cause)
     book.decide(as_proposed=True)
     if planned.line:
         book.enter("line", planned.line)

@@ -141,7 +141,8 @@ def _closing(about: About) -> str:
 
 
 def _worked_on(about: About) -> str:
-    worked = [s for s in about.strings if s.focus and s.word != CauseWord.NOT_SEEN.value]
+    left_out = (CauseWord.NOT_SEEN.value, CauseWord.RULED_OUT.value)
+    worked = [s for s in about.strings if s.focus and s.word not in left_out]
     if not worked:
         return f"{upper_first(about.pupil)} and I have looked at how the left hand plays."
     lines = []
@@ -194,6 +195,8 @@ def _next(about: About) -> str:
     cause = about.cause(now[0])
     go_on = f"We go on with this: {lower_first(cause.meaning)}"
     worked = _weeks_of_work(now[0], about)
+    if now[0].word in BETTER:
+        return f"{go_on} It is less than it was, so we go on until it is there unasked."
     if cause.weeks is not None and worked > cause.weeks[1]:
         return (
             f"{go_on} It usually takes {cause.takes}; we have worked on it for {worked:.0f} weeks, "

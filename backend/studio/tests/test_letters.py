@@ -50,6 +50,24 @@ class Drafts(LetterCase):
         self.assertNotIn("%", self.whole(Reader.PARENT))
         self.assertNotIn("Example", draft(self.player, Reader.PARENT, self.on).title)
 
+    def test_it_greets_and_is_signed_and_an_adults_goes_to_the_adult(self):
+        told = self.told(Reader.PARENT)
+        self.assertEqual(told["Greeting"], "Dear parents of Pia,")
+        self.assertIn("Pia and I", told["What we worked on"])
+        self.assertTrue(told["Closing"].startswith("With kind regards,"))
+        self.player.birth_year = DAY.year - 40
+        self.player.save()
+        told = self.told(Reader.PARENT)
+        self.assertEqual(told["Greeting"], "Dear Pia,")
+        self.assertIn("you and I", told["What we worked on"])
+        self.assertIn("Your thumb is softer", told["What is better"])
+
+    def test_no_sentence_stands_against_another(self):
+        for weeks in range(7, 15):
+            self.whole_lesson(weeks, {**GRIP, "hold.slips": 3})
+        self.on = DAY + timedelta(weeks=14)
+        self.assertNotIn("too early", self.whole(Reader.PARENT))
+
     def test_a_colleague_reads_numbers_reasons_and_what_to_avoid(self):
         self.enter(
             self.lessons[-1], "cause", "setup_misfit", {"word": "dismissed", "why": "new rest"}
