@@ -5,7 +5,7 @@ from playwright.sync_api import expect
 
 from browser.case import BOUNCE_MS, BrowserCase
 from studio.demo_data import PLAYERS
-from studio.models import HomeDay, Lesson, Plan, PracticeResult
+from studio.models import HomeDay, Lesson, Observation, Plan, PracticeResult, StoredStanding
 
 
 class DecidingAgain(BrowserCase):
@@ -45,6 +45,10 @@ class DecidingAgain(BrowserCase):
 
     def test_the_focus_moves_with_what_is_corrected_and_the_week_is_made_anew(self):
         page = self.page
+        Observation.objects.all().delete()  # today alone speaks
+        StoredStanding.objects.all().delete()
+        page.reload()
+        page.get_by_role("heading", name="Any pain, numbness").wait_for()
         page.keyboard.press("l")
         self.grade("Opening beside the thumb", "Opening beside the thumb is shut", "strong")
         self.grade("Thumb:", "Thumb will not tap", "strong")

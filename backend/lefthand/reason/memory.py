@@ -23,7 +23,10 @@ from lefthand.reason.network import Floats, network_for, posterior, with_priors
 from lefthand.values.vocabulary import Instrument
 
 REPEATED = 0.6  # weight of a sign that an earlier lesson had graded
-LEAST, MOST = 0.002, 0.97  # nothing is ever quite sure
+MOST = 0.97  # nothing is ever quite sure
+# What was never there, or has eased, may be there on any day: its odds stay above this share of
+# what they are for any such player, so that one strong sign is believed.
+LEAST_OF_START = 1 / 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,13 +78,19 @@ def after_lesson(
     instrument."""
     chances = before_lesson(memory, starts, on, is_harder=heard.is_harder)
     if heard.grades:
-        there = {cause: min(MOST, max(LEAST, each[THERE])) for cause, each in chances.items()}
+        there = {cause: bounded(each[THERE], starts[cause]) for cause, each in chances.items()}
         network = with_priors(network_for(catalogue, instrument), there)
         weights = {name: REPEATED for name in heard.grades if name in memory.graded}
         result = posterior(network, heard.grades, heard.outside, weights)
         told = dict(zip(network.causes, result.probabilities.tolist(), strict=True))
         chances = {cause: _seen(each, told[cause]) for cause, each in chances.items()}
     return Memory(on, chances, memory.graded.union(heard.grades))
+
+
+def bounded(chance: float, start: float) -> float:
+    """What is remembered of a cause, kept from being too sure. start: its starting probability."""
+    odds = LEAST_OF_START * start / (1 - start)
+    return min(MOST, max(odds / (1 + odds), chance))
 
 
 def _seen(each: tuple[float, float, float], there: float) -> tuple[float, float, float]:

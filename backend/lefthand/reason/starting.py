@@ -12,7 +12,7 @@ from lefthand.case.case import Case
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.starting import StartingChance, Who
 from lefthand.reason.learning import Count, starting_value
-from lefthand.reason.memory import LEAST, MOST
+from lefthand.reason.memory import bounded
 
 
 def starting_probabilities(
@@ -36,7 +36,7 @@ def with_memory(start: float, remembered: float | None, catalogue: Catalogue) ->
     if remembered is None:
         return start
     share = catalogue.weighing.memory
-    kept = min(max(remembered, LEAST), MOST)
+    kept = bounded(remembered, start)
     odds = math.log(kept / (1 - kept)) * share + math.log(start / (1 - start)) * (1 - share)
     return 1 / (1 + math.exp(-odds))
 

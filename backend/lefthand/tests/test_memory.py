@@ -59,6 +59,15 @@ class Memory(TestCase):
         soft, hard = (on_day(gone, 35, is_harder=h)["thumb_index_grip"] for h in (False, True))
         self.assertGreater(hard, soft)
 
+    def test_one_strong_sign_is_believed_though_it_was_gone_for_long(self):
+        gone = remembered(
+            {"hold.slips": 3, "hold.clamps": 2}, *[{"hold.slips": 0, "hold.clamps": 0}] * 6
+        )
+        memory = on_day(gone, 49)
+        self.assertLess(memory["insecure_hold"], 0.2)
+        again = diagnosis("vn", {"hold.slips": 3, "hold.clamps": 2}, memory=memory)
+        self.assertGreater(again.probability("insecure_hold"), 0.55)
+
     def test_what_eased_is_not_what_never_was(self):
         gone = remembered(GRIP, *[dict.fromkeys(GRIP, 0)] * 3).chances["thumb_index_grip"]
         self.assertGreater(gone[EASED], gone[NEVER])

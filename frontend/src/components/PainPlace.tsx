@@ -5,8 +5,6 @@ interface Spot {
   words: string;
   /** Of the drawing, in its own units. */
   at: [number, number];
-  /** On which side of the spot its words stand. */
-  side?: 'left' | 'right';
 }
 
 const FRONT: Spot[] = [
@@ -21,10 +19,10 @@ const BACK: Spot[] = [
   { place: 'back', words: 'back', at: [70, 104] },
 ];
 const HAND: Spot[] = [
-  { place: 'skin', words: 'skin of the fingertips', at: [84, 20] },
-  { place: 'fingers', words: 'fingers', at: [84, 58] },
-  { place: 'thumb', words: 'thumb', at: [24, 104], side: 'left' },
-  { place: 'hand', words: 'hand', at: [80, 126] },
+  { place: 'skin', words: 'skin of the fingertips', at: [74, 30] },
+  { place: 'fingers', words: 'fingers', at: [74, 64] },
+  { place: 'thumb', words: 'thumb', at: [27, 100] },
+  { place: 'hand', words: 'hand', at: [74, 128] },
 ];
 const SOMEWHERE = 'somewhere';
 
@@ -79,17 +77,16 @@ function Figure({ name, width, height, spots, chosen, onPick, children }: Figure
       <svg viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
         {children}
       </svg>
-      {spots.map(({ place, words, at: [x, y], side = 'right' }) => (
+      {spots.map(({ place, words, at: [x, y] }) => (
         <button
           key={place}
           type="button"
           className={css.spot}
-          data-side={side}
           aria-pressed={chosen === place}
           style={{ left: `${(100 * x) / width}%`, top: `${(100 * y) / height}%` }}
           onClick={() => onPick(place)}
         >
-          {words}
+          <span>{words}</span>
         </button>
       ))}
     </div>

@@ -9,6 +9,7 @@ const SHOWN = 4;
 /** What it means so far: the leading causes in words, the focus, and whether enough was seen. */
 export function Theory({ lesson, onDecide }: { lesson: Lesson; onDecide: () => void }) {
   const some = Object.keys(lesson.findings).length > 0 || lesson.complaint !== null;
+  const remembered = lesson.causes.some((cause) => cause.before !== '');
   const causes = leadFirst(lesson)
     .filter((c) => c.teacher_word !== 'dismissed')
     .slice(0, SHOWN);
@@ -16,8 +17,14 @@ export function Theory({ lesson, onDecide }: { lesson: Lesson; onDecide: () => v
   return (
     <section className={css.theory} aria-label="What it means">
       <h2>What it means</h2>
-      {!some && <p className="quiet">Nothing seen yet. Start with the look on the left.</p>}
-      {some && (
+      {!some && (
+        <p className="quiet">
+          {remembered
+            ? 'From the lessons before. Nothing was looked at today yet.'
+            : 'Nothing seen yet. Start with the look on the left.'}
+        </p>
+      )}
+      {(some || remembered) && (
         <ol className={css.causes} aria-live="polite">
           {causes.map((cause) => (
             <li key={cause.id}>
@@ -39,7 +46,7 @@ export function Theory({ lesson, onDecide }: { lesson: Lesson; onDecide: () => v
           ))}
         </ol>
       )}
-      {lead && <p>{lead.why}</p>}
+      {lead && some && <p>{lead.why}</p>}
       {some && (
         <p className={css.enough}>
           {lesson.enough
