@@ -276,6 +276,7 @@ def _review_out(review: ItemReview, instrument: Instrument) -> ReviewOut:
         rung_words=review.exercise.words_of(review.item.rung, instrument),
         passed_when=review.exercise.passed_when,
         passed=review.result.passed if review.result else None,
+        pain=review.result.pain if review.result else None,
         days_done=review.days_done,
         move=review.advice.move.value,
         next_rung=review.advice.rung,

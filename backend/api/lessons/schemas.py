@@ -191,6 +191,7 @@ class ReviewOut(Schema):
     rung_words: str
     passed_when: str
     passed: bool | None
+    pain: float | None
     days_done: int
     move: str
     next_rung: int

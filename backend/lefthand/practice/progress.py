@@ -87,7 +87,7 @@ def next_step(course: Course, safety: Safety) -> Advice:
 
 def _trouble(course: Course) -> str | None:
     if any((day.pain or 0) > 0 for day in course.days):
-        return "it hurt a little"
+        return "it hurt: two weeks without pain, then half as much"
     if any(day.tighter for day in course.days):
         return "the hand got tighter with it"
     if course.passed_in_lesson is False and course.failed_before + 1 >= FAILED_LESSONS:

@@ -7,7 +7,6 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 
 from lefthand.sound.player import Playing, play
 from lefthand.tests.scores import melody_bytes, note, score
-from studio.demo_data import DEMO_USERNAME
 from studio.services.heard_pieces import to_hear
 from studio.services.pieces import keep_piece, read
 from studio.tests.pieces_case import TUNE, PiecesCase
@@ -83,12 +82,12 @@ class ByEar(PiecesCase):
         self.enter(self.lesson(), "reports", "", {"numbness": True})
         self.assertEqual(self.send(silence()).status_code, 409)
 
-    def test_a_made_up_player_plays_in_the_demo_alone(self):
+    def test_a_made_up_player_plays_for_a_practice_player_alone(self):
         address = f"{self.address(self.piece)}/take/simulated"
         self.assertEqual(
             self.client.post(address, {}, content_type="application/json").status_code, 405
         )
-        self.teacher.username = DEMO_USERNAME
-        self.teacher.save()
+        self.player.is_practice = True
+        self.player.save()
         heard = self.client.post(address, {}, content_type="application/json").json()["heard"]
         self.assertTrue(heard["simulated"])

@@ -4309,6 +4309,8 @@ export interface components {
             name: string;
             /** Next Rung */
             next_rung: number;
+            /** Pain */
+            pain: number | null;
             /** Passed */
             passed: boolean | null;
             /** Passed When */

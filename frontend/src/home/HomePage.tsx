@@ -159,6 +159,7 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
         <p className={css.eased} role="status">
           <strong>Easing off.</strong> Half as much of it, soft and short, until your next lesson.
           Leave out whatever hurts.
+          {week.resting.length > 0 && ` Left out for now: ${week.resting.join(', ')}.`}
         </p>
       )}
       {!week.eased && week.sore.includes('skin') && (

@@ -14,6 +14,8 @@ export interface WeekNow extends Omit<Week, 'items'> {
   items: HomeItem[];
   /** Paused by the teacher's side, or by a log that is still on its way there. */
   stopped: boolean;
+  /** Names of what is left out while something hurts or one eases off. */
+  resting: string[];
   /** A log that stops the week has not arrived yet, so the teacher does not know. */
   unheard: boolean;
   /** The day with pain of which it was not told yet whether it was still there later. */
@@ -45,13 +47,16 @@ export function weekNow(week: Week, entries: readonly KeptEntry[], today: string
   const hurts = days.some((log) => log.pain > 0 && log.place !== SKIN);
   const eased = week.eased || hurts || sore.some((place) => place !== SKIN);
   const asked = days.find((log) => log.pain > 0 && log.later === null && log.date < today);
+  const items = itemsNow(week, days, today, { eased, sore });
+  const kept = new Set(items.map((item) => item.exercise));
   return {
     ...week,
     today,
     days,
     eased,
     sore,
-    items: itemsNow(week, days, today, { eased, sore }),
+    items,
+    resting: week.items.filter((item) => !kept.has(item.exercise)).map((item) => item.name),
     stopped: week.paused || stops,
     unheard: stops,
     asksAbout: asked?.date ?? null,

@@ -66,7 +66,8 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
     // The questions open in view, whatever stands above them.
     requestAnimationFrame(() => pain.current?.scrollIntoView({ block: 'start' }));
   }
-  const canBeWell = Object.values(lesson.reports).every((value) => value === 0);
+  const hurt = lesson.review.some((row) => (row.pain ?? 0) > 0);
+  const canBeWell = !hurt && Object.values(lesson.reports).every((value) => value === 0);
   useKeys({
     w: canBeWell ? allWell : undefined,
     y: tell,
@@ -353,8 +354,16 @@ interface ReviewProps {
 }
 
 function ReviewRow({ row, active, enter }: ReviewProps) {
-  const answer = (passed: boolean) =>
-    enter('result', String(row.item), row.passed === passed ? null : { passed });
+  const hurt = (row.pain ?? 0) > 0;
+  const [asking, setAsking] = useState(false);
+  const answer = (passed: boolean) => {
+    setAsking(false);
+    enter('result', String(row.item), row.passed === passed && !hurt ? null : { passed });
+  };
+  const tellPain = (pain: number | null) => {
+    setAsking(false);
+    enter('result', String(row.item), { passed: false, pain });
+  };
   return (
     <li className={css.review} data-active={active || undefined}>
       <div>
@@ -383,14 +392,27 @@ function ReviewRow({ row, active, enter }: ReviewProps) {
           Shown
         </Button>
         <Button
-          variant={row.passed === false ? 'filled' : 'default'}
-          aria-pressed={row.passed === false}
+          variant={row.passed === false && !hurt ? 'filled' : 'default'}
+          aria-pressed={row.passed === false && !hurt}
           aria-keyshortcuts={active ? 'n' : undefined}
           onClick={() => answer(false)}
         >
           Not yet
         </Button>
+        <Button
+          variant={hurt ? 'filled' : 'default'}
+          aria-pressed={hurt}
+          aria-expanded={asking}
+          onClick={() => setAsking(!asking)}
+        >
+          It hurt
+        </Button>
       </div>
+      {asking && (
+        <div className={css.howMuch}>
+          <PainScale pain={row.pain} onPick={tellPain} />
+        </div>
+      )}
     </li>
   );
 }

@@ -60,14 +60,17 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
       return {
         ...lesson,
         review: lesson.review.map((row) =>
-          String(row.item) === entry.key
-            ? { ...row, passed: (entry.value as { passed: boolean } | null)?.passed ?? null }
-            : row,
+          String(row.item) === entry.key ? { ...row, ...shownAs(entry.value) } : row,
         ),
       };
     default:
       return lesson;
   }
+}
+
+function shownAs(value: unknown): { passed: boolean | null; pain: number | null } {
+  const told = value as { passed: boolean; pain?: number | null } | null;
+  return { passed: told?.passed ?? null, pain: told?.pain ?? null };
 }
 
 function withAnswer(again: Lesson['again'], entry: Entry): Lesson['again'] {
