@@ -97,7 +97,7 @@ class DecidingAgain(BrowserCase):
         row.get_by_role("button", name="It hurt").click()
         page.get_by_role("button", name="Pain 2 of 10").first.click()
         self.saved()
-        self.assertEqual(results.order_by("item__order")[1].pain, 2)
+        self.assertEqual([r.pain for r in results.filter(pain__gt=0)], [2])
         expect(page.get_by_role("group", name="Where does it hurt?")).to_be_visible()
         expect(page.get_by_role("button", name="All is well")).to_be_disabled()
         row.get_by_role("button", name="Not yet").click()
