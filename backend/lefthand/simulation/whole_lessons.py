@@ -146,7 +146,7 @@ def _lesson(
     result = posterior(network, grades)
     yield _Step(0, result, is_enough=False)
     while True:
-        look = _next(player, grades, result, catalogue, stage)
+        look = _next(player, result, catalogue, stage)
         if look is None or clock + look.seconds > TIMES[-1]:
             return
         clock, stage = clock + look.seconds, look.stage
@@ -158,15 +158,15 @@ def _lesson(
 
 def _next(
     player: SimulatedPlayer,
-    grades: Mapping[str, int],
     result: Posterior,
     catalogue: Catalogue,
     stage: Stage | None,
 ) -> Look | None:
-    instrument = Instrument(player.instrument)
+    instrument = player.instrument
     complaint = catalogue.evidence[player.complaint]
     can_be_seen = not complaint.told and instrument not in complaint.unseen
-    first = [player.complaint] if len(grades) == 1 and can_be_seen else []
+    has_begun = stage is not None
+    first = [player.complaint] if can_be_seen and not has_begun else []
     return next_look(result, catalogue, instrument, stage=stage, first=first)
 
 

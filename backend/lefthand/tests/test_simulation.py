@@ -15,6 +15,7 @@ from lefthand.simulation.players import (
     random_order,
     simulate,
 )
+from lefthand.simulation.whole_lessons import simulate_lessons
 from lefthand.values.vocabulary import Instrument
 
 CATALOGUE = load_catalogue()
@@ -67,6 +68,15 @@ class Policies(TestCase):
                     hits["next look"][180], hits["random order"][180] + PLAYERS // 10
                 )
                 self.assertEqual(tally.players, PLAYERS)
+
+    def test_a_lesson_is_led_from_its_complaint_and_the_next_one_knows_more(self):
+        led = simulate_lessons(CATALOGUE, Instrument.VIOLIN, range(24), seed=4, disturbance=CALM)
+        self.assertEqual(led.lessons, 24)
+        self.assertGreater(led.true_at[300], led.lessons * 0.7)
+        self.assertGreaterEqual(led.true_at[300], led.true_at[90])
+        self.assertGreaterEqual(led.second[90], led.true_at[90])
+        self.assertLess(led.calibration_error(), 0.05)
+        self.assertGreater(max(led.enough_seconds), min(led.enough_seconds))
 
     def test_tallies_of_parts_add_up_to_the_whole(self):
         def part(numbers):
