@@ -100,7 +100,7 @@ def view_out(view: LessonView) -> LessonOut:
         moved_from=_moved_from(view, entries),
         kept_words=kept_words(
             view.case,
-            {v.cause: v.probability for v in diagnosis.causes},
+            diagnosis.probabilities,
             [f.cause for f in diagnosis.focus],
             view.catalogue,
         ),

@@ -97,6 +97,13 @@ class Hurt:
     pain: float
     days: float
 
+    def words(self, place: Place) -> str:
+        """As it is said: "the thumb hurt yesterday"."""
+        days = round(self.days)
+        if days < 1:
+            return f"{place.named} {'hurt' if place.is_plural else 'hurts'}"
+        return f"{place.named} hurt {'yesterday' if days == 1 else f'{days} days ago'}"
+
 
 class Why(StrEnum):
     """Why an exercise stays out for a time."""

@@ -74,9 +74,9 @@ def _safety_step(course: Course, safety: Safety | None) -> NextStep | None:
         return NextStep(Step.STOP, f"A stop is up: {safety.reasons[0]}.")
     pain = max(course.lessons[-1].pain, course.pain_since)
     if pain >= RED_PAIN:
-        return NextStep(Step.STOP, f"Pain of {pain:g} of 10 was told: stop, and ask a doctor.")
+        return NextStep(Step.STOP, f"Pain of {RED_PAIN} or more was told: stop, ask a doctor.")
     if pain > 0:
-        return NextStep(Step.EASE_OFF, f"Pain of {pain:g} of 10 was told: half as much, soft.")
+        return NextStep(Step.EASE_OFF, "Pain was told: half as much, soft.")
     return None
 
 

@@ -98,8 +98,8 @@ class TermMeasure:
 @dataclass(frozen=True)
 class TermFacts:
     """What happened besides. practice: by day what was done, "done" or "partly". pains: (day,
-    1..10, where). stops: from when to when a stop was up, None while it is, and why. rungs: by
-    lesson those of the exercises given."""
+    1..10, or 0 where no number was told, where). stops: from when to when a stop was up, None
+    while it is, and why. rungs: by lesson those of the exercises given."""
 
     practice: Mapping[date, str] = field(default_factory=dict)
     pains: Sequence[tuple[date, int, str]] = ()

@@ -20,24 +20,29 @@ MOST_PAIN = 10
 
 @dataclass(frozen=True, slots=True)
 class Pain:
-    """What was told of a place on a day. level: 0..10; 0 says that it is gone."""
+    """What was told of a place on a day. level: 0..10, what it counts as; 0 says that it is gone.
+    told: the number, None where none was told; answer: beside last time, "" for none."""
 
     on: date
     place: Place
     level: float
+    told: float | None = None
+    answer: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Ache:
     """A place that hurt. first, last: days of the newest run; `is_over` where somebody said since
-    that it is gone. level: what was told last, 0..10. day_before: it hurt on the day before `last`,
-    too."""
+    that it is gone. level: what it counted as last, 0..10; told, answer: as it was said then.
+    day_before: it hurt on the day before `last`, too."""
 
     first: date
     last: date
     level: float
     is_over: bool = False
     day_before: bool = False
+    told: float | None = None
+    answer: str = ""
 
     @property
     def weeks(self) -> float:
@@ -70,11 +75,13 @@ def _anew(ache: Ache, lifted: date) -> Ache:
 
 def _told_again(known: Ache | None, pain: Pain) -> Ache:
     if known is None or known.is_over or pain.on - known.last > RUN_ENDS_AFTER:
-        return Ache(pain.on, pain.on, pain.level)
-    if pain.on <= known.last:
-        return replace(known, first=min(known.first, pain.on), level=max(known.level, pain.level))
+        return Ache(pain.on, pain.on, pain.level, told=pain.told, answer=pain.answer)
+    if pain.on < known.last or (pain.on == known.last and pain.level < known.level):
+        return replace(known, first=min(known.first, pain.on))
     followed = pain.on - known.last == timedelta(days=1)
-    return Ache(known.first, pain.on, pain.level, day_before=followed)
+    before = known.day_before if pain.on == known.last else followed
+    told, answer = pain.told, pain.answer
+    return Ache(known.first, pain.on, pain.level, day_before=before, told=told, answer=answer)
 
 
 def none_is_left(before: Aches, on: date) -> list[Pain]:

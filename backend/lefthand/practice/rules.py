@@ -5,7 +5,7 @@ from collections.abc import Callable, Mapping
 from lefthand.case.case import Hurt, Why
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.situation import Situation
-from lefthand.reason.waiting import JOINTS, STRENGTH_WAITS_FOR
+from lefthand.reason.waiting import JOINTS, strength_waits_for
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument, Kind, Likelihood, Place
 
@@ -61,20 +61,12 @@ def pain_against(
     """Why a step rests while these places hurt or hurt of late; None when it loads none of them."""
     if exercise.never_with_pain and sore:
         place = min(sore, key=lambda each: sore[each].days)
-        return f"{_hurt_words(place, sore[place])}: not while anything hurts"
+        return f"{sore[place].words(place)}: not while anything hurts"
     loads = exercise.loads_on(instrument, rung)
     for place, hurt in sore.items():
         if place.spares & loads:
-            return f"{_hurt_words(place, hurt)}: nothing that loads it"
+            return f"{hurt.words(place)}: nothing that loads it"
     return None
-
-
-def _hurt_words(place: Place, hurt: Hurt) -> str:
-    days = round(hurt.days)
-    if days < 1:
-        return f"{place.named} {'hurt' if place.is_plural else 'hurts'}"
-    when = "yesterday" if days == 1 else f"{days} days ago"
-    return f"{place.named} hurt {when}"
 
 
 def eased_dose(exercise: Exercise, rung: int, dose: Dose) -> Dose | None:
@@ -119,15 +111,13 @@ def _strength_waits(exercise: Exercise, now: Situation) -> str | None:
     way = now.way("strength")
     if way == "loosen_only":
         return "your way of teaching gives no strength work"
-    if way == "from_start":
+    cause = strength_waits_for(now.case, now.catalogue, now.diagnosis.probabilities)
+    if cause is None:
         return None
-    for cause in STRENGTH_WAITS_FOR:
-        name = now.catalogue.causes[cause].name.lower()
-        if now.is_at_least(cause, Likelihood.LIKELY):
-            return f"strength waits while this is likely: {name}"
-        if cause in now.case.recent_focus:
-            return f"strength waits a week after this was the focus: {name}"
-    return None
+    name = now.catalogue.causes[cause].name.lower()
+    if now.is_at_least(cause, Likelihood.LIKELY):
+        return f"strength waits while this is likely: {name}"
+    return f"strength waits a week after this was the focus: {name}"
 
 
 def _other_limits(exercise: Exercise, now: Situation) -> str | None:

@@ -88,10 +88,11 @@ class Diagnosis:
 
     def probability(self, cause: str) -> float:
         """Probability of a cause; 0.0 for one that this instrument cannot have."""
-        return self._by_cause.get(cause, 0.0)
+        return self.probabilities.get(cause, 0.0)
 
     @cached_property
-    def _by_cause(self) -> dict[str, float]:
+    def probabilities(self) -> dict[str, float]:
+        """Of every cause of the instrument, by id."""
         return {v.cause: v.probability for v in self.causes}
 
     @cached_property
@@ -127,7 +128,7 @@ class Diagnosis:
         """The same, each with why it comes now."""
         focus = [each.cause for each in self.focus]
         awaited = awaited_checks(
-            self.case, self.catalogue, self._by_cause, focus, self.targets, self.word
+            self.case, self.catalogue, self.probabilities, focus, self.targets, self.word
         )
         return {c: why for c, why in awaited.items() if c not in self.looking.skipped}
 
@@ -201,7 +202,7 @@ class Diagnosis:
     def settle(self) -> str | None:
         """The trial that would settle the most upstream *possible* cause above a *likely* one."""
         done = set(self.case.findings) | self.looking.skipped
-        return _settling_trial(self._by_cause, self.catalogue, self.case, done)
+        return _settling_trial(self.probabilities, self.catalogue, self.case, done)
 
 
 @dataclass(frozen=True, eq=False)

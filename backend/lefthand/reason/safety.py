@@ -7,8 +7,8 @@ words name no disease: they say what was reported and who should be asked.
 from dataclasses import dataclass
 from enum import StrEnum
 
-from lefthand.case.case import Case, Hurt, Reports
-from lefthand.values.vocabulary import Grade, Place
+from lefthand.case.case import Case, Reports
+from lefthand.values.vocabulary import Grade
 
 LOOSENESS_SCORE = "laxity.ninepoint"
 LOOSENESS_ADVICE = (
@@ -121,11 +121,5 @@ def _amber_reasons(case: Case) -> list[str]:
         "the first two weeks after a long break": is_easing_after_break(case),
         "the first two weeks after a stop was lifted": _is_soon(case.days_since_lift),
     }
-    late = [] if hurts else [_late_words(place, hurt) for place, hurt in case.sore.items()]
+    late = [] if hurts else [hurt.words(place) for place, hurt in case.sore.items()]
     return [*(words for words, present in signs.items() if present), *late]
-
-
-def _late_words(place: Place, hurt: Hurt) -> str:
-    days = round(hurt.days)
-    when = "today" if days < 1 else "yesterday" if days == 1 else f"{days} days ago"
-    return f"{place.named} hurt {when}"

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.practice.pains import GONE, Ache, asked_again
+from lefthand.practice.pains import GONE, LESS, MORE, Ache, asked_again
 from lefthand.values.vocabulary import Place
 from studio.models import Lesson
 from studio.services.cases import LessonView
@@ -57,7 +57,11 @@ def _answers(view: LessonView) -> dict[Place, str]:
 def _pain_words(place: Place, ache: Ache, last: Lesson | None) -> str:
     what = place.named.removeprefix("the ")
     when = "Last time" if last is not None and ache.last <= last.date else "At home"
-    return f"{when}: {what}, {ache.level:g} of 10"
+    if ache.told is not None:
+        return f"{when}: {what}, {ache.told:g} of 10"
+    if ache.answer in (LESS, MORE):
+        return f"{when}: {what}, {ache.answer} than before"
+    return f"{when}: {what}"
 
 
 def _complaint_words(evidence: str) -> str:

@@ -1,15 +1,18 @@
 """From rows to the course that the core reads for what has changed."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.change.course import Course, CourseLesson, Practice, lesson_findings
 from lefthand.change.term import TermFacts
+from lefthand.practice.pains import Ache, Pain, after_pains
 from lefthand.practice.week import LAST_DAY
+from lefthand.values.vocabulary import Place
 from studio.models import Lesson, Player, PracticeResult, RedFlag
 from studio.services.known import focus_of, known_items
+from studio.services.pains import logged, place_named, told_in
 from studio.services.plain_case import plain_case, who_plays
 from studio.services.records import lesson_rows
 from studio.services.standing import standing_after
@@ -30,29 +33,33 @@ def course_of(player: Player, on: date) -> PlayersCourse:
     rows = lesson_rows().filter(player=player, date__lte=on).prefetch_related("home_days")
     lessons = list(rows.order_by("date", "pk"))
     results = _days_with_results(player)
+    told = _told_in_lessons(lessons)
     return PlayersCourse(
         lessons=lessons,
         course=Course(
             who_plays(player, lessons[-1] if lessons else None),
-            _in_order(lessons, results),
+            _in_order(lessons, results, told),
             ruled_out=frozenset(standing_after(player.pk, on).ruled_out),
             pain_since=_pain_since(lessons),
         ),
         facts=TermFacts(
             practice=_practised(lessons, results),
-            pains=_pains(lessons),
+            pains=_pains(lessons, told),
             stops=_stops(player),
             rungs=[_rungs(lesson) for lesson in lessons],
         ),
     )
 
 
-def _in_order(lessons: Sequence[Lesson], results: dict[int, set[date]]) -> list[CourseLesson]:
+def _in_order(
+    lessons: Sequence[Lesson], results: dict[int, set[date]], told: Mapping[int, list[Pain]]
+) -> list[CourseLesson]:
     found = []
     last = date.min
     week: Lesson | None = None
     for lesson in lessons:
-        found.append(_lesson(lesson, _AtHome.of(week, results, (last, lesson.date))))
+        hurt = max((pain.level for pain in told[lesson.pk]), default=0.0)
+        found.append(_lesson(lesson, _AtHome.of(week, results, (last, lesson.date)), hurt))
         last = lesson.date
         week = lesson if hasattr(lesson, "plan") else week
     return found
@@ -87,7 +94,7 @@ class _AtHome:
         )
 
 
-def _lesson(lesson: Lesson, at_home: _AtHome | None) -> CourseLesson:
+def _lesson(lesson: Lesson, at_home: _AtHome | None, hurt: float) -> CourseLesson:
     findings, outside = lesson_findings(plain_case(lesson), load_catalogue())
     return CourseLesson(
         on=lesson.date,
@@ -98,7 +105,7 @@ def _lesson(lesson: Lesson, at_home: _AtHome | None) -> CourseLesson:
         plan=tuple(_rungs(lesson)),
         is_harder=lesson.harder_piece,
         is_glance=lesson.is_glance,
-        pain=max(_told_pain(lesson), at_home.pain if at_home else 0.0),
+        pain=max(hurt, at_home.pain if at_home else 0.0),
     )
 
 
@@ -134,10 +141,20 @@ def _practised(lessons: Sequence[Lesson], results: dict[int, set[date]]) -> dict
     return found
 
 
-def _told_pain(lesson: Lesson) -> float:
-    """The most that was told in a lesson, of the body or of an exercise shown."""
-    hurt = max((result.pain or 0 for result in lesson.results.all()), default=0)
-    return float(max(hurt, lesson.reports.get("pain") or 0))
+def _told_in_lessons(lessons: Sequence[Lesson]) -> dict[int, list[Pain]]:
+    """What hurt by each lesson's own words, answers about last time included; by lesson."""
+    logs = sorted(
+        (log for each in lessons for log in each.home_days.all()), key=lambda log: log.date
+    )
+    aches: dict[Place, Ache] = {}
+    after, found = date.min, {}
+    for lesson in lessons:
+        home = [logged(log) for log in logs if log.pain and after < log.date <= lesson.date]
+        aches = after_pains(aches, home)
+        told = told_in(lesson, aches)
+        aches, after = after_pains(aches, told), lesson.date
+        found[lesson.pk] = [pain for pain in told if pain.level > 0]
+    return found
 
 
 def _pain_since(lessons: Sequence[Lesson]) -> float:
@@ -146,15 +163,27 @@ def _pain_since(lessons: Sequence[Lesson]) -> float:
     return max((float(log.pain) for log in logs if log.date > lessons[-1].date), default=0.0)
 
 
-def _pains(lessons: Sequence[Lesson]) -> list[tuple[date, int, str]]:
+def _pains(
+    lessons: Sequence[Lesson], told: Mapping[int, list[Pain]]
+) -> list[tuple[date, int, str]]:
+    """(day, number or 0 where none was told, where) of each day in a lesson, the worst, and at
+    home."""
     found = []
     for lesson in lessons:
-        told = _told_pain(lesson)
-        if told > 0:
-            where = str(lesson.reports.get("place") or "")
-            found.append((lesson.date, round(told) or 1, where))
-        found += [(log.date, log.pain, "") for log in lesson.home_days.all() if log.pain > 0]
+        worst = max(told[lesson.pk], key=lambda pain: pain.level, default=None)
+        if worst is not None:
+            number = 0 if worst.told is None else round(worst.told) or 1
+            found.append((lesson.date, number, _where(worst.place)))
+        found += [
+            (log.date, log.pain, _where(place_named(log.place)))
+            for log in lesson.home_days.all()
+            if log.pain > 0
+        ]
     return sorted(found)
+
+
+def _where(place: Place) -> str:
+    return "" if place is Place.SOMEWHERE else place.words
 
 
 def _stops(player: Player) -> list[tuple[date, date | None, str]]:

@@ -5,6 +5,7 @@ from datetime import date, timedelta
 
 from lefthand.practice.pains import (
     HURTS_FOR_DAYS,
+    SAME,
     Ache,
     Pain,
     after_pains,
@@ -31,11 +32,12 @@ def home_pains(player_id: int, after: date | None, until: date) -> list[Pain]:
     if after is not None:
         reach = after - timedelta(days=MOST_DAYS_OF_A_LINK)
         logs = logs.filter(date__gt=after, lesson__date__gte=reach)
-    return [_logged(log) for log in logs.order_by("date")]
+    return [logged(log) for log in logs.order_by("date")]
 
 
-def _logged(log: HomeDay) -> Pain:
-    return Pain(log.date, place_named(log.place), log.pain)
+def logged(log: HomeDay) -> Pain:
+    """What a log from home says of pain."""
+    return Pain(log.date, place_named(log.place), log.pain, told=log.pain)
 
 
 def newest_lift(flags: Iterable[RedFlag], on: date) -> date | None:
@@ -60,7 +62,7 @@ def told_in(lesson: Lesson, aches: Mapping[Place, Ache]) -> list[Pain]:
         found += none_is_left(aches, lesson.date)
     elif pain is not None or where:
         level = A_PLACE_ALONE if pain is None else pain
-        found.append(Pain(lesson.date, place_named(where), level))
+        found.append(Pain(lesson.date, place_named(where), level, told=pain))
     return found
 
 
@@ -74,13 +76,19 @@ def _in_exercises(lesson: Lesson) -> list[Pain]:
     where = place_named(lesson.reports.get("place"))
     if where is Place.SKIN:  # what hurts in an exercise is never skin alone
         where = Place.SOMEWHERE
-    return [Pain(lesson.date, where, hurt)] if hurt > 0 else []
+    return [Pain(lesson.date, where, hurt, told=hurt)] if hurt > 0 else []
 
 
 def _again(lesson: Lesson, aches: Mapping[Place, Ache]) -> list[Pain]:
     told = {place_named(key): answer for key, answer in lesson.again.items() if key in set(Place)}
     return [
-        Pain(lesson.date, place, level_now(answer, aches[place].level))
+        Pain(
+            lesson.date,
+            place,
+            level_now(answer, aches[place].level),
+            told=aches[place].told if answer == SAME else None,
+            answer=answer,
+        )
         for place, answer in told.items()
         if place in aches
     ]

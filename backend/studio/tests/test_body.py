@@ -6,6 +6,7 @@ from studio.errors import StudioError
 from studio.models import HomeDay, RedFlag
 from studio.services.again import asked_in
 from studio.services.body import note_on_body
+from studio.services.course import course_of
 from studio.services.decisions import objections
 from studio.services.entries import undo
 from studio.services.flags import lift_flags
@@ -146,6 +147,26 @@ class AskedAgain(BodyCase):
         self.refused("question_open", lambda: self.give(lesson, "index_far_side"))
         self.enter(lesson, "reports", "", {"pain": 0})
         self.give(lesson, "index_far_side")
+
+    def test_no_number_is_said_that_nobody_told(self):
+        self.hurt(0, pain=3, place="thumb")
+        for week, answer, words in (
+            (1, "same", "Last time: thumb, 3 of 10"),
+            (2, "less", "Last time: thumb, 3 of 10"),
+            (3, "less", "Last time: thumb, less than before"),
+        ):
+            lesson = self.lesson(week)
+            self.assertEqual([asked.says for asked in asked_in(self.view(lesson))], [words])
+            self.enter(lesson, "again", "thumb", answer)
+            self.player.red_flags.all().delete()
+        self.hurt(20, place="wrist")
+        self.assertEqual(asked_in(self.view(self.lesson(21)))[-1].says, "Last time: wrist")
+        found = course_of(self.player, DAY + timedelta(weeks=21))
+        numbers = [(number, where) for _, number, where in found.facts.pains]
+        self.assertEqual(
+            numbers, [(3, "thumb"), (3, "thumb"), (0, "thumb"), (0, "thumb"), (0, "wrist")]
+        )
+        self.assertGreater(found.course.lessons[3].pain, 0, "pain that goes on still eases off")
 
     def test_less_and_the_same_for_two_weeks_is_a_stop(self):
         self.hurt(0, pain=2, place="thumb")

@@ -169,10 +169,11 @@ def _draw_pains(ground: Ground, foot: float) -> float:
         ground.over.append(
             f'<path d="M{number(x)} {number(y - 9)}l7 9l-7 9l-7 -9Z" class="f-{kind}"/>'
         )
-        words = f"pain {level}, {where}" if where else f"pain {level}"
-        told = f"pain {level} of 10, {where}" if where else f"pain {level} of 10"
+        number_told = f" {level}" if level else ""  # "less than before" is no number
+        words = f"pain{number_told}, {where}" if where else f"pain{number_told}"
+        told = f"pain{number_told and f'{number_told} of 10'}{where and f', {where}'}"
         ground.mark(x - 10, y - 12, 20, 24, f"{ground.say(day)}: {told}")
-        for said in (words, str(level)):
+        for said in (words, str(level or "pain")):
             need = room_for(said, ground.at.small) + 16
             is_left = x + need > ground.at.right
             left = x - 12 - need if is_left else x
