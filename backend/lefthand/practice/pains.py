@@ -10,6 +10,7 @@ from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from lefthand.case.case import Hurt
+from lefthand.reason.safety import RED_PAIN
 from lefthand.values.vocabulary import Place
 
 RUN_ENDS_AFTER = timedelta(days=14)
@@ -136,9 +137,10 @@ ANSWERS = (GONE, LESS, SAME, MORE)
 
 
 def level_now(answer: str, level: float) -> float:
-    """The least pain, 0..10, that an answer about pain of this level means."""
+    """What an answer about pain of this level counts as, 0..10. Less alone is no stop: that takes
+    a number that was told."""
     if answer == GONE:
         return 0.0
     if answer == LESS:
-        return max(1.0, level - 1)
+        return min(max(1.0, level - 1), RED_PAIN - 1.0)
     return min(MOST_PAIN, level + 1) if answer == MORE else level

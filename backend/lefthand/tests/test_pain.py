@@ -88,7 +88,7 @@ class OverDays(TestCase):
         self.assertEqual(list(asked_again(aches, on(0))), [])
         self.assertEqual([p.place for p in none_is_left(aches, on(7))], [Place.THUMB])
         for answer, level, now in (
-            ("gone", 2, 0), ("less", 3, 2), ("less", 1, 1), ("same", 2, 2), ("more", 3, 4),
+            ("gone", 2, 0), ("less", 3, 2), ("less", 1, 1), ("less", 9, 3), ("same", 2, 2), ("more", 3, 4),
             ("more", 10, 10),
         ):  # fmt: skip
             self.assertEqual(level_now(answer, level), now)

@@ -176,6 +176,15 @@ class AskedAgain(BodyCase):
             self.assertEqual(self.view(lesson).safety.level.value, level)
         self.assertIn("two weeks", RedFlag.objects.get().reasons[0])
 
+    def test_less_after_a_lifted_stop_eases_off_and_is_no_new_stop(self):
+        first = self.hurt(0, pain=5, place="forearm")
+        lift_flags(self.player, note="Seen by a doctor, begin gently.", on=first.date)
+        second = self.lesson(1)
+        self.enter(second, "again", "forearm", "less")
+        self.assertEqual(self.view(second).safety.level.value, "amber")
+        self.enter(second, "again", "forearm", "same")
+        self.assertTrue(self.view(second).safety.is_red)
+
     def test_gone_begins_anew_and_more_of_three_is_a_stop(self):
         self.hurt(0, pain=3, place="thumb")
         second = self.lesson(1)

@@ -207,8 +207,8 @@ function Today({ token, handle }: { token: string; handle: HomeHandle }) {
 
 function minutesSaid(minutes: number): string {
   if (minutes < 0.75) return 'half a minute';
-  const whole = Math.round(minutes);
-  return whole === 1 ? 'one minute' : `${whole} minutes`;
+  const told = Math.round(2 * minutes) / 2;
+  return told === 1 ? 'one minute' : `${told} minutes`;
 }
 
 function freeWords(week: WeekNow, shown: string): string {

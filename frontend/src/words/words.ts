@@ -75,5 +75,10 @@ export function longDate(date: Date): string {
 }
 
 export function minutesWords(minutes: number): string {
-  return minutes > 0 && minutes < 0.75 ? 'half a min' : `${Math.round(minutes)} min`;
+  return minutes > 0 && minutes < 0.75 ? 'half a min' : `${halves(minutes)} min`;
+}
+
+/** Minutes as the sheet, the phone and the week have them: to the half. */
+export function halves(minutes: number): number {
+  return Math.round(2 * minutes) / 2;
 }
