@@ -13,10 +13,10 @@ from lefthand.practice.planning import (
     alternatives,
     prescribe,
 )
-from lefthand.practice.rules import STRENGTH_WAITS_FOR
 from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
 from lefthand.reason.diagnosis import diagnose
+from lefthand.reason.waiting import STRENGTH_WAITS_FOR
 from lefthand.tests.cases import case
 from lefthand.tests.effort import usually
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Kind
