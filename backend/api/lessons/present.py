@@ -7,10 +7,10 @@ from typing import Any, cast
 from api.brief.present import pain_out, player_brief, reminder_out, stop_out
 from api.brief.schemas import PlayerBrief
 from api.home.present import paper_week_out, report_out
+from api.lessons.body import body_out
 from api.lessons.schemas import (
     AlternativeOut,
     AskedOut,
-    BodyFactOut,
     CauseOut,
     ComparedOut,
     FindingOut,
@@ -42,11 +42,9 @@ from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
 from lefthand.reason.kept_words import kept_words
 from lefthand.reason.safety import is_loose_by_score
-from lefthand.reason.waiting import JOINTS, joints_are_due
 from lefthand.values.vocabulary import POSSIBLE_ABOVE, Instrument, likelihood_of
 from studio.models import Lesson, LessonEntry, Plan, PlanItem
 from studio.services.again import asked_in
-from studio.services.body import BodyFact, body_words
 from studio.services.cases import LessonView, asks_pain, open_words, weeks_away
 from studio.services.decisions import objections, stale_focus, taken_focus
 from studio.services.entries import undoable_entries
@@ -85,7 +83,7 @@ def view_out(view: LessonView) -> LessonOut:
         complaint=lesson.complaint or None,
         again=[AskedOut(**asdict(each)) for each in asked_in(view)],
         waits_for=open_words(view),
-        body=[body_fact_out(each, view) for each in view.history.body],
+        body=body_out(view),
         findings={
             name: _finding_out(f, view.diagnosis.accepted.get(name))
             for name, f in view.case.findings.items()
@@ -148,16 +146,6 @@ def _safety_out(view: LessonView) -> SafetyOut:
         pain=pain_out(view.past.home_pain),
         asks_pain=asks_pain(view.lesson),
         clinician=is_loose_by_score(view.case),
-    )
-
-
-def body_fact_out(fact: BodyFact, view: LessonView) -> BodyFactOut:
-    return BodyFactOut(
-        fact=fact.fact,
-        says=body_words(fact),
-        on=fact.on,
-        limits=fact.limits,
-        is_due=fact.fact == JOINTS and joints_are_due(view.case),
     )
 
 

@@ -100,14 +100,16 @@ class AskedOut(Schema):
 
 
 class BodyFactOut(Schema):
-    """What is known of the body from an earlier lesson, in words. `fact`: a check, or "injury".
-    `limits`: what a clinician allows. `is_due`: to be looked at again."""
+    """What is known of the body from an earlier lesson, in words. `fact`: a check, "injury", or
+    the cause that was ruled out. `limits`: what a clinician allows. `is_due`: to be looked at
+    again."""
 
+    kind: Literal["sign", "injury", "span", "ruled_out"]
     fact: str
     says: str
     on: date
-    limits: str
-    is_due: bool
+    limits: str = ""
+    is_due: bool = False
 
 
 class InPieceOut(Schema):

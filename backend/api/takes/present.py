@@ -15,6 +15,7 @@ from api.takes.schemas import (
     PartOut,
     TakeOut,
     TakesOut,
+    TrialGradesOut,
     VibratoOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
@@ -99,6 +100,8 @@ def _found(found: FoundByEar, asked: str) -> ByEarOut:
 
 def _beside(pair: TwoTakes) -> BesideOut:
     return BesideOut(
+        after=pair.after.pk,
+        grades=_trial_grades(pair),
         kind=pair.kind,
         before_on=pair.before.lesson.date,
         sentence=pair.sentence,
@@ -117,6 +120,13 @@ def _beside(pair: TwoTakes) -> BesideOut:
         is_spread_moved=pair.found.is_spread_moved,
         measured=[_measured(each) for each in pair.found.measured],
     )
+
+
+def _trial_grades(pair: TwoTakes) -> TrialGradesOut | None:
+    if pair.grades is None:
+        return None
+    before, after = pair.grades
+    return TrialGradesOut(before=before, after=after)
 
 
 def _measured(each: MeasuredBeside) -> MeasuredBesideOut:

@@ -91,10 +91,20 @@ class MeasuredBesideOut(Schema):
     is_moved: bool
 
 
+class TrialGradesOut(Schema):
+    """0..3."""
+
+    before: int
+    after: int
+
+
 class BesideOut(Schema):
     """Two takes laid beside each other. before_on: day of the first of them. spread: % of the
-    spacing. measured: what the check itself measures, where it is neither pitch nor spacing."""
+    spacing. measured: what the check itself measures, where it is neither pitch nor spacing. after:
+    id of the second take. grades: before and after, where one thing was changed between them."""
 
+    after: int
+    grades: TrialGradesOut | None
     kind: Literal["slow_fast", "before_after", "first_now"]
     before_on: date
     sentence: str

@@ -64,6 +64,12 @@ class LaidBeside:
     measured: tuple[MeasuredBeside, ...] = ()
 
     @property
+    def is_moved(self) -> bool:
+        """Anything changed that can be told from chance."""
+        moved = (each.is_moved for each in (*self.fingers, *self.measured))
+        return self.is_spread_moved or any(moved)
+
+    @property
     def sentence(self) -> str:
         return _sentence(self)
 

@@ -45,15 +45,15 @@ class MeasuredSpan:
     on: date
 
 
-def measured_span(player: Player) -> MeasuredSpan | None:
+def measured_span(player: Player, *, before: date | None = None) -> MeasuredSpan | None:
     """The span as it was last measured as a number: what the string of that day asked for, and how
-    much more or less the hand had. None where one of them was not written down."""
-    found = (
-        Observation.objects.filter(lesson__player=player, evidence=REACH)
-        .order_by("-lesson__date")
-        .values_list("entered", "lesson__date")
-    )
-    for entered, on in found:
+    much more or less the hand had. None where one of them was not written down. `before`: in
+    lessons before that day."""
+    found = Observation.objects.filter(lesson__player=player, evidence=REACH)
+    if before is not None:
+        found = found.filter(lesson__date__lt=before)
+    measured = found.order_by("-lesson__date").values_list("entered", "lesson__date")
+    for entered, on in measured:
         percent = entered.get("value") if isinstance(entered, dict) else None
         if percent is None:
             continue

@@ -3,8 +3,12 @@
 from dataclasses import dataclass
 from typing import Literal
 
+from lefthand.case.findings import parse_finding
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.sound.laid_beside import LaidBeside, laid_beside
+from lefthand.values.vocabulary import Grade
 from studio.models import Lesson, Take
+from studio.services.findings import grading_of
 from studio.services.takes import FAST, SLOW, sentence_of
 
 Kind = Literal["slow_fast", "before_after", "first_now"]
@@ -12,11 +16,15 @@ Kind = Literal["slow_fast", "before_after", "first_now"]
 
 @dataclass(frozen=True)
 class TwoTakes:
+    """`grades`: of what the check measures before and after one thing was changed, so that the
+    pair may stand as a trial's evidence; None for any other pair, and where nothing was to ease."""
+
     kind: Kind
     before: Take
     after: Take
     found: LaidBeside
     sentence: str
+    grades: tuple[int, int] | None = None
 
 
 def pairs_of(lesson: Lesson, takes: list[Take]) -> list[TwoTakes]:
@@ -43,7 +51,28 @@ def pairs_of(lesson: Lesson, takes: list[Take]) -> list[TwoTakes]:
 def _pair(kind: Kind, before: Take, after: Take, sentence: str | None = None) -> TwoTakes:
     found = laid_beside(before.result, after.result, after.evidence)
     words = found.sentence if sentence is None else sentence
-    return TwoTakes(kind, before, after, found, words)
+    return TwoTakes(kind, before, after, found, words, _trial_grades(kind, before, after, found))
+
+
+def _trial_grades(
+    kind: Kind, before: Take, after: Take, found: LaidBeside
+) -> tuple[int, int] | None:
+    """A change that cannot be told from chance is none, whatever grades the numbers fall into."""
+    if kind != "before_after" or not after.is_changed:
+        return None
+    grades = [_grade(take) for take in (before, after)]
+    one, two = grades
+    if one is None or two is None or one == Grade.NONE:
+        return None
+    return (one, two) if found.is_moved else (one, one)
+
+
+def _grade(take: Take) -> int | None:
+    entered = take.result["observations"].get(take.evidence)
+    if entered is None:
+        return None
+    check = load_catalogue().evidence[take.evidence]
+    return parse_finding(entered, check, grading_of(take.lesson)).grade
 
 
 def _first_before(lesson: Lesson, last: Take) -> Take | None:

@@ -2,8 +2,9 @@
 
 from datetime import timedelta
 
+from lefthand import load_catalogue
 from studio.errors import StudioError
-from studio.models import HomeDay, RedFlag
+from studio.models import HomeDay, RedFlag, Setup
 from studio.services.again import asked_in
 from studio.services.body import note_on_body
 from studio.services.course import course_of
@@ -13,6 +14,7 @@ from studio.services.flags import lift_flags
 from studio.services.home import log_day, make_link, open_link
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
+from studio.services.reach import reach_of
 from studio.services.tables import table_of
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
@@ -20,6 +22,10 @@ CAVES = {"tip.gives": {"4": 3}, "arch.fails": {"4": 3}, "elbow.behind": 0, "hold
 
 
 class BodyCase(StudioCase):
+    def setUp(self):
+        super().setUp()
+        self.client.force_login(self.teacher)
+
     def refused(self, code, do):
         with self.assertRaises(StudioError) as caught:
             do()
@@ -90,6 +96,26 @@ class Facts(BodyCase):
         view = self.view(second)
         for item in view.proposal.items:
             self.assertFalse(view.catalogue.exercises[item.exercise].lets_go_of_it(item.rung))
+
+    def test_the_span_and_what_was_ruled_out_stand_beside_the_facts(self):
+        Setup.objects.create(player=self.player, date=DAY, string_length=328)
+        first = self.lesson(0)
+        self.look(first, {**GRIP, "reach.exceeded": {"value": 10}})
+        self.assertEqual(self.told_of_the_body(first), [], "only of lessons before")
+        self.enter(first, "cause", "over_pressing", {"word": "dismissed"})
+        span = reach_of(self.player, None, None).needed * 1.1
+        second = self.lesson(1)
+        name = load_catalogue().causes["over_pressing"].name
+        self.assertEqual(
+            self.told_of_the_body(second),
+            [("span", f"Span {round(span, 1):g} mm"), ("ruled_out", f"Not it: {name}")],
+        )
+        self.enter(second, "cause", "over_pressing", {"word": "open"})
+        self.assertEqual([kind for kind, _ in self.told_of_the_body(second)], ["span"])
+
+    def told_of_the_body(self, lesson):
+        answer = self.client.get(f"/api/lessons/{lesson.pk}").json()
+        return [(fact["kind"], fact["says"]) for fact in answer["body"]]
 
     def test_it_goes_with_the_player_file_and_stands_in_the_table(self):
         first = self.lesson(0)

@@ -105,6 +105,26 @@ class TwoTakes(TakesCase):
         self.assertIn("The fourth went up by 2", pair.sentence)
         self.assertEqual([each.finger for each in pair.found.fingers if each.is_moved], [4])
 
+    def test_a_pair_with_one_thing_changed_may_stand_as_a_trial(self):
+        heard = [Playing(off={4: off}) for off in (-30, -29, -8)]
+        self.take_heard(heard[0], seed=1)
+        self.take_heard(heard[1], seed=2)
+        self.assertIsNone(self.kinds()["before_after"].grades)  # nothing was changed between them
+        self.take_heard(heard[1], seed=3, is_changed=True)
+        before, after = self.kinds()["before_after"].grades
+        self.assertEqual((before, after), (2, 2))  # no more than chance, so no help
+        self.take_heard(heard[2], seed=4, is_changed=True)
+        self.assertEqual(self.kinds()["before_after"].grades, (2, 0))
+        told = self.client.get(self.address(CHECK)).json()["beside"]
+        grades = [each["grades"] for each in told if each["kind"] == "before_after"]
+        self.assertEqual(grades, [{"before": 2, "after": 0}])
+        self.take_heard(heard[2], seed=5, is_changed=True)
+        self.assertIsNone(self.kinds()["before_after"].grades)  # nothing was left to ease
+
+    def take_heard(self, how, *, seed, is_changed=False):
+        sound = self.sound(CHECK, how=how, seed=seed)
+        measure(self.now, CHECK, SLOW, sound, is_changed=is_changed)
+
     def test_the_first_lesson_beside_now(self):
         measure(self.now, CHECK, SLOW, self.sound(CHECK, how=Playing(off={4: -30})))
         before, self.now = self.now, self.lesson(3)

@@ -1657,9 +1657,12 @@ export interface components {
         /**
          * BesideOut
          * @description Two takes laid beside each other. before_on: day of the first of them. spread: % of the
-         *     spacing. measured: what the check itself measures, where it is neither pitch nor spacing.
+         *     spacing. measured: what the check itself measures, where it is neither pitch nor spacing. after:
+         *     id of the second take. grades: before and after, where one thing was changed between them.
          */
         BesideOut: {
+            /** After */
+            after: number;
             /**
              * Before On
              * Format: date
@@ -1667,6 +1670,7 @@ export interface components {
             before_on: string;
             /** Fingers */
             fingers: components["schemas"]["FingerBesideOut"][];
+            grades: components["schemas"]["TrialGradesOut"] | null;
             /** Is Spread Moved */
             is_spread_moved: boolean;
             /**
@@ -1683,16 +1687,28 @@ export interface components {
         };
         /**
          * BodyFactOut
-         * @description What is known of the body from an earlier lesson, in words. `fact`: a check, or "injury".
-         *     `limits`: what a clinician allows. `is_due`: to be looked at again.
+         * @description What is known of the body from an earlier lesson, in words. `fact`: a check, "injury", or
+         *     the cause that was ruled out. `limits`: what a clinician allows. `is_due`: to be looked at
+         *     again.
          */
         BodyFactOut: {
             /** Fact */
             fact: string;
-            /** Is Due */
-            is_due: boolean;
-            /** Limits */
-            limits: string;
+            /**
+             * Is Due
+             * @default false
+             */
+            is_due?: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sign" | "injury" | "span" | "ruled_out";
+            /**
+             * Limits
+             * @default
+             */
+            limits?: string;
             /**
              * On
              * Format: date
@@ -5079,6 +5095,16 @@ export interface components {
         ToneIn: {
             /** Tone */
             tone: string;
+        };
+        /**
+         * TrialGradesOut
+         * @description 0..3.
+         */
+        TrialGradesOut: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
         };
         /**
          * TwoHandsOut

@@ -39,6 +39,7 @@ const TIMES: [string, string][] = [
   ['night', 'at night'],
   ['next_day', 'still the next day'],
 ];
+const REACH = 'reach.exceeded';
 const PAINS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 
 interface Props {
@@ -47,10 +48,12 @@ interface Props {
   /** The questions about the body are open from the start. */
   isTelling: boolean;
   onDone: () => void;
+  /** Goes on to one check. */
+  onLookAt: (check: string) => void;
 }
 
 /** Last week's exercises, how the body is, and what the player complains of. */
-export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
+export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Props) {
   const { lesson, enter } = handle;
   const isStopped = lesson.safety.level === 'red';
   const [open, setOpen] = useState(isTelling);
@@ -88,7 +91,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone }: Props) {
     <div className={css.ask} data-first={before ? undefined : true}>
       <div className={css.first}>
         <AskedAgain handle={handle} />
-        <BodyLine handle={handle} />
+        <BodyLine handle={handle} onMeasure={() => onLookAt(REACH)} />
       </div>
       {before}
       <div className={css.column}>

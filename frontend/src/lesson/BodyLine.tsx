@@ -10,11 +10,16 @@ import css from './BodyLine.module.css';
 import type { LessonHandle } from './useLesson';
 
 type Fact = Schemas['BodyFactOut'];
-const INJURY = 'injury';
+
+interface Props {
+  handle: LessonHandle;
+  /** Goes on to where the span is measured. */
+  onMeasure: () => void;
+}
 
 /** What is known of the body from earlier lessons, in one line; each fact opens to be measured
     again or lifted. */
-export function BodyLine({ handle }: { handle: LessonHandle }) {
+export function BodyLine({ handle, onMeasure }: Props) {
   const [opened, setOpened] = useState<string | null>(null);
   const { body } = handle.lesson;
   if (body.length === 0) return null;
@@ -33,7 +38,14 @@ export function BodyLine({ handle }: { handle: LessonHandle }) {
           {each.is_due && ' (a year ago: look again)'}
         </button>
       ))}
-      {fact && <FactDialog fact={fact} handle={handle} onClose={() => setOpened(null)} />}
+      {fact && (
+        <FactDialog
+          fact={fact}
+          handle={handle}
+          onMeasure={onMeasure}
+          onClose={() => setOpened(null)}
+        />
+      )}
     </p>
   );
 }
@@ -41,16 +53,31 @@ export function BodyLine({ handle }: { handle: LessonHandle }) {
 function FactDialog({
   fact,
   handle,
+  onMeasure,
   onClose,
-}: {
+}: Props & {
   fact: Fact;
-  handle: LessonHandle;
   onClose: () => void;
 }) {
   const { lesson, enter } = handle;
   return (
     <Dialog opened onClose={onClose} title={fact.says}>
-      {fact.fact !== INJURY && (
+      {fact.kind === 'span' && <Button onClick={onMeasure}>Measure it again</Button>}
+      {fact.kind === 'ruled_out' && (
+        <>
+          <p>It stays out until a new sign speaks for it, or until you say otherwise.</p>
+          <Button
+            variant="default"
+            onClick={() => {
+              enter('cause', fact.fact, { word: 'open' });
+              onClose();
+            }}
+          >
+            It may be this after all
+          </Button>
+        </>
+      )}
+      {fact.kind === 'sign' && (
         <div className={css.again}>
           <p>Looked at again today:</p>
           <div className={css.grades}>
@@ -71,7 +98,7 @@ function FactDialog({
           </div>
         </div>
       )}
-      {fact.fact === INJURY && (
+      {fact.kind === 'injury' && (
         <NoteForm
           playerId={lesson.player.id}
           fact={fact.fact}
@@ -81,14 +108,16 @@ function FactDialog({
           onDone={onClose}
         />
       )}
-      <NoteForm
-        playerId={lesson.player.id}
-        fact={fact.fact}
-        word="lifted"
-        label="It holds no more: what has changed, and who says so?"
-        button="Lift it with this note"
-        onDone={onClose}
-      />
+      {(fact.kind === 'sign' || fact.kind === 'injury') && (
+        <NoteForm
+          playerId={lesson.player.id}
+          fact={fact.fact}
+          word="lifted"
+          label="It holds no more: what has changed, and who says so?"
+          button="Lift it with this note"
+          onDone={onClose}
+        />
+      )}
     </Dialog>
   );
 }

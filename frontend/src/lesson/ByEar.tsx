@@ -5,6 +5,7 @@ import { late } from '../components/late';
 import type { Evidence } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import { useKeys } from '../components/useKeys';
+import type { OnTrial, Trial } from '../sound/AsTrial';
 import type { Heard } from '../sound/takes';
 
 const Listening = late(async () => (await import('../sound/Listening')).Listening);
@@ -13,10 +14,12 @@ interface Props {
   item: Evidence;
   lessonId: number;
   onFound: (key: string, value: Heard) => void;
+  trials: Trial[];
+  onTrial: OnTrial;
 }
 
 /** Opens the ear: a drill is played and measured. */
-export function ByEar({ item, lessonId, onFound }: Props) {
+export function ByEar({ item, lessonId, onFound, trials, onTrial }: Props) {
   const [open, setOpen] = useState(false);
   useKeys({ m: () => setOpen(true) });
   return (
@@ -29,6 +32,8 @@ export function ByEar({ item, lessonId, onFound }: Props) {
           lessonId={lessonId}
           evidence={item.id}
           onFound={onFound}
+          trials={trials}
+          onTrial={onTrial}
           onDone={() => setOpen(false)}
         />
       </Dialog>

@@ -38,10 +38,12 @@ interface Props {
   handle: LessonHandle;
   /** Finger of the touched spot, if it has one. */
   touched: number | null | undefined;
+  /** All trials of the instrument, the most telling first. */
+  trials: Evidence[];
 }
 
 /** Checks to grade. One is active and explained; keys 0 to 3 grade it and go on to the next. */
-export function CheckList({ title, why, items, handle, touched }: Props) {
+export function CheckList({ title, why, items, handle, touched, trials }: Props) {
   const { lesson, enter } = handle;
   const open = items.findIndex((e) => !(e.id in lesson.findings) && !lesson.skipped.includes(e.id));
   const [chosen, setChosen] = useState<number | null>(null);
@@ -109,6 +111,7 @@ export function CheckList({ title, why, items, handle, touched }: Props) {
             item={e}
             active={index === active}
             handle={handle}
+            trials={trials}
             fingers={e.per_finger ? fingersOf(e) : null}
             isPreset={!(e.id in fingers)}
             asking={asking && index === active}
@@ -134,6 +137,7 @@ interface RowProps {
   item: Evidence;
   active: boolean;
   handle: LessonHandle;
+  trials: Evidence[];
   /** Those that a grade goes to; null for a check that knows no fingers. */
   fingers: number[] | null;
   isPreset: boolean;
@@ -152,6 +156,7 @@ function CheckRow({
   item,
   active,
   handle,
+  trials,
   fingers,
   isPreset,
   asking,
@@ -246,7 +251,13 @@ function CheckRow({
               onCompared={onCompared}
             />
           )}
-          <Measured item={item} handle={handle} finger={finger} onMeasured={onMeasured} />
+          <Measured
+            item={item}
+            handle={handle}
+            trials={trials}
+            finger={finger}
+            onMeasured={onMeasured}
+          />
           {finding?.accepted && <p className="quiet">Accepted here, {finding.accepted}.</p>}
           <Button
             variant="subtle"
@@ -281,11 +292,12 @@ function useGradedHands(
 interface MeasuredProps {
   item: Evidence;
   handle: LessonHandle;
+  trials: Evidence[];
   finger: number | null;
   onMeasured: (value: number) => void;
 }
 
-function Measured({ item, handle, finger, onMeasured }: MeasuredProps) {
+function Measured({ item, handle, trials, finger, onMeasured }: MeasuredProps) {
   const { lesson, enter } = handle;
   if (item.measure === null && item.photo === null) return null;
   const value = lesson.findings[item.id]?.value ?? null;
@@ -299,6 +311,8 @@ function Measured({ item, handle, finger, onMeasured }: MeasuredProps) {
           item={item}
           lessonId={lesson.id}
           onFound={(key, value) => enter('observation', key, value)}
+          trials={trials.filter((trial) => !trial.per_finger)}
+          onTrial={(key, compared) => enter('observation', key, compared)}
         />
       )}
       {item.measure === CENTS && <CentsAMillimetre playerId={lesson.player.id} />}

@@ -132,10 +132,16 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
           catalogue={catalogue}
           isTelling={params.has('tell')}
           onDone={() => go('look')}
+          onLookAt={(check) => setParams({ step: 'look', check }, REPLACE)}
         />
       )}
       {step === 'look' && (
-        <LookStep handle={handle} catalogue={catalogue} onDecide={() => go('decide')} />
+        <LookStep
+          handle={handle}
+          catalogue={catalogue}
+          opening={params.get('check')}
+          onDecide={() => go('decide')}
+        />
       )}
       {step === 'decide' && (
         <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />

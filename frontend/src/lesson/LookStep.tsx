@@ -37,13 +37,17 @@ const KEEP = { placeholderData: keepPreviousData };
 interface Props {
   handle: LessonHandle;
   catalogue: Catalogue;
+  /** A check that was asked for from elsewhere. */
+  opening: string | null;
   onDecide: () => void;
 }
 
 /** The hand in the middle, what to look at on the left, what it means on the right. */
-export function LookStep({ handle, catalogue, onDecide }: Props) {
+export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
   const { lesson } = handle;
-  const [choice, setChoice] = useState<ListChoice>({ kind: 'look' });
+  const [choice, setChoice] = useState<ListChoice>(
+    opening === null ? { kind: 'look' } : { kind: 'check', check: opening },
+  );
   const mine = useMemo(
     () => catalogue.evidence.filter((e) => e.instruments.includes(lesson.player.instrument)),
     [catalogue, lesson.player.instrument],
@@ -77,6 +81,7 @@ export function LookStep({ handle, catalogue, onDecide }: Props) {
           why={why}
           items={items}
           handle={handle}
+          trials={trialsInOrder(lesson, mine)}
           touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
         />
         <select
@@ -177,6 +182,10 @@ function listFor(
   switch (choice.kind) {
     case 'spot':
       return { title: choice.spot.name, items: askedFirst(checksAt(mine, choice.spot), look) };
+    case 'check': {
+      const items = mine.filter((e) => e.id === choice.check);
+      return { title: items[0]?.label ?? '', items };
+    }
     case 'trials':
       return { title: 'Change one thing: does it ease?', items: trialsInOrder(lesson, mine) };
     case 'placeless':

@@ -3,9 +3,14 @@ import type { Spot } from '../drawings/places';
 
 type Place = Pick<Spot, 'place' | 'finger'>;
 
-/** What the left-hand list shows: the proposed look, a touched place, or the checks without a place. */
+/** What is asked: the proposed look, a touched place, one check, the trials, or the checks without a
+ * place. */
 export type ListChoice =
-  { kind: 'look' } | { kind: 'spot'; spot: Spot } | { kind: 'trials' } | { kind: 'placeless' };
+  | { kind: 'look' }
+  | { kind: 'spot'; spot: Spot }
+  | { kind: 'check'; check: string }
+  | { kind: 'trials' }
+  | { kind: 'placeless' };
 
 const HELPED = 2;
 const LONG_SECONDS = 60;

@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 import touch from '../components/touch.module.css';
 import { shortDate } from '../words/words';
+import { AsTrial, type OnTrial, type Trial } from './AsTrial';
 import css from './Beside.module.css';
 import type { TwoTakes } from './takes';
 
@@ -15,8 +16,14 @@ const WIDTH = 260;
 const HEIGHT = 44;
 const MOST = 55;
 
+interface Props {
+  pairs: TwoTakes[];
+  trials: Trial[];
+  onTrial: OnTrial;
+}
+
 /** Two takes of one drill, finger by finger: a hollow mark before, a full one after. */
-export function Beside({ pairs }: { pairs: TwoTakes[] }) {
+export function Beside({ pairs, trials, onTrial }: Props) {
   const [kind, setKind] = useState<TwoTakes['kind'] | null>(null);
   const pair = pairs.find((each) => each.kind === kind) ?? pairs[0];
   if (!pair) return null;
@@ -37,6 +44,9 @@ export function Beside({ pairs }: { pairs: TwoTakes[] }) {
         ))}
       </div>
       <p className={css.sentence}>{pair.sentence}</p>
+      {pair.grades && (
+        <AsTrial key={pair.after} grades={pair.grades} trials={trials} onTrial={onTrial} />
+      )}
       <table aria-label="Both takes by finger">
         <thead>
           <tr>

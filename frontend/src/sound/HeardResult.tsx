@@ -5,6 +5,7 @@ import { GradeMarks } from '../components/GradeMarks';
 import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
 import { gradeWord } from '../words/words';
+import type { OnTrial, Trial } from './AsTrial';
 import { Beside } from './Beside';
 import css from './Listening.module.css';
 import { TakeView } from './TakeView';
@@ -21,10 +22,12 @@ interface Props {
   onDrop: () => void;
   onKeep: () => void;
   onLetGo: () => void;
+  trials: Trial[];
+  onTrial: OnTrial;
 }
 
 /** What the newest take told, and what can be done with it. */
-export function HeardResult({ takes, lessonId, sound, ...on }: Props) {
+export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
   const last = takes.takes.at(-1);
   const [also, setAlso] = useState<string[]>([]);
   if (!last) return null;
@@ -78,7 +81,7 @@ export function HeardResult({ takes, lessonId, sound, ...on }: Props) {
         evidence={takes.evidence}
         sound={sound ?? last.sound ?? undefined}
       />
-      <Beside pairs={takes.beside} />
+      <Beside pairs={takes.beside} trials={trials} onTrial={on.onTrial} />
       {others.map((found) => (
         <p key={found.key}>
           Also heard: {found.label}, {found.told}.{' '}

@@ -6,6 +6,7 @@ import { ApiError } from '../api/client';
 import touch from '../components/touch.module.css';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
+import type { OnTrial, Trial } from './AsTrial';
 import { Earlier } from './Earlier';
 import { HeardResult } from './HeardResult';
 import { Taking } from './Taking';
@@ -28,29 +29,25 @@ interface Props {
   evidence: string;
   onFound: (key: string, value: Heard) => void;
   onDone: () => void;
+  /** What may be changed between two takes. */
+  trials: Trial[];
+  onTrial: OnTrial;
 }
 
 /** A drill is played and heard; what it tells is said, shown, and taken over at a touch. */
-export function Listening({ lessonId, evidence, onFound, onDone }: Props) {
-  const takes = useQuery(takesQuery(lessonId, evidence));
+export function Listening(props: Props) {
+  const takes = useQuery(takesQuery(props.lessonId, props.evidence));
   if (takes.error) return <p role="alert">{takes.error.message}</p>;
   if (!takes.data) return <p role="status">Getting the music …</p>;
-  return (
-    <Opened
-      lessonId={lessonId}
-      evidence={evidence}
-      takes={takes.data}
-      onFound={onFound}
-      onDone={onDone}
-    />
-  );
+  return <Opened {...props} takes={takes.data} />;
 }
 
 const LET_GO =
   'The sound is thrown away once it is measured, unless you keep it; only its numbers stay.';
 const IS_KEPT = 'The sound of this take is kept with the records; only you can hear it.';
 
-function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes: Takes }) {
+function Opened(props: Props & { takes: Takes }) {
+  const { lessonId, evidence, takes, onFound, onDone, trials, onTrial } = props;
   const cache = useQueryClient();
   const [chosen, setChosen] = useState<string | null>(null);
   const part = takes.parts.find((each) => each.part === chosen) ?? nextPart(takes);
@@ -87,6 +84,8 @@ function Opened({ lessonId, evidence, takes, onFound, onDone }: Props & { takes:
           takes={takes}
           lessonId={lessonId}
           sound={sounds.of(last.id)?.address}
+          trials={trials}
+          onTrial={onTrial}
           onAgain={() => setIsAgain(true)}
           onTakeOver={() => {
             for (const each of takes.found.filter((found) => found.is_asked))

@@ -1,0 +1,52 @@
+import { Button, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+
+import type { Schemas } from '../api/client';
+import { gradeWord } from '../words/words';
+import css from './Listening.module.css';
+
+/** A trial that can be entered: what may have been changed between two takes. */
+export interface Trial {
+  id: string;
+  label: string;
+}
+
+export type OnTrial = (trial: string, compared: Schemas['ComparedOut']) => void;
+
+interface Props {
+  grades: Schemas['TrialGradesOut'];
+  trials: Trial[];
+  onTrial: OnTrial;
+}
+
+/** Two takes with one thing changed between them, entered as the trial that they are. */
+export function AsTrial({ grades: { before, after }, trials, onTrial }: Props) {
+  const [chosen, setChosen] = useState('');
+  const [entered, setEntered] = useState('');
+  return (
+    <div className={css.asTrial} role="group" aria-label="As a trial">
+      <p>
+        Before {gradeWord(before)}, after {gradeWord(after)}.
+      </p>
+      <NativeSelect
+        label="What was changed?"
+        value={chosen}
+        data={[
+          { value: '', label: 'Choose one thing' },
+          ...trials.map((trial) => ({ value: trial.id, label: trial.label })),
+        ]}
+        onChange={(event) => setChosen(event.currentTarget.value)}
+      />
+      <Button
+        variant="default"
+        disabled={chosen === '' || entered === chosen}
+        onClick={() => {
+          setEntered(chosen);
+          onTrial(chosen, { before, after, changed: '' });
+        }}
+      >
+        {entered !== '' && entered === chosen ? 'Entered' : 'Enter as this trial'}
+      </Button>
+    </div>
+  );
+}
