@@ -2,8 +2,12 @@
 
 from datetime import timedelta
 
+from icalendar import Calendar
+
 from studio.errors import StudioError
 from studio.models import HomeDay, Plan, PracticeResult, RedFlag
+from studio.paper.calendar import week_calendar
+from studio.paper.sheet import build_sheet
 from studio.services.entries import undo
 from studio.services.flags import lift_flags
 from studio.services.home import (
@@ -38,6 +42,20 @@ class Links(HomeCase):
         week = open_link(self.token, DAY)
         self.assertEqual(len(week.items), self.given.plan.items.count())
         self.assertGreaterEqual(len(self.token), 40)
+
+    def test_minutes_are_one_number_for_teacher_sheet_phone_and_calendar(self):
+        self.client.force_login(self.teacher)
+        plan = self.client.get(f"/api/lessons/{self.given.pk}").json()["plan"]
+        told = plan["minutes_a_day"]
+        self.assertEqual(2 * told % 1, 0, "halves of a minute")
+        sheet = build_sheet(self.given)
+        week = open_link(self.token, DAY)
+        self.assertEqual((sheet.minutes_a_day, week.minutes), (told, told))
+        each = [item["minutes"] for item in plan["items"]]
+        self.assertEqual([item.minutes for item in sheet.items], each)
+        calendar = Calendar.from_ical(week_calendar(week))
+        lengths = {event.get("duration").dt for event in calendar.walk("VEVENT")}
+        self.assertEqual(lengths, {timedelta(minutes=told)})
 
     def test_it_ends_when_revoked_renewed_or_eight_weeks_after_the_last_lesson(self):
         self.assert_refused("not_found", lambda: open_link("x" * 43, DAY), "link")
