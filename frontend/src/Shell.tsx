@@ -1,7 +1,7 @@
 import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
-import { Link } from 'wouter';
+import { Link, useRoute } from 'wouter';
 
 import { client } from './api/client';
 import { forgetAllEdits } from './letters/edited';
@@ -10,6 +10,7 @@ import { adoptOldEntries } from './outbox/adopt';
 import { studioOutbox } from './outbox/studio';
 import { LazySignIn } from './signin/LazySignIn';
 import { SignInAgain } from './signin/SignInAgain';
+import { Mark } from './components/Mark';
 import { Problem } from './components/Problem';
 import { Sign } from './components/Sign';
 import css from './Shell.module.css';
@@ -19,6 +20,8 @@ import { Undelivered } from './components/Undelivered';
 /** The frame of every page: the mark, the way home, and the sign-in when it is needed. */
 export function Shell({ children }: { children: ReactNode }) {
   const session = useQuery(sessionQuery);
+  // A lesson has a head of its own, with the way back in it.
+  const [isLesson] = useRoute('/lessons/:lessonId');
   const now = session.data?.teacher ?? null;
   const [known, setKnown] = useState(now);
   // Who was here stays shown when the session ends, so that nothing on the page is lost.
@@ -56,31 +59,33 @@ export function Shell({ children }: { children: ReactNode }) {
       <a className={css.skip} href="#main">
         Skip to the page
       </a>
-      <header className={`${css.bar} no-print`}>
-        <Link href="/" className={css.mark} aria-label="Jolf, today">
-          <img src="/static/mark.svg" alt="" width={28} height={28} />
-          <span>Jolf</span>
-        </Link>
-        <div className={css.right}>
-          {known && <Undelivered />}
-          {known && (
-            <nav aria-label="Views">
-              <Button component={Link} href="/class" variant="subtle">
-                Class
-              </Button>
-              <Button component={Link} href="/library" variant="subtle">
-                Library
-              </Button>
-              <Button component={Link} href="/desk" variant="subtle">
-                Desk
-              </Button>
-            </nav>
-          )}
-          <SchemeButton />
-          {known && <SignOutButton name={known.name} />}
-        </div>
-      </header>
-      <main id="main" className={css.main}>
+      {!(isLesson && known) && (
+        <header className={`${css.bar} no-print`}>
+          <Link href="/" className={css.mark} aria-label="Jolf, today">
+            <Mark size={28} />
+            <span>Jolf</span>
+          </Link>
+          <div className={css.right}>
+            {known && <Undelivered />}
+            {known && (
+              <nav aria-label="Views">
+                <Button component={Link} href="/class" variant="subtle">
+                  Class
+                </Button>
+                <Button component={Link} href="/library" variant="subtle">
+                  Library
+                </Button>
+                <Button component={Link} href="/desk" variant="subtle">
+                  Desk
+                </Button>
+              </nav>
+            )}
+            <SchemeButton />
+            {known && <SignOutButton name={known.name} />}
+          </div>
+        </header>
+      )}
+      <main id="main" className={isLesson ? undefined : css.main}>
         {known ? children : <LazySignIn />}
       </main>
       {known && <SignInAgain owner={known} isOut={now === null} />}

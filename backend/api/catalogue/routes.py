@@ -64,6 +64,7 @@ def _catalogue() -> CatalogueOut:
                 label=e.label,
                 look=e.look,
                 note=e.note,
+                free=e.free,
                 means=list(e.means),
                 child=e.child,
             )

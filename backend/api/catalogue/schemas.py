@@ -32,6 +32,7 @@ class EvidenceInfo(Schema):
     label: str
     look: str
     note: str
+    free: str
     means: list[str]
     child: str
 

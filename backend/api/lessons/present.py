@@ -247,7 +247,7 @@ def _look_out(look: Look | None, view: LessonView) -> LookOut | None:
         return None
     return LookOut(
         again=look.again,
-        why=look.why or view.diagnosis.why_next,
+        whys={check: look.whys.get(check) or view.diagnosis.why_next for check in look.checks},
         stage=look.stage.value,
         checks=list(look.checks),
         seconds=look.seconds,

@@ -68,8 +68,10 @@ class FocusOut(Schema):
 
 
 class LookOut(Schema):
+    """`whys`: why each check comes now, in one line."""
+
     again: bool
-    why: str
+    whys: dict[str, str]
     stage: str
     checks: list[str]
     seconds: int

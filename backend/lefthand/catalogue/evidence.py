@@ -31,8 +31,8 @@ class Evidence:
     the same playing. `unseen`: instruments behind which it hides: graded when it shows, never
     asked for. `rule_out`: a check of what is no fault of the left hand and explains this one.
     `of_idle`: the fingers named are those that should be let go, not those in trouble.
-    `told`: the player tells it, there is nothing to see. `means`: what counts as slight, clear and
-    strong.
+    `told`: the player tells it, there is nothing to see. `free`: how it is when it is not there, ""
+    for a trial. `means`: what counts as slight, clear and strong.
     """
 
     id: str
@@ -55,6 +55,7 @@ class Evidence:
     label: str
     look: str
     note: str
+    free: str
     means: tuple[str, ...]
     child: str
 
@@ -84,9 +85,10 @@ def read_evidence(
     strengths = _strengths(record, causes)
     defining = STRENGTHS[DEFINING] in strengths.values()
     seconds = record.whole("seconds", 1, 600)
+    stage = record.choice("stage", Stage)
     evidence = Evidence(
         id=record.id,
-        stage=record.choice("stage", Stage),
+        stage=stage,
         seconds=seconds,
         playing=_playing(record, seconds, playings),
         unseen=record.instruments("unseen", []),
@@ -105,6 +107,7 @@ def read_evidence(
         label=record.text("label"),
         look=record.text("look"),
         note=record.text("note", default=""),
+        free=_free(record, stage),
         means=_means(record),
         child=record.text("child", default=""),
     )
@@ -130,6 +133,12 @@ def _mistaken(record: Record, default: Mapping[str, float] | None) -> tuple[floa
     ):
         record.fail(f"mistaken: expected chances for clear and strong, got {dict(chances)!r}")
     return chances["clear"], chances["strong"]
+
+
+def _free(record: Record, stage: Stage) -> str:
+    if stage is Stage.TRIAL:
+        return ""
+    return record.text("free")
 
 
 def _means(record: Record) -> tuple[str, ...]:

@@ -66,8 +66,8 @@ class LaidBeside:
     @property
     def is_moved(self) -> bool:
         """Anything changed that can be told from chance."""
-        moved = (each.is_moved for each in (*self.fingers, *self.measured))
-        return self.is_spread_moved or any(moved)
+        by_finger = any(each.is_moved for each in self.fingers)
+        return self.is_spread_moved or by_finger or any(each.is_moved for each in self.measured)
 
     @property
     def sentence(self) -> str:

@@ -1,10 +1,12 @@
 """The look that comes next in a lesson: what settles a theory that does not move, then what a rule
 or an exercise waits for, then the last lesson's checks again, then the engine's."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 
 from lefthand.practice.progress import Move
 from lefthand.reason.diagnosis import open_settling_trial
+from lefthand.reason.explain import GRADE_WORDS
 from lefthand.reason.looks import STAGE_CHANGE_SECONDS
 from lefthand.values.vocabulary import Stage
 from studio.models import Lesson
@@ -17,14 +19,14 @@ CHECKS_AGAIN = 5
 @dataclass(frozen=True)
 class Look:
     """Checks to make now. `again`: made in the last lesson and repeated to compare; these may be of
-    several stages, in their order, and `stage` is the first. `why`: they come now, in one line; ""
-    where the diagnosis says it."""
+    several stages, in their order, and `stage` is the first. `whys`: each comes now, in one line;
+    what is missing there the diagnosis says."""
 
     again: bool
     stage: Stage
     checks: tuple[str, ...]
     seconds: int
-    why: str = ""
+    whys: Mapping[str, str] = field(default_factory=dict)
 
 
 def lesson_look(view: LessonView, last: Lesson | None) -> Look | None:
@@ -56,17 +58,27 @@ def _settling(view: LessonView) -> Look | None:
         return None
     seconds = sum(view.catalogue.evidence[name].seconds for name in checks)
     why = "three lessons and no change: is it this at all?"
-    return Look(False, Stage.TRIAL, checks, seconds, why)
+    return Look(False, Stage.TRIAL, checks, seconds, dict.fromkeys(checks, why))
 
 
 def _again(view: LessonView, last: Lesson) -> Look | None:
     """The next checks that found something last time or are due again, from far to near."""
     done = set(view.case.findings) | set(view.lesson.skipped)
-    found = [name for name, finding in findings_of(last).items() if finding.grade > 0]
-    due = [sign for each in view.history.reminders if each.is_due for sign in each.kept.signs]
+    found = {
+        name: f"{GRADE_WORDS[finding.grade]} last time"
+        for name, finding in findings_of(last).items()
+        if finding.grade > 0
+    }
+    due = {
+        sign: f"{view.catalogue.causes[each.kept.cause].name}: due for another look"
+        for each in view.history.reminders
+        if each.is_due
+        for sign in each.kept.signs
+    }
+    whys = {**due, **found}
     left = [
         view.catalogue.evidence[name]
-        for name in dict.fromkeys([*due, *found])
+        for name in whys
         if name not in done and not view.catalogue.evidence[name].is_trial
     ]
     if not left:
@@ -75,4 +87,4 @@ def _again(view: LessonView, last: Lesson) -> Look | None:
     checks = sorted(left, key=lambda e: order.index(e.stage))[:CHECKS_AGAIN]
     changes = len({e.stage for e in checks}) - 1
     seconds = sum(e.seconds for e in checks) + changes * STAGE_CHANGE_SECONDS
-    return Look(True, checks[0].stage, tuple(e.id for e in checks), seconds, "as last time")
+    return Look(True, checks[0].stage, tuple(e.id for e in checks), seconds, whys)

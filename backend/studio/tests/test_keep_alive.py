@@ -27,6 +27,7 @@ class KeepAlive(StudioCase):
         look = lesson_look(view, view.past.last_real)
         self.assertTrue(look.again)
         self.assertTrue(set(look.checks) <= set(GONE))
+        self.assertTrue(all(why.endswith(": due for another look") for why in look.whys.values()))
 
     def test_a_harder_piece_makes_it_due_at_once_and_can_be_undone(self):
         lesson = self.lesson(3)

@@ -8,6 +8,7 @@ from itertools import product
 from pypdf import PdfReader
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.reason.explain import GRADE_WORDS
 from lefthand.tests.effort import usually
 from studio.demo_data import PLAYERS
 from studio.demo_past import PASTS, levels
@@ -33,6 +34,8 @@ class NextLesson(StudioCase):
         look = lesson_look(self.view(second), first)
         self.assertTrue(look.again)
         self.assertEqual(look.checks, ("web.closed", "thumb.locked", "nail.pale"))
+        words = {name: f"{GRADE_WORDS[GRIP[name]]} last time" for name in look.checks}
+        self.assertEqual(look.whys, words)
         self.look(second, {"web.closed": 2, "thumb.locked": 1})
         self.enter(second, "skip", "nail.pale", True)
         self.assertFalse(lesson_look(self.view(second), first).again)

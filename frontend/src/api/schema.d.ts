@@ -2308,6 +2308,8 @@ export interface components {
             causes: string[];
             /** Child */
             child: string;
+            /** Free */
+            free: string;
             /** Id */
             id: string;
             /** Instruments */
@@ -3415,7 +3417,10 @@ export interface components {
             /** Why */
             why: components["schemas"]["ReturnOut"][];
         };
-        /** LookOut */
+        /**
+         * LookOut
+         * @description `whys`: why each check comes now, in one line.
+         */
         LookOut: {
             /** Again */
             again: boolean;
@@ -3425,8 +3430,10 @@ export interface components {
             seconds: number;
             /** Stage */
             stage: string;
-            /** Why */
-            why: string;
+            /** Whys */
+            whys: {
+                [key: string]: string;
+            };
         };
         /** MeasureOut */
         MeasureOut: {

@@ -14,6 +14,7 @@ let lettersAct = true;
 /** Whether single characters act at all; each teacher decides at the desk. */
 export function letLettersAct(on: boolean): void {
   lettersAct = on;
+  document.documentElement.dataset.letters = on ? 'on' : 'off';
 }
 
 /** Single keys while nothing is being typed and no dialog is open. Keys are `event.key` values. */
@@ -25,6 +26,8 @@ export function useKeys(keys: KeyMap): void {
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+      // A key that is held counts once.
+      if (event.repeat && !event.key.startsWith('Arrow')) return;
       const target = event.target instanceof Element ? event.target : null;
       if (target?.closest(TYPING) || document.querySelector(DIALOG)) return;
       const isButtonKey = event.key === 'Enter' || event.key === ' ';

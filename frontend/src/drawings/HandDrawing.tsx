@@ -1,12 +1,12 @@
-import { Button } from '@mantine/core';
-import { type PointerEvent, useRef, useState } from 'react';
+import { type PointerEvent, useRef } from 'react';
 
 import type { Schemas } from '../api/client';
-import { Beads } from '../components/GradeMarks';
+import { GradePaths } from '../components/GradeString';
 import { gradeWord } from '../words/words';
 import css from './HandDrawing.module.css';
 import { HandPaths } from './HandPaths';
 import { type Family, nearestSpot, sameSpot, type Spot, spotsOf } from './places';
+import { type Tag, tagsOf } from './tags';
 import { useFading } from './useFading';
 
 export interface SpotState {
@@ -15,6 +15,8 @@ export interface SpotState {
   /** A check of the present look lies here. */
   due: boolean;
 }
+
+type Place = Pick<Spot, 'place' | 'finger'>;
 
 /** Where the leading cause starts, with its name. */
 export interface Origin {
@@ -31,53 +33,55 @@ interface Props {
   /** Spots that can be touched; others are not drawn. */
   isUsed: (spot: Spot) => boolean;
   stateOf: (spot: Spot) => SpotState;
-  selected: Spot | null;
-  onSelect: (spot: Spot) => void;
+  /** The place that is asked now. */
+  asked: Place | null;
+  /** Fingers that the answer is for. */
+  fingers: number[];
+  /** Absent where the drawing only shows. */
+  onSelect?: ((spot: Spot) => void) | undefined;
+  onPoint?: (spot: Spot | null) => void;
   origin: Origin | null;
-  /** The hand is drawn as it should be, whatever was seen. */
+  /** The hand is drawn as it should be, whatever was seen: without what was found on it. */
   atEase: boolean;
-  onEase: () => void;
   label: string;
 }
 
 const REACH = 46;
-const LED_FROM = 9;
+const RING = 27;
+const ORIGIN = 33;
 
-/** The left hand on its neck. Touch near a place to look there; its word stands below. */
+/** The left hand on its neck. What was found stands beside it, the place that is asked is ringed. */
 export function HandDrawing(props: Props) {
-  const { family, hand, along, isUsed, stateOf, selected, onSelect, origin } = props;
-  const { atEase, onEase, label } = props;
+  const { family, hand, along, isUsed, stateOf, asked, fingers, origin, atEase, label } = props;
+  const { onSelect, onPoint } = props;
   const svg = useRef<SVGSVGElement>(null);
-  const [pointed, setPointed] = useState<Spot | null>(null);
   const spots = spotsOf(hand).filter(isUsed);
-  const home = origin ? spots.find((spot) => sameSpot(spot, origin)) : undefined;
+  const home = origin && spots.find((spot) => sameSpot(spot, origin));
+  const now = asked && spots.find((spot) => sameSpot(spot, asked));
   const before = useFading(hand);
+  const tags = atEase ? [] : tagsOf(spots, (spot) => stateOf(spot).grade, family);
 
-  function under(event: PointerEvent): Spot | null {
-    const box = svg.current?.getBoundingClientRect();
-    if (!box) return null;
-    const scale = Math.min(box.width / hand.width, box.height / hand.height);
-    const left = box.left + (box.width - hand.width * scale) / 2;
-    const x = (event.clientX - left) / scale;
-    const y = (event.clientY - box.top) / scale;
-    return nearestSpot(spots, x, y, Math.max(REACH, 24 / scale)) ?? null;
+  function under(event: Pick<PointerEvent, 'clientX' | 'clientY'>): Spot | null {
+    const toPage = svg.current?.getScreenCTM();
+    if (!toPage) return null;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(toPage.inverse());
+    return nearestSpot(spots, x, y, Math.max(REACH, 24 / toPage.a)) ?? null;
   }
 
-  const named = pointed ?? selected;
   return (
     <div className={css.frame} data-family={family}>
       <svg
         ref={svg}
         className={css.drawing}
         viewBox={`0 0 ${hand.width} ${hand.height}`}
-        preserveAspectRatio="xMidYMin meet"
+        preserveAspectRatio={family === 'standing' ? 'xMaxYMid meet' : 'xMidYMax meet'}
         role="group"
         aria-label={label}
-        onPointerMove={(event) => setPointed(event.pointerType === 'mouse' ? under(event) : null)}
-        onPointerLeave={() => setPointed(null)}
+        onPointerMove={(event) => onPoint?.(event.pointerType === 'mouse' ? under(event) : null)}
+        onPointerLeave={() => onPoint?.(null)}
         onClick={(event) => {
-          const spot = under(event as unknown as PointerEvent);
-          if (spot) onSelect(spot);
+          const spot = under(event);
+          if (spot) onSelect?.(spot);
         }}
       >
         {before && (
@@ -92,18 +96,20 @@ export function HandDrawing(props: Props) {
         >
           <HandPaths hand={hand} />
         </g>
-        {home && <OriginRings spot={home} />}
+        <FingerNumbers spots={spotsOf(hand)} chosen={fingers} aside={ASIDE[family]} />
+        {home && !(now && sameSpot(home, now)) && <OriginRings spot={home} />}
         {spots.map((spot) => (
           <SpotMark
             key={`${spot.place}${spot.finger ?? ''}`}
             spot={spot}
             state={stateOf(spot)}
-            selected={selected !== null && sameSpot(spot, selected)}
-            pointed={pointed !== null && sameSpot(spot, pointed)}
-            off={stateOf(spot).grade === null ? [0, 0] : asideOf(spot, spots)}
+            isAsked={now !== null && now !== undefined && sameSpot(spot, now)}
             onSelect={onSelect}
-            onFocus={setPointed}
+            onFocus={onPoint}
           />
+        ))}
+        {tags.map((tag) => (
+          <TagMark key={tag.key} tag={tag} clear={clearOf(tag.spot, now, home)} />
         ))}
       </svg>
       {along && (
@@ -116,64 +122,85 @@ export function HandDrawing(props: Props) {
           <HandPaths hand={along} />
         </svg>
       )}
-      <div className={css.below}>
-        <p className={css.words} aria-live="polite">
-          {named ? (
-            named.name
-          ) : home ? (
-            <span className={css.mayStart}>
-              May start at the double ring: {origin?.name.toLowerCase()}
-            </span>
-          ) : (
-            <span className="quiet">Touch the hand where you see something.</span>
-          )}
-        </p>
-        <Button variant="subtle" aria-pressed={atEase} aria-keyshortcuts="v" onClick={onEase}>
-          {atEase ? 'As seen' : 'As it should be'}
-        </Button>
-      </div>
     </div>
   );
 }
 
-function SpotMark({
-  spot,
-  state,
-  selected,
-  pointed,
-  off: [offX, offY],
-  onSelect,
-  onFocus,
-}: {
+/** How far a leader keeps from its place, so that it does not cross the ring there. */
+function clearOf(spot: Spot, now: Spot | null | undefined, home: Spot | null | undefined): number {
+  if (now && sameSpot(spot, now)) return RING;
+  return home && sameSpot(spot, home) ? ORIGIN : 0;
+}
+
+/** How far left of its spot a number stands, so that it lies beside the board. */
+const ASIDE: Record<Family, number> = { shoulder: 0, standing: 26 };
+
+interface NumbersProps {
+  spots: Spot[];
+  chosen: number[];
+  aside: number;
+}
+
+function FingerNumbers({ spots, chosen, aside }: NumbersProps) {
+  return (
+    <g aria-hidden="true">
+      {spots
+        .filter((spot) => spot.place === 'finger')
+        .map((spot) => (
+          <g
+            key={spot.finger}
+            className={css.number}
+            data-chosen={chosen.includes(spot.finger ?? 0) || undefined}
+            transform={`translate(${spot.x - aside} ${spot.y})`}
+          >
+            <circle r={15} />
+            <text y={7}>{spot.finger}</text>
+          </g>
+        ))}
+    </g>
+  );
+}
+
+interface MarkProps {
   spot: Spot;
   state: SpotState;
-  selected: boolean;
-  pointed: boolean;
-  /** How far its mark stands aside, so that what it tells of stays in sight. */
-  off: readonly [number, number];
-  onSelect: (spot: Spot) => void;
-  onFocus: (spot: Spot | null) => void;
-}) {
+  isAsked: boolean;
+  onSelect: ((spot: Spot) => void) | undefined;
+  onFocus: ((spot: Spot | null) => void) | undefined;
+}
+
+function SpotMark({ spot, state, isAsked, onSelect, onFocus }: MarkProps) {
   const told = state.grade === null ? 'not checked' : gradeWord(state.grade);
-  const x = spot.x + offX;
-  const y = spot.y + offY;
-  const isLed = Math.hypot(x - spot.placeX, y - spot.placeY) > LED_FROM;
-  const isNumber = spot.place === 'finger';
+  // What is asked of a whole finger is ringed at the finger, not at its number.
+  const ringX = isAsked ? spot.placeX : spot.x;
+  const ringY = isAsked ? spot.placeY : spot.y;
+  const marks = (
+    <>
+      <circle className={css.touch} cx={spot.x} cy={spot.y} r={22} />
+      <circle className={css.dot} cx={spot.x} cy={spot.y} r={3.5} />
+      {isAsked ? (
+        <>
+          <circle className={css.under} cx={ringX} cy={ringY} r={RING} />
+          <circle className={css.ring} cx={ringX} cy={ringY} r={RING} />
+        </>
+      ) : (
+        <circle className={css.halo} cx={ringX} cy={ringY} r={11} />
+      )}
+    </>
+  );
+  if (!onSelect) return <g aria-hidden="true">{marks}</g>;
   return (
     <g
       className={css.spot}
       role="button"
       tabIndex={0}
       aria-label={`${spot.name}: ${told}${state.due ? ', look here next' : ''}`}
-      aria-pressed={selected}
-      data-due={state.due || undefined}
+      aria-pressed={isAsked}
+      data-due={(state.due && !isAsked) || undefined}
       data-graded={state.grade !== null || undefined}
-      data-found={(state.grade ?? 0) > 0 || undefined}
-      data-selected={selected || undefined}
-      data-pointed={pointed || undefined}
-      data-number={isNumber || undefined}
-      onFocus={() => onFocus(spot)}
-      onBlur={() => onFocus(null)}
+      data-number={spot.place === 'finger' || undefined}
+      onFocus={() => onFocus?.(spot)}
+      onBlur={() => onFocus?.(null)}
       onKeyDown={(event) => {
         if (event.key === 'Enter' || event.key === ' ') {
           event.preventDefault();
@@ -182,46 +209,42 @@ function SpotMark({
         }
       }}
     >
-      {isLed && !isNumber && (
-        <path className={css.leader} d={`M${x} ${y}L${spot.placeX} ${spot.placeY}`} />
-      )}
-      <g transform={`translate(${x} ${y})`}>
-        <circle className={css.touch} r={22} />
-        <circle className={css.halo} r={state.grade === null ? 13 : 17} />
-        <circle className={css.dot} r={3.5} />
-        {isNumber && (
-          <text className={css.numeral} x={state.grade === null ? 0 : -8} y={6}>
-            {spot.finger}
-          </text>
-        )}
-        {state.grade !== null && (
-          <g transform={isNumber ? 'translate(0 -9) scale(0.75)' : 'translate(-12 -12)'}>
-            <Beads grade={state.grade} />
-          </g>
-        )}
+      {marks}
+    </g>
+  );
+}
+
+const TAG = { width: 56, height: 30, string: 40 };
+
+/** A finding beside the hand, with a line to its place. */
+function TagMark({ tag, clear }: { tag: Tag; clear: number }) {
+  const far = Math.hypot(tag.x - tag.placeX, tag.y - tag.placeY) || 1;
+  const endX = tag.placeX + ((tag.x - tag.placeX) * clear) / far;
+  const endY = tag.placeY + ((tag.y - tag.placeY) * clear) / far;
+  return (
+    <g className={css.tag} aria-hidden="true">
+      <path className={css.leader} d={`M${tag.x} ${tag.y}L${endX} ${endY}`} />
+      {clear === 0 && <circle className={css.anchor} cx={endX} cy={endY} r={3} />}
+      <rect
+        x={tag.x - TAG.width / 2}
+        y={tag.y - TAG.height / 2}
+        width={TAG.width}
+        height={TAG.height}
+        rx={TAG.height / 2}
+      />
+      <g transform={`translate(${tag.x - TAG.string / 2} ${tag.y - 8})`}>
+        <GradePaths grade={tag.grade} width={TAG.string} height={16} bead={4.6} />
       </g>
     </g>
   );
 }
 
-const ASIDE = ['tip', 'middle', 'thumb', 'index_base', 'thumb_ball'];
-const ASIDE_BY = 24;
-
-/** Away from the middle of the hand, for places that a mark would cover. */
-function asideOf(spot: Spot, spots: Spot[]): readonly [number, number] {
-  if (!ASIDE.includes(spot.place)) return [0, 0];
-  const hand = spots.filter((each) => ASIDE.includes(each.place));
-  const x = spot.x - hand.reduce((sum, each) => sum + each.x, 0) / hand.length;
-  const y = spot.y - hand.reduce((sum, each) => sum + each.y, 0) / hand.length;
-  const far = Math.hypot(x, y) || 1;
-  return [(x / far) * ASIDE_BY, (y / far) * ASIDE_BY];
-}
-
 function OriginRings({ spot }: { spot: Spot }) {
   return (
     <g className={css.origin} aria-hidden="true">
-      <circle cx={spot.x} cy={spot.y} r={25} />
-      <circle cx={spot.x} cy={spot.y} r={30} />
+      <circle className={css.under} cx={spot.placeX} cy={spot.placeY} r={(RING + ORIGIN) / 2} />
+      <circle cx={spot.placeX} cy={spot.placeY} r={RING} />
+      <circle cx={spot.placeX} cy={spot.placeY} r={ORIGIN} />
     </g>
   );
 }

@@ -49,15 +49,15 @@ export function placeName(place: string, finger?: number | null): string {
 }
 
 export function spotsOf(hand: Schemas['HandOut']): Spot[] {
-  return hand.places.map((each) => ({
-    place: each.place,
-    finger: each.finger,
-    x: each.x,
-    y: each.y,
-    placeX: each.place_x,
-    placeY: each.place_y,
-    name: placeName(each.place, each.finger),
-  }));
+  return hand.places.map((each) => {
+    // A whole finger is touched at its number; meant is the finger.
+    const middle =
+      each.place === 'finger' &&
+      hand.places.find((other) => other.place === 'middle' && other.finger === each.finger);
+    const [placeX, placeY] = middle ? [middle.x, middle.y] : [each.place_x, each.place_y];
+    const name = placeName(each.place, each.finger);
+    return { place: each.place, finger: each.finger, x: each.x, y: each.y, placeX, placeY, name };
+  });
 }
 
 export function sameSpot(

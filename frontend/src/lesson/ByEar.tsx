@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { late } from '../components/late';
 import type { Evidence } from '../api/client';
 import { Dialog } from '../components/Dialog';
-import { useKeys } from '../components/useKeys';
 import type { OnTrial, Trial } from '../sound/AsTrial';
 import type { Heard } from '../sound/takes';
 
@@ -13,18 +12,19 @@ const Listening = late(async () => (await import('../sound/Listening')).Listenin
 interface Props {
   item: Evidence;
   lessonId: number;
+  /** It is open from the start. */
+  isOpened: boolean;
   onFound: (key: string, value: Heard) => void;
   trials: Trial[];
   onTrial: OnTrial;
 }
 
 /** Opens the ear: a drill is played and measured. */
-export function ByEar({ item, lessonId, onFound, trials, onTrial }: Props) {
-  const [open, setOpen] = useState(false);
-  useKeys({ m: () => setOpen(true) });
+export function ByEar({ item, lessonId, isOpened, onFound, trials, onTrial }: Props) {
+  const [open, setOpen] = useState(isOpened);
   return (
     <>
-      <Button variant="default" aria-keyshortcuts="m" onClick={() => setOpen(true)}>
+      <Button variant="default" onClick={() => setOpen(true)}>
         Measure by ear
       </Button>
       <Dialog opened={open} onClose={() => setOpen(false)} title={item.label} wide="whole">

@@ -1,6 +1,6 @@
-import { GradeMarks } from '../components/GradeMarks';
-import css from './CheckList.module.css';
 import { FINGERS, toggled } from '../words/fingers';
+import { gradeWord } from '../words/words';
+import css from './FingerChoice.module.css';
 
 interface Props {
   chosen: number[];
@@ -15,34 +15,40 @@ interface Props {
 
 /** Which fingers a grade is for: one, several or all. */
 export function FingerChoice({ chosen, isPreset, grades, asking, onChoose }: Props) {
+  const isOpen = asking && chosen.length === 0;
   return (
-    <>
-      <div className={css.fingers} role="group" aria-label="Which finger">
-        {FINGERS.map((finger) => (
+    <div
+      className={css.fingers}
+      data-asking={isOpen || undefined}
+      role="group"
+      aria-label="Which finger"
+    >
+      <span role={isOpen ? 'alert' : undefined}>
+        {chosen.length === 0 ? 'Which finger?' : 'finger'}
+      </span>
+      {FINGERS.map((finger) => {
+        const grade = grades[String(finger)];
+        return (
           <button
             key={finger}
             type="button"
             aria-pressed={chosen.includes(finger)}
-            aria-label={`Finger ${finger}`}
+            aria-label={`Finger ${finger}${grade === undefined ? '' : `, ${gradeWord(grade)}`}`}
+            data-graded={grade !== undefined || undefined}
             onClick={() => onChoose(toggled(isPreset ? [] : chosen, finger))}
           >
             {finger}
-            <GradeMarks grade={grades[String(finger)] ?? null} size={20} />
           </button>
-        ))}
-        <button
-          type="button"
-          aria-pressed={chosen.length === FINGERS.length}
-          onClick={() => onChoose(chosen.length === FINGERS.length ? [] : FINGERS)}
-        >
-          all
-        </button>
-      </div>
-      {chosen.length === 0 && (
-        <p className={asking ? css.ask : 'quiet'} role={asking ? 'alert' : undefined}>
-          Which finger? Touch one or more, or all.
-        </p>
-      )}
-    </>
+        );
+      })}
+      <button
+        type="button"
+        className={css.all}
+        aria-pressed={chosen.length === FINGERS.length}
+        onClick={() => onChoose(chosen.length === FINGERS.length ? [] : FINGERS)}
+      >
+        all
+      </button>
+    </div>
   );
 }

@@ -1,32 +1,22 @@
-import { Button } from '@mantine/core';
 import { usePrefetchQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, useLocation, useParams, useSearchParams } from 'wouter';
+import { useLocation, useParams, useSearchParams } from 'wouter';
 
 import { late } from '../components/late';
 import type { Catalogue } from '../api/client';
-import { savedWords } from '../outbox/outbox';
 import { catalogueQuery, handQuery } from '../api/queries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { signsOf } from '../drawings/signs';
-import { INSTRUMENT_WORDS } from '../words/words';
 import { loadMeasuring } from '../pictures/LazyMeasuring';
 import { loadMeasure } from './loadMeasure';
 import { usePageTitle } from '../components/usePageTitle';
+import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
+import { LessonHead } from './LessonHead';
 import css from './LessonPage.module.css';
 import { SafetyBand } from './SafetyBand';
+import { type Step, STEPS } from './steps';
 import { type LessonHandle, useLesson } from './useLesson';
-
-const STEPS = ['ask', 'look', 'decide', 'give'] as const;
-type Step = (typeof STEPS)[number];
-const STEP_WORDS: Record<Step, string> = {
-  ask: 'Ask',
-  look: 'Look and try',
-  decide: 'Decide',
-  give: 'Give',
-};
-const STEP_KEYS: Record<Step, string> = { ask: 'a', look: 'l', decide: 'd', give: 'g' };
 
 const REPLACE = { replace: true };
 
@@ -83,6 +73,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const [help, setHelp] = useState(false);
   const [, navigate] = useLocation();
   useAllSteps();
+  usePointerLeavesNoFocus();
   usePrefetchQuery(handQuery(lesson.player.instrument, signsOf(lesson.findings)));
   const asked = params.get('step');
   const step = STEPS.find((name) => name === asked) ?? opening;
@@ -100,43 +91,25 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
 
   return (
     <div className={css.page} data-step={step}>
-      <header className={css.head}>
-        <Link href={`/players/${lesson.player.id}`} className={css.name}>
-          <h1>{lesson.player.name}</h1>
-        </Link>
-        <span className={`${css.about} quiet`}>
-          {INSTRUMENT_WORDS[lesson.player.instrument]}
-          {lesson.player.piece && `, ${lesson.player.piece}`}
-        </span>
-        <nav className={css.steps} aria-label="Steps of the lesson">
-          {STEPS.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className={css.step}
-              aria-current={name === step ? 'step' : undefined}
-              aria-keyshortcuts={STEP_KEYS[name]}
-              onClick={() => go(name)}
-            >
-              {STEP_WORDS[name]}
-            </button>
-          ))}
-        </nav>
-        <SaveState handle={handle} onHelp={() => setHelp(true)} />
-      </header>
-      <SafetyBand handle={handle} onTell={() => setParams({ step: 'ask', tell: '1' }, REPLACE)} />
+      <LessonHead handle={handle} step={step} onGo={go} onHelp={() => setHelp(true)} />
+      <div className={css.band}>
+        <SafetyBand handle={handle} onTell={() => setParams({ step: 'ask', tell: '1' }, REPLACE)} />
+      </div>
       {step === 'ask' && (
-        <AskStep
-          key={params.get('tell')}
-          handle={handle}
-          catalogue={catalogue}
-          isTelling={params.has('tell')}
-          onDone={() => go('look')}
-          onLookAt={(check) => setParams({ step: 'look', check }, REPLACE)}
-        />
+        <div className={css.scroll}>
+          <AskStep
+            key={params.get('tell')}
+            handle={handle}
+            catalogue={catalogue}
+            isTelling={params.has('tell')}
+            onDone={() => go('look')}
+            onLookAt={(check) => setParams({ step: 'look', check }, REPLACE)}
+          />
+        </div>
       )}
       {step === 'look' && (
         <LookStep
+          key={params.get('check')}
           handle={handle}
           catalogue={catalogue}
           opening={params.get('check')}
@@ -144,37 +117,16 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         />
       )}
       {step === 'decide' && (
-        <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
+        <div className={css.scroll}>
+          <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
+        </div>
       )}
-      {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
+      {step === 'give' && (
+        <div className={css.scroll}>
+          <GiveStep handle={handle} catalogue={catalogue} />
+        </div>
+      )}
       {help && <KeyHelp opened onClose={() => setHelp(false)} />}
-    </div>
-  );
-}
-
-function SaveState({ handle, onHelp }: { handle: LessonHandle; onHelp: () => void }) {
-  const { queue, lesson, undo, undoProblem, changedElsewhere } = handle;
-  const next = lesson.undoable[0];
-  return (
-    <div className={css.save}>
-      <span role="status" className="quiet">
-        {undoProblem ?? savedWords(queue)}
-        {changedElsewhere && ' · changed in another window'}
-      </span>
-      <Button
-        variant="default"
-        disabled={next === undefined && queue.waiting.length === 0}
-        aria-keyshortcuts="u"
-        title={next?.words}
-        onClick={undo}
-      >
-        <span className={css.undo}>
-          Undo{next && <span className={css.undone}>: {next.words}</span>}
-        </span>
-      </Button>
-      <Button variant="default" aria-label="Keys" aria-keyshortcuts="?" onClick={onHelp} px="sm">
-        ?
-      </Button>
     </div>
   );
 }

@@ -1,38 +1,29 @@
-import { Button } from '@mantine/core';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 
-import type { Catalogue, Evidence, Lesson, Schemas } from '../api/client';
-import { handQuery } from '../api/queries';
-import { Problem } from '../components/Problem';
-import touch from '../components/touch.module.css';
-import { useKeys } from '../components/useKeys';
-import { HandDrawing, type Origin } from '../drawings/HandDrawing';
-import { familyOf } from '../drawings/places';
-import { signsOf } from '../drawings/signs';
+import type { Catalogue, Evidence, Lesson } from '../api/client';
+import { NextAction } from '../components/NextAction';
+import { type KeyMap, useKeys } from '../components/useKeys';
 import { STAGE_WORDS } from '../words/words';
-import { CheckList } from './CheckList';
+import { CheckNames } from './CheckNames';
 import {
   askedFirst,
   checksAt,
-  gradeAt,
   isDone,
   type ListChoice,
   placeless,
   trialsInOrder,
 } from './lookList';
-import css from './LookStep.module.css';
-import { Theory } from './Theory';
+import { LookStage } from './LookStage';
+import { Measures } from './Measures';
+import { canBeMeasured, Question } from './Question';
+import screen from './screen.module.css';
+import { hasTheory, Theory } from './Theory';
+import { TheoryPanel } from './TheoryPanel';
+import { type Asked, useAsked } from './useAsked';
+import { useGradedHands, usePicturesAhead } from './useGradedHands';
 import type { LessonHandle } from './useLesson';
 
-const ORDERS = [
-  { value: 'telling', label: 'Most telling look first' },
-  { value: 'silent', label: 'Silent looks first' },
-  { value: 'classic', label: 'From far to near' },
-];
-
-/** While another hand is on its way, the one before stays. */
-const KEEP = { placeholderData: keepPreviousData };
+const GRADES = [0, 1, 2, 3];
 
 interface Props {
   handle: LessonHandle;
@@ -42,126 +33,154 @@ interface Props {
   onDecide: () => void;
 }
 
-/** The hand in the middle, what to look at on the left, what it means on the right. */
+/** The hand on the left, one question on the right, what it means and the next action below it. */
 export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
-  const { lesson } = handle;
+  const { lesson, weighing } = handle;
+  const { instrument } = lesson.player;
   const [choice, setChoice] = useState<ListChoice>(
     opening === null ? { kind: 'look' } : { kind: 'check', check: opening },
   );
   const mine = useMemo(
-    () => catalogue.evidence.filter((e) => e.instruments.includes(lesson.player.instrument)),
-    [catalogue, lesson.player.instrument],
+    () => catalogue.evidence.filter((e) => e.instruments.includes(instrument)),
+    [catalogue, instrument],
   );
   const held = useHeldLook(lesson);
   const look = held.checks.filter((id) => mine.some((e) => e.id === id));
-  const due = new Set(look.filter((id) => !isDone(lesson, id)));
+  const { title, items, whys } = listFor(choice, lesson, mine, { ...held, checks: look });
+  const isPlace = choice.kind === 'spot' || choice.kind === 'check';
+  const asked = useAsked({
+    items,
+    handle,
+    touched: choice.kind === 'spot' ? choice.spot.finger : undefined,
+    isTouched: isPlace,
+    onAllGraded: () => {
+      if (isPlace) setChoice({ kind: 'look' });
+    },
+  });
+  const { item } = asked;
+  const finger = asked.fingers?.[0] ?? null;
+  const hands = useGradedHands(item, instrument, finger);
+  usePicturesAhead(items, instrument);
   const [atEase, setAtEase] = useState(false);
-  const { instrument } = lesson.player;
-  const signs = atEase ? '' : signsOf(lesson.findings);
-  const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
-  // Second, so that the large drawing does not wait for its share of the computer.
-  const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
-  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
-  const { title, items, why } = listFor(choice, lesson, mine, { ...held, checks: look });
+  const [isWhy, setIsWhy] = useState(false);
+  const [measured, setMeasured] = useState<string | null>(opening);
+  const isMeasuring = item !== undefined && measured === item.id && canBeMeasured(item);
+  const known = hasTheory(lesson);
 
+  function grade(value: number) {
+    setIsWhy(false);
+    asked.grade(value);
+  }
   useKeys({
+    ...questionKeys({ ...asked, grade }),
+    x: item && (() => handle.enter('skip', item.id, !lesson.skipped.includes(item.id))),
+    m: item && (() => setMeasured(isMeasuring ? null : item.id)),
     n: () => setChoice({ kind: 'look' }),
-    t: () => setChoice({ kind: 'trials' }),
-    r: () => setChoice({ kind: 'placeless' }),
+    t: () => setChoice({ kind: choice.kind === 'trials' ? 'look' : 'trials' }),
+    r: () => setChoice({ kind: choice.kind === 'placeless' ? 'look' : 'placeless' }),
     v: () => setAtEase(!atEase),
-    Enter: onDecide,
+    c: known ? () => setIsWhy(!isWhy) : undefined,
+    Escape: () => {
+      setIsWhy(false);
+      setMeasured(null);
+    },
+    Enter: known ? onDecide : undefined,
   });
 
+  const isNamed = choice.kind === 'trials' || choice.kind === 'placeless';
+  const names = isNamed && (
+    <CheckNames
+      title={title}
+      items={items}
+      now={asked.isOpen ? item?.id : undefined}
+      handle={handle}
+      onChoose={asked.choose}
+      onClose={() => setChoice({ kind: 'look' })}
+    />
+  );
+  const spotAsked = item && asked.isOpen ? placeOf(item, finger) : null;
   return (
-    <div className={css.look}>
-      <section className={css.list} aria-label="What to look at">
-        <CheckList
-          key={items.map((i) => i.id).join()}
-          title={title}
-          why={why}
-          items={items}
-          handle={handle}
-          trials={trialsInOrder(lesson, mine)}
-          touched={choice.kind === 'spot' ? choice.spot.finger : undefined}
-        />
-        <select
-          className={touch.button}
-          aria-label="Order of looking"
-          value={lesson.look_order}
-          onChange={(event) => handle.enter('order', '', event.currentTarget.value)}
-        >
-          {ORDERS.map((order) => (
-            <option key={order.value} value={order.value}>
-              {order.label}
-            </option>
-          ))}
-        </select>
-        <div className={css.ways}>
-          {choice.kind !== 'look' && (
-            <Button
-              variant="default"
-              aria-keyshortcuts="n"
-              onClick={() => setChoice({ kind: 'look' })}
-            >
-              Next look
-            </Button>
-          )}
-          <Button
-            variant="default"
-            aria-keyshortcuts="t"
-            onClick={() => setChoice({ kind: 'trials' })}
-          >
-            Try one thing
-          </Button>
-          <Button
-            variant="default"
-            aria-keyshortcuts="r"
-            onClick={() => setChoice({ kind: 'placeless' })}
-          >
-            Tempo, reports
-          </Button>
-        </div>
-      </section>
-      <section className={css.hand} aria-label="The hand">
-        {hand.data && (
-          <HandDrawing
-            family={familyOf(instrument)}
-            hand={hand.data}
-            along={along.data}
-            atEase={atEase}
-            onEase={() => setAtEase(!atEase)}
-            label="Left hand on the neck. Touch a place to look there."
-            isUsed={(spot) => checksAt(mine, spot).length > 0}
-            stateOf={(spot) => ({
-              grade: gradeAt(lesson, mine, spot),
-              due: checksAt(mine, spot).some((e) => due.has(e.id)),
-            })}
-            selected={choice.kind === 'spot' ? choice.spot : null}
-            onSelect={(spot) => setChoice({ kind: 'spot', spot })}
-            origin={originOf(lesson, catalogue, hand.data)}
+    <div className={screen.screen}>
+      <LookStage
+        handle={handle}
+        catalogue={catalogue}
+        mine={mine}
+        atEase={atEase}
+        asked={spotAsked}
+        fingers={asked.fingers ?? []}
+        due={new Set(look.filter((id) => !isDone(lesson, id)))}
+        choice={choice}
+        onChoice={setChoice}
+        onEase={() => setAtEase(!atEase)}
+        over={isWhy ? <TheoryPanel lesson={lesson} onClose={() => setIsWhy(false)} /> : names}
+      >
+        {isMeasuring && (
+          <Measures
+            key={item.id}
+            item={item}
+            asked={asked}
+            handle={handle}
+            trials={trialsInOrder(lesson, mine)}
+            isEar={item.by_ear}
+            onClose={() => setMeasured(null)}
           />
         )}
-        {hand.isPending && (
-          <p data-pending role="status">
-            {hand.failureCount > 0 && 'The drawing waits for the connection.'}
-          </p>
-        )}
-        {hand.error && <Problem isPart error={hand.error} onRetry={() => void hand.refetch()} />}
+      </LookStage>
+      <section className={screen.right} aria-label="What to look at">
+        <Question
+          title={title}
+          why={upperFirst(whys[item?.id ?? ''] ?? '')}
+          items={items}
+          asked={{ ...asked, grade }}
+          handle={handle}
+          hands={hands}
+          isMeasuring={isMeasuring}
+          onMeasure={() => setMeasured(isMeasuring ? null : (item?.id ?? null))}
+        />
       </section>
-      <Theory lesson={lesson} onDecide={onDecide} />
+      <div className={screen.foot}>
+        <Theory
+          lesson={lesson}
+          weighing={weighing}
+          isOpen={isWhy}
+          onOpen={() => setIsWhy(!isWhy)}
+        />
+        <NextAction isNext={lesson.enough && !weighing} disabled={!known} onClick={onDecide}>
+          Decide
+        </NextAction>
+      </div>
     </div>
   );
 }
 
-interface HeldLook {
-  checks: string[];
-  /** Why they come now. */
-  why: string;
+function questionKeys(asked: Asked): KeyMap {
+  return {
+    ...Object.fromEntries(GRADES.map((each) => [String(each), () => asked.grade(each)])),
+    ArrowDown: () => asked.step(1),
+    ArrowUp: () => asked.step(-1),
+    ArrowRight: () => asked.moveFinger(1),
+    ArrowLeft: () => asked.moveFinger(-1),
+  };
 }
 
-/** The proposed look stays until all of it is done, so that rows do not jump under the finger. */
+function upperFirst(words: string): string {
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+}
+
+/** Where on the hand a check is asked; its own finger's place where it has one. */
+function placeOf(item: Evidence, finger: number | null) {
+  return { place: item.place, finger: item.of_finger ?? (item.per_finger ? finger : null) };
+}
+
+interface HeldLook {
+  checks: string[];
+  /** Why each comes now. */
+  whys: Record<string, string>;
+}
+
+/** The proposed look stays until all of it is done, so that nothing jumps under the finger. */
 function useHeldLook(lesson: Lesson): HeldLook {
-  const fresh = { checks: lesson.look?.checks ?? [], why: lesson.look?.why ?? '' };
+  const fresh = { checks: lesson.look?.checks ?? [], whys: lesson.look?.whys ?? {} };
   const [held, setHeld] = useState<HeldLook>(fresh);
   const finished = held.checks.every((id) => isDone(lesson, id));
   const isNews = fresh.checks.length > 0 && !fresh.checks.every((id) => isDone(lesson, id));
@@ -172,41 +191,34 @@ function useHeldLook(lesson: Lesson): HeldLook {
   return held;
 }
 
-function listFor(
-  choice: ListChoice,
-  lesson: Lesson,
-  mine: Evidence[],
-  held: HeldLook,
-): { title: string; items: Evidence[]; why?: string } {
+interface Asking {
+  title: string;
+  items: Evidence[];
+  whys: Record<string, string>;
+}
+
+function listFor(choice: ListChoice, lesson: Lesson, mine: Evidence[], held: HeldLook): Asking {
   const look = held.checks;
   switch (choice.kind) {
-    case 'spot':
-      return { title: choice.spot.name, items: askedFirst(checksAt(mine, choice.spot), look) };
+    case 'spot': {
+      const items = askedFirst(checksAt(mine, choice.spot), look);
+      return { title: choice.spot.name, items, whys: {} };
+    }
     case 'check': {
       const items = mine.filter((e) => e.id === choice.check);
-      return { title: items[0]?.label ?? '', items };
+      return { title: items[0]?.label ?? '', items, whys: {} };
     }
-    case 'trials':
-      return { title: 'Change one thing: does it ease?', items: trialsInOrder(lesson, mine) };
+    case 'trials': {
+      const items = trialsInOrder(lesson, mine);
+      return { title: 'Change one thing: does it ease?', items, whys: {} };
+    }
     case 'placeless':
-      return { title: 'Tempo and reports', items: placeless(mine) };
+      return { title: 'Tempo and reports', items: placeless(mine), whys: {} };
     case 'look': {
       const items = look.flatMap((id) => mine.filter((e) => e.id === id));
       const stage = STAGE_WORDS[items[0]?.stage ?? '']?.toLowerCase() ?? '';
       const title = lesson.look?.again ? 'The same again' : `Next look: ${stage}`;
-      return { title, items, why: held.why };
+      return { title, items, whys: held.whys };
     }
   }
-}
-
-function originOf(lesson: Lesson, catalogue: Catalogue, hand: Schemas['HandOut']): Origin | null {
-  const lead = lesson.focus[0];
-  if (!lead) return null;
-  const places = catalogue.causes.find((c) => c.id === lead.cause)?.places ?? [];
-  for (const place of places) {
-    const here = hand.places.filter((each) => each.place === place);
-    const spot = here.find((each) => each.finger === lead.fingers[0]) ?? here[0];
-    if (spot) return { place, finger: spot.finger, name: lead.name };
-  }
-  return null;
 }

@@ -1,70 +1,74 @@
-import { Button } from '@mantine/core';
-
 import type { Lesson } from '../api/client';
+import { Key } from '../components/Key';
+import { Sure } from '../components/Sure';
 import { leadFirst } from './leadFirst';
 import css from './Theory.module.css';
 
-const SHOWN = 4;
+interface Props {
+  lesson: Lesson;
+  weighing: boolean;
+  isOpen: boolean;
+  onOpen: () => void;
+}
 
-/** What it means so far: the leading causes in words, the focus, and whether enough was seen. */
-export function Theory({ lesson, onDecide }: { lesson: Lesson; onDecide: () => void }) {
-  const some = Object.keys(lesson.findings).length > 0 || lesson.complaint !== null;
-  const remembered = lesson.causes.some((cause) => cause.before !== '');
-  const causes = leadFirst(lesson)
-    .filter((c) => c.teacher_word !== 'dismissed')
-    .slice(0, SHOWN);
-  const lead = lesson.focus[0];
+/** Something was seen or said, or is remembered, from which a theory could come. */
+export function hasTheory(lesson: Lesson): boolean {
+  return wasSeen(lesson) || lesson.causes.some((cause) => cause.before !== '');
+}
+
+/** Something was seen or said today. */
+export function wasSeen(lesson: Lesson): boolean {
+  return Object.keys(lesson.findings).length > 0 || lesson.complaint !== null;
+}
+
+/** What it means so far, in a name and a word; a touch opens what speaks for and against. */
+export function Theory({ lesson, weighing, isOpen, onOpen }: Props) {
+  const [lead] = leadFirst(lesson).filter((cause) => cause.teacher_word !== 'dismissed');
+  const known = hasTheory(lesson);
+  const focus = lesson.focus.find((each) => each.cause === lead?.id);
   return (
-    <section className={css.theory} aria-label="What it means">
-      <h2>What it means</h2>
-      {!some && (
-        <p className="quiet">
-          {remembered
-            ? 'From the lessons before. Nothing was looked at today yet.'
-            : 'Nothing seen yet. Start with the look on the left.'}
-        </p>
-      )}
-      {(some || remembered) && (
-        <ol className={css.causes} aria-live="polite">
-          {causes.map((cause) => (
-            <li key={cause.id}>
-              <span className={css.cause}>
-                {cause.name}
-                {cause.fingers.length > 0 && (
-                  <span className="quiet"> (finger {cause.fingers.join(', ')})</span>
-                )}
-              </span>
-              <span className={css.word} data-word={cause.word}>
-                {cause.word}
-              </span>
-              <span
-                className={css.bar}
-                style={{ width: `${Math.round(cause.probability * 100)}%` }}
-                title={`${Math.round(cause.probability * 100)} %`}
-              />
-            </li>
-          ))}
-        </ol>
-      )}
-      {lead && some && <p>{lead.why}</p>}
-      {some && (
-        <p className={css.enough}>
-          {lesson.enough
-            ? 'Enough seen: half a minute more would hardly change the focus.'
-            : lead
-              ? 'One more look could still change this.'
-              : 'No cause is likely yet. Look on.'}
-        </p>
-      )}
-      <Button
-        size="lg"
-        variant={lesson.enough ? 'filled' : 'default'}
-        aria-keyshortcuts="Enter"
-        onClick={onDecide}
-        disabled={!some}
+    <section aria-label="What it means" className={css.theory}>
+      <h2 className="sr-only">What it means</h2>
+      <button
+        type="button"
+        className={css.so}
+        aria-expanded={isOpen}
+        aria-keyshortcuts="c"
+        disabled={!known}
+        onClick={onOpen}
       >
-        Decide
-      </Button>
+        <span className={css.note}>
+          {noteOf(lesson, weighing)} {known && <Key name="c" />}
+        </span>
+        <span className={css.name} aria-live="polite">
+          {focus && <TwoRings />}
+          <span>
+            {known && lead ? lead.name : 'Nothing seen yet'}
+            {known && focus && focus.fingers.length > 0 && ` (${focus.fingers.join(', ')})`}
+          </span>
+        </span>
+        <span className={css.sure}>
+          <Sure word={known && lead ? lead.word : null}>
+            {known ? undefined : 'answer, or touch a place'}
+          </Sure>
+        </span>
+      </button>
     </section>
+  );
+}
+
+function noteOf(lesson: Lesson, weighing: boolean): string {
+  if (weighing) return 'Weighing';
+  if (!wasSeen(lesson)) return hasTheory(lesson) ? 'From before' : 'So far';
+  return lesson.enough ? 'Enough seen' : 'So far';
+}
+
+/** The sign of where a cause may start, as it stands on the hand. */
+export function TwoRings() {
+  return (
+    <svg className={css.rings} width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+      <circle cx="11" cy="11" r="5.5" />
+      <circle cx="11" cy="11" r="9.8" />
+    </svg>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
 import { gradeWord } from '../words/words';
-import css from './CheckList.module.css';
+import css from './TrialCompare.module.css';
 
 export type Compared = Schemas['ComparedOut'];
 
@@ -16,7 +16,6 @@ interface Props {
 
 /** The same bar before and after one thing was changed, each graded; what was changed, in words. */
 export function TrialCompare({ label, compared, onCompared }: Props) {
-  const [open, setOpen] = useState(compared !== null);
   const [before, setBefore] = useState(compared?.before ?? null);
   const [after, setAfter] = useState(compared?.after ?? null);
   const [changed, setChanged] = useState(compared?.changed ?? '');
@@ -25,13 +24,6 @@ export function TrialCompare({ label, compared, onCompared }: Props) {
       onCompared({ before: next.before, after: next.after, changed: next.changed });
     }
   };
-  if (!open) {
-    return (
-      <button type="button" className={css.compare} onClick={() => setOpen(true)}>
-        Or grade the same bar before and after
-      </button>
-    );
-  }
   return (
     <div className={css.compared}>
       <Side

@@ -30,6 +30,7 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
     label: id,
     look: '',
     note: '',
+    free: '',
     means: ['', '', ''],
     child: '',
     ...more,

@@ -38,12 +38,15 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
       />
       {check.means.length > 0 && (
         <ul className={css.grades}>
-          {check.means.map((meaning, index) => (
-            <li key={meaning}>
-              <GradeMarks grade={index + 1} />
-              <strong>{gradeWord(index + 1)}</strong> {meaning}
-            </li>
-          ))}
+          {[check.free, ...check.means].map(
+            (meaning, grade) =>
+              meaning && (
+                <li key={meaning}>
+                  <GradeMarks grade={grade} />
+                  <strong>{gradeWord(grade)}</strong> {meaning}
+                </li>
+              ),
+          )}
         </ul>
       )}
       <h3>What can lie behind it</h3>

@@ -1,0 +1,147 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
+
+import type { Catalogue, Evidence, Lesson, Schemas } from '../api/client';
+import { handQuery } from '../api/queries';
+import { Key } from '../components/Key';
+import { Problem } from '../components/Problem';
+import touch from '../components/touch.module.css';
+import { HandDrawing, type Origin } from '../drawings/HandDrawing';
+import { familyOf, type Spot } from '../drawings/places';
+import { signsOf } from '../drawings/signs';
+import { checksAt, gradeAt, type ListChoice } from './lookList';
+import css from './LookStage.module.css';
+import screen from './screen.module.css';
+import type { LessonHandle } from './useLesson';
+
+/** While another hand is on its way, the one before stays. */
+const KEEP = { placeholderData: keepPreviousData };
+
+interface Props {
+  handle: LessonHandle;
+  catalogue: Catalogue;
+  mine: Evidence[];
+  /** The place that is asked now. */
+  asked: Pick<Spot, 'place' | 'finger'> | null;
+  fingers: number[];
+  /** Checks of the present look that are still open. */
+  due: Set<string>;
+  choice: ListChoice;
+  onChoice: (choice: ListChoice) => void;
+  atEase: boolean;
+  onEase: () => void;
+  /** What is opened in place of the hand. */
+  over: ReactNode;
+  children: ReactNode;
+}
+
+/** The large hand with what was found on it, and what else can be done below it. */
+export function LookStage(props: Props) {
+  const { handle, catalogue, mine, asked, fingers, due, choice, onChoice } = props;
+  const { atEase, onEase, over, children } = props;
+  const { lesson } = handle;
+  const { instrument } = lesson.player;
+  const [pointed, setPointed] = useState<Spot | null>(null);
+  const signs = atEase ? '' : signsOf(lesson.findings);
+  const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
+  // Second, so that the large drawing does not wait for its share of the computer.
+  const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
+  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
+  const toggle = (kind: 'trials' | 'placeless') =>
+    onChoice({ kind: choice.kind === kind ? 'look' : kind });
+  return (
+    <section className={`${screen.left} ${css.stage}`} aria-label="The hand">
+      <div className={css.over}>
+        {over ||
+          (hand.data && (
+            <HandDrawing
+              family={familyOf(instrument)}
+              hand={hand.data}
+              along={along.data}
+              atEase={atEase}
+              label="Left hand on the neck. Touch a place to look there."
+              isUsed={(spot) => checksAt(mine, spot).length > 0}
+              stateOf={(spot) => ({
+                grade: gradeAt(lesson, mine, spot),
+                due: checksAt(mine, spot).some((e) => due.has(e.id)),
+              })}
+              asked={asked}
+              fingers={fingers}
+              onSelect={(spot) => onChoice({ kind: 'spot', spot })}
+              onPoint={setPointed}
+              origin={originOf(lesson, catalogue, hand.data)}
+            />
+          ))}
+        {hand.isPending && (
+          <p className={css.pending} data-pending role="status">
+            {hand.failureCount > 0 && 'The drawing waits for the connection.'}
+          </p>
+        )}
+        {hand.error && <Problem isPart error={hand.error} onRetry={() => void hand.refetch()} />}
+      </div>
+      {children}
+      <div className={css.bar}>
+        <p aria-live="polite">{wordsBelow(pointed, choice)}</p>
+        <div>
+          <button
+            type="button"
+            className={touch.word}
+            aria-pressed={atEase}
+            aria-keyshortcuts="v"
+            onClick={onEase}
+          >
+            As it should be
+            <Key name="v" />
+          </button>
+          {choice.kind === 'look' ? (
+            <button
+              type="button"
+              className={touch.word}
+              aria-keyshortcuts="t"
+              onClick={() => toggle('trials')}
+            >
+              Try one thing
+              <Key name="t" />
+            </button>
+          ) : (
+            <button
+              type="button"
+              className={touch.word}
+              aria-keyshortcuts="n"
+              onClick={() => onChoice({ kind: 'look' })}
+            >
+              Next look
+              <Key name="n" />
+            </button>
+          )}
+          <button
+            type="button"
+            className={touch.word}
+            aria-keyshortcuts="r"
+            onClick={() => toggle('placeless')}
+          >
+            Tempo, reports
+            <Key name="r" />
+          </button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function wordsBelow(pointed: Spot | null, choice: ListChoice): string {
+  if (pointed) return pointed.name;
+  return choice.kind === 'spot' ? choice.spot.name : 'Touch a place';
+}
+
+function originOf(lesson: Lesson, catalogue: Catalogue, hand: Schemas['HandOut']): Origin | null {
+  const lead = lesson.focus[0];
+  if (!lead) return null;
+  const places = catalogue.causes.find((c) => c.id === lead.cause)?.places ?? [];
+  for (const place of places) {
+    const here = hand.places.filter((each) => each.place === place);
+    const spot = here.find((each) => each.finger === lead.fingers[0]) ?? here[0];
+    if (spot) return { place, finger: spot.finger, name: lead.name };
+  }
+  return null;
+}

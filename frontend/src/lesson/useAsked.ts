@@ -1,0 +1,125 @@
+import { useState } from 'react';
+
+import type { Evidence } from '../api/client';
+import { useBounceGuard } from '../components/useBounceGuard';
+import { afterFingers, FINGERS } from '../words/fingers';
+import { firstFingers, isDone } from './lookList';
+import type { LessonHandle } from './useLesson';
+
+interface State {
+  /** Which checks it is about; with others it begins anew. */
+  list: string;
+  chosen: number | null;
+  fingers: Record<string, number[]>;
+  /** A grade was given before a finger was told. */
+  isAsking: boolean;
+  /** The check graded last, shown on while nothing else is open. */
+  last: number;
+}
+
+export interface Asked {
+  /** The check that is asked now. */
+  item: Evidence | undefined;
+  /** It takes grades; once all is graded a key pressed too often changes nothing. */
+  isOpen: boolean;
+  /** It has just come up and takes no grade yet. */
+  isNew: boolean;
+  /** Those that a grade goes to; null for a check that knows no fingers. */
+  fingers: number[] | null;
+  /** They come from last time: the first touch is a new choice. */
+  isPreset: boolean;
+  isAsking: boolean;
+  choose: (id: string) => void;
+  step: (by: number) => void;
+  chooseFingers: (fingers: number[]) => void;
+  moveFinger: (by: number) => void;
+  grade: (grade: number) => void;
+  /** A number for what is asked; it waits for a finger as a grade does. */
+  measure: (value: number) => void;
+}
+
+interface Props {
+  items: Evidence[];
+  handle: LessonHandle;
+  /** Finger of the touched spot, if it has one. */
+  touched: number | null | undefined;
+  /** A touched place is asked though it was graded before. */
+  isTouched: boolean;
+  /** The last open one of the list was graded. */
+  onAllGraded: () => void;
+}
+
+/** Goes through checks one after the other: which is asked, for which fingers, and its grade. */
+export function useAsked({ items, handle, touched, isTouched, onAllGraded }: Props): Asked {
+  const { lesson, enter } = handle;
+  const list = items.map((each) => each.id).join();
+  const fresh: State = {
+    list,
+    chosen: isTouched && items.every((each) => isDone(lesson, each.id)) ? 0 : null,
+    fingers: {},
+    isAsking: false,
+    last: 0,
+  };
+  const [kept, setKept] = useState(fresh);
+  if (kept.list !== list) setKept(fresh);
+  const state = kept.list === list ? kept : fresh;
+  const guard = useBounceGuard();
+  const open = items.findIndex((each) => !isDone(lesson, each.id));
+  const active = state.chosen ?? open;
+  const item = items[active] ?? items[state.last];
+  const isOpen = active !== -1 && items[active] !== undefined;
+  const fingersOf = (each: Evidence) =>
+    state.fingers[each.id] ?? firstFingers(lesson, each, touched);
+
+  const goTo = (index: number | null) => setKept({ ...state, chosen: index, isAsking: false });
+  function chooseFingers(fingers: number[]) {
+    if (!item) return;
+    const chosen = isOpen ? active : state.last;
+    setKept({
+      ...state,
+      chosen,
+      isAsking: false,
+      fingers: { ...state.fingers, [item.id]: fingers },
+    });
+  }
+  /** The keys an entry goes to; none where the finger has to be told first. */
+  function keysOf(each: Evidence, value: unknown): string[] {
+    if (!each.per_finger) return [each.id];
+    const meant = fingersOf(each);
+    const all = meant.length === 0 && value === 0 ? FINGERS : meant;
+    if (all.length === 0) setKept({ ...state, isAsking: true });
+    return all.map((finger) => `${each.id}/${finger}`);
+  }
+  function grade(value: number) {
+    if (!item || !isOpen || !guard.mayGrade()) return;
+    const keys = keysOf(item, value);
+    if (keys.length === 0) return;
+    for (const key of keys) enter('observation', key, value);
+    const next = items.findIndex((other, index) => index !== active && !isDone(lesson, other.id));
+    setKept({ ...state, chosen: next === -1 ? null : next, isAsking: false, last: active });
+    guard.moved();
+    if (next === -1) onAllGraded();
+  }
+  return {
+    item,
+    isOpen,
+    isNew: guard.isNew,
+    fingers: item?.per_finger ? fingersOf(item) : null,
+    isPreset: item !== undefined && !(item.id in state.fingers),
+    isAsking: state.isAsking,
+    choose: (id) => goTo(items.findIndex((each) => each.id === id)),
+    step: (by) => {
+      const from = active === -1 ? (by > 0 ? -1 : items.length) : active;
+      goTo(Math.min(items.length - 1, Math.max(0, from + by)));
+    },
+    chooseFingers,
+    moveFinger: (by) => {
+      if (item?.per_finger) chooseFingers(afterFingers(fingersOf(item), by));
+    },
+    grade,
+    measure: (value) => {
+      if (!item) return;
+      for (const key of keysOf(item, null)) enter('observation', key, { value });
+    },
+  };
+}
