@@ -141,8 +141,8 @@ def take_cello(page: Page, address: str, folder: Path) -> None:
     settle(page)
     page.screenshot(path=folder / "lesson-look-cello.png")
     page.get_by_role("button", name="Tempo, reports").click()
-    page.get_by_role("button", name="Uneven when fast").click()
-    page.get_by_role("button", name="Measure by ear").click()
+    page.get_by_role("button", name="Uneven when fast").first.click()
+    page.get_by_role("button", name="Measure", exact=True).click()
     for part in ("Slow", "Fast"):
         page.get_by_role("button", name=f"{part}, ").click()
         page.get_by_role("button", name="No microphone?").click()

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, useMantineColorScheme } from '@mantine/core';
+import { useMantineColorScheme } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link, useRoute } from 'wouter';
@@ -17,11 +17,20 @@ import css from './Shell.module.css';
 import { letLettersAct } from './components/useKeys';
 import { Undelivered } from './components/Undelivered';
 
+const VIEWS = [
+  ['/class', 'Class'],
+  ['/library', 'Library'],
+  ['/desk', 'Desk'],
+] as const;
+
 /** The frame of every page: the mark, the way home, and the sign-in when it is needed. */
 export function Shell({ children }: { children: ReactNode }) {
   const session = useQuery(sessionQuery);
-  // A lesson has a head of its own, with the way back in it.
+  // A lesson and a class have a head of their own, with the way back in it.
   const [isLesson] = useRoute('/lessons/:lessonId');
+  const [isSweep] = useRoute('/class/:groupId');
+  const [isToday] = useRoute('/');
+  const hasHead = isLesson || isSweep;
   const now = session.data?.teacher ?? null;
   const [known, setKnown] = useState(now);
   // Who was here stays shown when the session ends, so that nothing on the page is lost.
@@ -59,7 +68,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <a className={css.skip} href="#main">
         Skip to the page
       </a>
-      {!(isLesson && known) && (
+      {!(hasHead && known) && (
         <header className={`${css.bar} no-print`}>
           <Link href="/" className={css.mark} aria-label="Jolf, today">
             <Mark size={28} />
@@ -69,15 +78,11 @@ export function Shell({ children }: { children: ReactNode }) {
             {known && <Undelivered />}
             {known && (
               <nav aria-label="Views">
-                <Button component={Link} href="/class" variant="subtle">
-                  Class
-                </Button>
-                <Button component={Link} href="/library" variant="subtle">
-                  Library
-                </Button>
-                <Button component={Link} href="/desk" variant="subtle">
-                  Desk
-                </Button>
+                {VIEWS.map(([address, words]) => (
+                  <Link key={address} href={address} className={css.view}>
+                    {words}
+                  </Link>
+                ))}
               </nav>
             )}
             <SchemeButton />
@@ -85,7 +90,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </div>
         </header>
       )}
-      <main id="main" className={isLesson ? undefined : css.main}>
+      <main id="main" className={hasHead || (isToday && known) ? undefined : css.main}>
         {known ? children : <LazySignIn />}
       </main>
       {known && <SignInAgain owner={known} isOut={now === null} />}
@@ -99,22 +104,23 @@ function SchemeButton() {
     colorScheme === 'dark' ||
     (colorScheme === 'auto' && window.matchMedia('(prefers-color-scheme: dark)').matches);
   return (
-    <ActionIcon
-      size={44}
-      variant="subtle"
+    <button
+      type="button"
+      className={css.view}
       aria-label={dark ? 'Light page' : 'Dark page'}
       onClick={() => setColorScheme(dark ? 'light' : 'dark')}
     >
       <Sign name={dark ? 'sun' : 'moon'} size={22} />
-    </ActionIcon>
+    </button>
   );
 }
 
 function SignOutButton({ name }: { name: string }) {
   const cache = useQueryClient();
   return (
-    <Button
-      variant="subtle"
+    <button
+      type="button"
+      className={css.view}
       onClick={() => {
         void client.POST('/api/session/sign-out').then(() => {
           forgetAllEdits();
@@ -124,6 +130,6 @@ function SignOutButton({ name }: { name: string }) {
       }}
     >
       <span className={css.who}>{name},&nbsp;</span>sign out
-    </Button>
+    </button>
   );
 }

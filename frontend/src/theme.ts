@@ -30,7 +30,11 @@ export const theme = createTheme({
   cursorType: 'pointer',
   components: {
     // By name, so that none of them comes with a page that does not use it.
-    Input: { styles: { input: { minHeight: 44 } } },
+    Input: {
+      styles: {
+        input: { minHeight: 44, background: 'var(--sheet)', borderColor: 'var(--line)' },
+      },
+    },
     InputWrapper: { styles: { error: { fontWeight: 700 } } },
     SegmentedControl: {
       styles: { root: { background: 'var(--sheet)' }, label: { minHeight: 40 } },

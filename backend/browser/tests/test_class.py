@@ -40,7 +40,8 @@ class Sweep(BrowserCase):
         expect(closer.get_by_role("listitem").last).to_contain_text("more than last time")
         self.assert_accessible("sweep")
         page.get_by_role("button", name="All the others: not there").click()
-        expect(page.get_by_role("button", name="Fingertip joint buckles")).to_contain_text(
+        checks = page.get_by_role("navigation", name="Which check")
+        expect(checks.get_by_role("button", name="Fingertip joint buckles")).to_contain_text(
             "all seen"
         )
         self.assertEqual(Observation.objects.filter(evidence="tip.gives", entered=3).count(), 1)
@@ -54,7 +55,8 @@ class Sweep(BrowserCase):
         page = self.page
         self.open_group()
         self.press_grades("012000")
-        expect(page.get_by_role("button", name="Fingertip joint buckles")).to_contain_text(
+        checks = page.get_by_role("navigation", name="Which check")
+        expect(checks.get_by_role("button", name="Fingertip joint buckles")).to_contain_text(
             "all seen"
         )
         page.keyboard.press("ArrowRight")
@@ -102,7 +104,7 @@ class Sweep(BrowserCase):
         page.get_by_role("option", name="Thumb lies back or creeps forward").click()
         self.assert_accessible("choice of checks")
         dialog.get_by_role("button", name="Look at these").click()
-        tabs = page.get_by_role("group", name="Which check")
+        tabs = page.get_by_role("navigation", name="Which check")
         expect(tabs.get_by_role("button", name="Thumb lies back")).to_be_visible()
         page.get_by_role("link", name="Partner cards").click()
         page.get_by_role("heading", name="Partner cards").wait_for()

@@ -37,6 +37,7 @@ class PictureAngles(BrowserCase):
         page = self.page
         page.get_by_role("button", name="Tip of the third finger: not checked").focus()
         page.keyboard.press("Enter")
+        page.get_by_role("button", name="Measure", exact=True).click()
         page.get_by_role("button", name="From a picture").click()
         self.dialog = page.get_by_role("dialog")
 

@@ -85,7 +85,7 @@ class Pieces(BrowserCase):
     def test_in_a_lesson_a_piece_is_brought_in_and_the_lesson_gone_on_with(self):
         page = self.page
         page.get_by_role("button", name="lesson").first.click()
-        page.get_by_role("heading", name="What does the player complain of?").wait_for()
+        page.get_by_role("region", name="What is asked").wait_for()
         page.get_by_text("own music").click()
         self.bring_in(melody_bytes(TUNE))
         page.get_by_role("link", name="Back to the lesson").click()
@@ -137,6 +137,7 @@ class Pieces(BrowserCase):
         page.get_by_role("link", name="Back to the player").click()
         page.get_by_role("button", name="lesson").first.click()
         page.get_by_role("tab", name="Give").or_(page.get_by_text("Give", exact=True)).first.click()
+        page.get_by_role("button", name="In A little march").click()
         link = page.get_by_role("link", name="A little march")
         expect(link).to_be_visible()
         page.get_by_role("button", name="Give it").click()

@@ -33,8 +33,10 @@ class TakesCase(BrowserCase):
         self.begin_looking("Mira Oslund")
         page = self.page
         page.get_by_role("button", name="Tempo, reports").click()
-        page.get_by_role("button", name=LABEL).click()
-        page.get_by_role("button", name="Measure by ear").click()
+        page.get_by_role("region", name="Tempo and reports").get_by_role(
+            "button", name=LABEL
+        ).click()
+        page.get_by_role("button", name="Measure", exact=True).click()
         self.dialog = page.get_by_role("dialog")
         self.dialog.get_by_role("img", name="The music to play").wait_for()
 

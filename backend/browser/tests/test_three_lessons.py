@@ -25,7 +25,7 @@ class ThreeLessons(BrowserCase):
     def begin(self) -> None:
         self.page.goto(self.live_server_url)
         self.page.get_by_role("button", name="lesson of Mira Oslund").click()
-        self.page.get_by_role("heading", name="Any pain, numbness").wait_for()
+        self.page.get_by_role("region", name="What is asked").wait_for()
 
     def look_and_give(self, grades: str) -> str:
         """From the answers to the sheet; the address of the phone's week."""
@@ -35,7 +35,7 @@ class ThreeLessons(BrowserCase):
         self.press_grades(grades)
         self.saved()
         page.keyboard.press("d")
-        page.get_by_role("button", name="Take this focus").click()
+        page.get_by_role("button", name="Take it").click()
         page.get_by_role("heading", name="The week", exact=True).wait_for()
         page.keyboard.press("Enter")
         page.get_by_role("heading", name="Mira’s week").wait_for()

@@ -1,7 +1,7 @@
-import { CloseButton } from '@mantine/core';
 import { type MouseEvent, type ReactNode, useId, useLayoutEffect, useRef } from 'react';
 
 import css from './Dialog.module.css';
+import touch from './touch.module.css';
 
 const FIRST = '[data-autofocus], form input, form textarea, form select';
 
@@ -68,7 +68,11 @@ function Opened({ onClose, title, children, wide = false, isFirm = false }: Prop
           <h2 id={titleId} className={css.title}>
             {title}
           </h2>
-          {!isFirm && <CloseButton size={44} aria-label="Close" onClick={onClose} />}
+          {!isFirm && (
+            <button type="button" className={touch.word} onClick={onClose}>
+              Close
+            </button>
+          )}
         </div>
         {children}
       </div>

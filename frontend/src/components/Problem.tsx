@@ -1,9 +1,9 @@
-import { Button } from '@mantine/core';
 import { Component, type ReactNode } from 'react';
 import { Link, useLocation } from 'wouter';
 
 import { ApiError } from '../api/client';
 import css from './Problem.module.css';
+import touch from './touch.module.css';
 
 interface Props {
   error: Error;
@@ -25,10 +25,14 @@ export function Problem({ error, onRetry, isPart = false }: Props) {
           : 'Nothing was changed.'}
       </p>
       <div className={css.actions}>
-        {onRetry && <Button onClick={onRetry}>Try again</Button>}
-        <Button component={Link} href="/" variant="default">
+        {onRetry && (
+          <button type="button" className={touch.main} onClick={onRetry}>
+            Try again
+          </button>
+        )}
+        <Link href="/" className={touch.button}>
           Back to today
-        </Button>
+        </Link>
       </div>
     </div>
   );
@@ -38,9 +42,9 @@ export function NotFound() {
   return (
     <div className={css.problem}>
       <h1>There is no such page</h1>
-      <Button component={Link} href="/">
+      <Link href="/" className={touch.main}>
         Back to today
-      </Button>
+      </Link>
     </div>
   );
 }

@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { useState } from 'react';
 
 import type { KeptEntry } from '../outbox/entry';
@@ -6,6 +5,7 @@ import { studioOutbox } from '../outbox/studio';
 import { useOutbox } from '../outbox/useOutbox';
 import { longDate, KIND_WORDS } from '../words/words';
 import { Dialog } from './Dialog';
+import touch from './touch.module.css';
 import css from './Undelivered.module.css';
 
 /** Entries that the server could not take: kept with their words until somebody decides. */
@@ -15,9 +15,9 @@ export function Undelivered() {
   if (aside.length === 0) return null;
   return (
     <>
-      <Button variant="default" onClick={() => setOpened(true)}>
+      <button type="button" className={touch.button} onClick={() => setOpened(true)}>
         {aside.length} not taken
-      </Button>
+      </button>
       <Dialog opened={opened} onClose={() => setOpened(false)} title="Entries that were not taken">
         <p>They are kept on this computer. Try again, or throw away what is not needed any more.</p>
         <ul className={css.list}>
@@ -38,12 +38,12 @@ function Row({ entry }: { entry: KeptEntry }) {
         {longDate(new Date(entry.at))}: {entry.aside}
       </span>
       <span className={css.actions}>
-        <Button variant="default" onClick={() => studioOutbox.tryAgain(entry)}>
+        <button type="button" className={touch.button} onClick={() => studioOutbox.tryAgain(entry)}>
           Try again
-        </Button>
-        <Button variant="subtle" onClick={() => studioOutbox.throwAway(entry)}>
+        </button>
+        <button type="button" className={touch.word} onClick={() => studioOutbox.throwAway(entry)}>
           Throw away
-        </Button>
+        </button>
       </span>
     </li>
   );

@@ -1,3 +1,5 @@
+import '../components/passwordStyles';
+
 import { Button, PasswordInput } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -4,10 +4,10 @@ import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { deskQuery } from '../api/queries';
+import { late } from '../components/late';
 import { Problem } from '../components/Problem';
 import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
-import { ChangePassword } from './ChangePassword';
 import { usePageTitle } from '../components/usePageTitle';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
@@ -17,10 +17,13 @@ import { Learning } from './Learning';
 
 const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
 
+const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
+
 /** What a teacher sets once: the way of teaching, and where measured numbers turn into grades. */
 export function DeskPage() {
   usePageTitle('Your desk');
   const desk = useQuery(deskQuery);
+  const [isChanging, setIsChanging] = useState(false);
   const cache = useQueryClient();
   const keep = (data: Schemas['DeskOut']) => cache.setQueryData(deskQuery.queryKey, data);
   const way = useMutation({
@@ -69,7 +72,13 @@ export function DeskPage() {
       </section>
       <section>
         <h2>Your password</h2>
-        <ChangePassword />
+        {isChanging ? (
+          <ChangePassword />
+        ) : (
+          <Button variant="default" onClick={() => setIsChanging(true)}>
+            Choose another one
+          </Button>
+        )}
       </section>
     </div>
   );

@@ -11,7 +11,7 @@ const ANSWERS = [
   ['more', 'More'],
 ] as const;
 
-/** What was told last time, asked again by name; keys 1 to 4 answer the first that is open. */
+/** What was told last time, asked again by name; keys 0 to 3 answer the first that is open. */
 export function AskedAgain({ handle }: { handle: LessonHandle }) {
   const { lesson, enter } = handle;
   const open = lesson.again.find((each) => each.answer === '');
@@ -19,7 +19,7 @@ export function AskedAgain({ handle }: { handle: LessonHandle }) {
     const answer = ANSWERS[index]?.[0];
     if (open && answer) enter('again', open.key, answer);
   };
-  useKeys(open ? { '1': say(0), '2': say(1), '3': say(2), '4': say(3) } : {});
+  useKeys(open ? { '0': say(0), '1': say(1), '2': say(2), '3': say(3) } : {});
   if (lesson.again.length === 0) return null;
   return (
     <section className={css.asked} aria-label="From last time">
@@ -48,7 +48,7 @@ function Question({ asked, isNext, enter }: QuestionProps) {
             type="button"
             className={touch.button}
             aria-pressed={asked.answer === answer}
-            aria-keyshortcuts={isNext ? String(index + 1) : undefined}
+            aria-keyshortcuts={isNext ? String(index) : undefined}
             onClick={() => enter('again', asked.key, asked.answer === answer ? null : answer)}
           >
             {words}

@@ -30,7 +30,7 @@ export function BodyLine({ handle, onMeasure }: Props) {
         <button
           key={each.fact}
           type="button"
-          className={touch.button}
+          className={touch.word}
           onClick={() => setOpened(each.fact)}
         >
           {each.says}, {shortDate(each.on)}

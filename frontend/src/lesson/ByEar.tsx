@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { late } from '../components/late';
 import type { Evidence } from '../api/client';
 import { Dialog } from '../components/Dialog';
+import { useKeys } from '../components/useKeys';
 import type { OnTrial, Trial } from '../sound/AsTrial';
 import type { Heard } from '../sound/takes';
 
@@ -14,14 +15,16 @@ interface Props {
   lessonId: number;
   /** It is open from the start. */
   isOpened: boolean;
+  onDone: () => void;
   onFound: (key: string, value: Heard) => void;
   trials: Trial[];
   onTrial: OnTrial;
 }
 
 /** Opens the ear: a drill is played and measured. */
-export function ByEar({ item, lessonId, isOpened, onFound, trials, onTrial }: Props) {
+export function ByEar({ item, lessonId, isOpened, onDone, onFound, trials, onTrial }: Props) {
   const [open, setOpen] = useState(isOpened);
+  useKeys({ m: () => setOpen(true) });
   return (
     <>
       <Button variant="default" onClick={() => setOpen(true)}>
@@ -34,7 +37,10 @@ export function ByEar({ item, lessonId, isOpened, onFound, trials, onTrial }: Pr
           onFound={onFound}
           trials={trials}
           onTrial={onTrial}
-          onDone={() => setOpen(false)}
+          onDone={() => {
+            setOpen(false);
+            onDone();
+          }}
         />
       </Dialog>
     </>

@@ -1,236 +1,232 @@
-import { Button, TextInput } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 
-import type { Catalogue, Lesson, Schemas } from '../api/client';
+import type { Catalogue, Lesson } from '../api/client';
+import { Key } from '../components/Key';
+import { NextAction } from '../components/NextAction';
+import { Scroll } from '../components/Scroll';
+import { Sure } from '../components/Sure';
+import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { SeenHand } from '../drawings/SeenHand';
-import { signsOf } from '../drawings/signs';
-import { shortDate } from '../words/words';
+import { CauseList } from './CauseList';
+import { CauseWords } from './CauseWords';
 import css from './DecideStep.module.css';
 import { leadFirst } from './leadFirst';
+import { Reasons } from './Reasons';
+import screen from '../components/screen.module.css';
+import { SeenStage } from './SeenStage';
 import type { LessonHandle } from './useLesson';
+import { useTaking } from './useTakingFocus';
 
-type Cause = Schemas['CauseOut'];
+const OTHERS = 2;
 
-/** One focus for the week, at most two. The engine proposes and says why; the teacher decides. */
 interface Props {
   handle: LessonHandle;
   catalogue: Catalogue;
   onDone: () => void;
+  /** Goes on looking: at one check, or at what comes next. */
+  onLookAt: (check: string | null) => void;
 }
 
-export function DecideStep({ handle, catalogue, onDone }: Props) {
+/** One focus for the week, at most two. The engine proposes and says why; the teacher decides. */
+export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
   const { lesson, enter, weighing } = handle;
-  const [openCause, setOpenCause] = useState<string | null>(null);
-  const shown = openCause ?? lesson.focus[0]?.cause ?? lesson.causes[0]?.id ?? '';
-  const details = lesson.causes.find((c) => c.id === shown);
-
-  // Taking the focus waits until what is on its way has been weighed.
-  const [taking, setTaking] = useState(false);
-  const causes = lesson.focus.map((f) => f.cause).join();
-  useEffect(() => {
-    if (!taking || weighing) return;
-    enter('focus', '', causes === '' ? [] : causes.split(','));
-    onDone();
-  }, [taking, weighing, causes, enter, onDone]);
-  const accept = () => setTaking(true);
-  useKeys({ Enter: accept });
-
+  const [opened, setOpened] = useState<string | null>(null);
+  const [isAll, setIsAll] = useState(false);
+  const taking = useTaking(handle, onDone);
+  const [lead] = lesson.focus;
+  const shown = lesson.causes.find((cause) => cause.id === (opened ?? lead?.cause));
+  const settling = lesson.settle ?? (opened === null ? shown?.settle : null);
+  const check = catalogue.evidence.find((each) => each.id === settling);
+  const choose = (cause: string | null) => {
+    setOpened(cause === lead?.cause ? null : cause);
+    setIsAll(false);
+  };
+  const said = shown?.teacher_word;
+  function say(word: 'pinned' | 'dismissed') {
+    if (!shown) return;
+    const takenBack = shown.ruled_out_on ? ({ word: 'open' } as const) : null;
+    enter('cause', shown.id, said === word ? takenBack : { word });
+    if (lesson.decided) enter('focus', '', null);
+    choose(null);
+  }
+  const isOther = opened !== null && !lesson.focus.some((focus) => focus.cause === opened);
+  const go = isOther ? () => say('pinned') : lead ? taking.take : () => onLookAt(null);
+  useKeys({
+    Enter: go,
+    c: () => setIsAll(!isAll),
+    t: check && (() => onLookAt(check.id)),
+    Escape: () => choose(null),
+  });
   return (
-    <div className={css.decide}>
-      <section className={css.focus}>
-        <h2>This week&rsquo;s focus</h2>
-        {lesson.moved_from.length > 0 && (
-          <p role="status">
-            The focus has moved with what you corrected. You had taken{' '}
-            <strong>{lesson.moved_from.join(' and ')}</strong>.
-          </p>
-        )}
-        {lesson.focus.length === 0 && (
-          <p>
-            No cause is likely yet, so there is no focus. Look on, choose one below, or go on with
-            the gentlest release for now. {lesson.kept_words}
-          </p>
-        )}
-        {lesson.focus.map((focus, index) => (
-          <div key={focus.cause} className={css.card}>
-            <span className={css.rank}>{index === 0 ? 'First' : 'And'}</span>
-            <div>
-              <h3>
-                {focus.name}
-                {focus.fingers.length > 0 && ` (finger ${focus.fingers.join(', ')})`}
-              </h3>
-              <p>{focus.why}</p>
-              {index === 0 && lesson.kept_words && !isChoice(lesson, focus) && (
-                <p className="quiet">{lesson.kept_words}</p>
+    <div className={screen.screen}>
+      <SeenStage lesson={lesson} catalogue={catalogue} />
+      <section className={`${screen.right} ${css.decide}`} aria-label="The focus of the week">
+        {isAll ? (
+          <CauseList lesson={lesson} now={shown?.id} onChoose={choose} />
+        ) : (
+          <>
+            <div className={css.head} data-weighing={weighing || undefined}>
+              <h2>{noteOf(lesson, opened, taking.isChanged)}</h2>
+              <h3>{shown ? named(lesson, shown.id, shown.name) : 'No focus yet'}</h3>
+              {shown && (
+                <p className={css.sure}>
+                  <Sure word={shown.word} />
+                </p>
               )}
-              {isChoice(lesson, focus) && (
-                <p className="quiet">Your choice. Jolf&rsquo;s own view stays beside it.</p>
+              <p className={css.meaning}>
+                {shown?.meaning ??
+                  'No cause is likely. Look on, or choose one; without a focus the week is the gentlest release.'}
+              </p>
+              <Said lesson={lesson} opened={opened} />
+            </div>
+            <Scroll className={css.reasons}>
+              {shown && <Reasons lesson={lesson} cause={shown} />}
+              {shown && <CauseWords key={shown.id} cause={shown} enter={enter} />}
+            </Scroll>
+            <Others lesson={lesson} handle={handle} opened={opened} onChoose={choose} />
+            <div className={css.all}>
+              <button type="button" aria-keyshortcuts="c" onClick={() => setIsAll(true)}>
+                All {lesson.causes.length} causes
+                <Key name="c" />
+              </button>
+              {shown && (
+                <button type="button" className={touch.word} onClick={() => say('dismissed')}>
+                  {said === 'dismissed' ? 'It may be this after all' : 'It is not this'}
+                </button>
               )}
             </div>
-            {lesson.focus.length > 1 && (
-              <Button
-                variant="subtle"
-                aria-label={`Only ${focus.name}`}
-                onClick={() => enter('focus', '', [focus.cause])}
-              >
-                Only this
-              </Button>
-            )}
-          </div>
-        ))}
-        {lesson.settle && (
-          <p className="quiet">
-            A cause higher up is possible: one trial could settle it first, &ldquo;
-            {catalogue.evidence.find((e) => e.id === lesson.settle)?.label}&rdquo;.
-          </p>
+          </>
         )}
-        <Button size="lg" aria-keyshortcuts="Enter" onClick={accept}>
-          {lesson.focus.length === 0 ? 'Go on without a focus' : 'Take this focus'}
-        </Button>
-        {lesson.chosen && (
-          <Button variant="default" onClick={() => enter('focus', '', null)}>
-            Take back my choice
-          </Button>
-        )}
-        <SeenHand
-          instrument={lesson.player.instrument}
-          signs={signsOf(lesson.findings)}
-          words="The hand as it was seen"
-        />
       </section>
-      <CauseChoice lesson={lesson} shown={shown} onShow={setOpenCause} />
-      {details && <CauseDetails cause={details} handle={handle} catalogue={catalogue} />}
+      <div className={screen.foot}>
+        <Settle check={check} handle={handle} onLookAt={onLookAt} onWithout={taking.take} />
+        <NextAction isNext={!weighing} onClick={go}>
+          {isOther ? 'Choose it' : lead ? 'Take it' : 'Look on'}
+        </NextAction>
+      </div>
     </div>
   );
 }
 
-function isChoice(lesson: Lesson, focus: Lesson['focus'][number]): boolean {
-  return !focus.is_engines || lesson.chosen;
+function noteOf(lesson: Lesson, opened: string | null, isChanged: boolean): string {
+  if (isChanged) return 'This week’s focus has changed';
+  if (opened !== null) return 'Instead of this week’s focus';
+  return lesson.focus.length > 1 ? 'This week’s focus, first of two' : 'This week’s focus';
 }
 
-function CauseChoice({
-  lesson,
-  shown,
-  onShow,
-}: {
+function named(lesson: Lesson, cause: string, name: string): string {
+  const fingers = lesson.focus.find((each) => each.cause === cause)?.fingers ?? [];
+  return fingers.length > 0 ? `${name} (${fingers.join(', ')})` : name;
+}
+
+/** What else is to be known of the focus, in the lesson's own words. */
+function Said({ lesson, opened }: { lesson: Lesson; opened: string | null }) {
+  if (opened !== null) return null;
+  const [lead] = lesson.focus;
+  const isChoice = lead !== undefined && (!lead.is_engines || lesson.chosen);
+  const words = [
+    lesson.moved_from.length > 0 &&
+      `Moved with what you corrected: you had taken ${lesson.moved_from.join(' and ')}.`,
+    isChoice ? 'Your choice; Jolf’s own view stays beside it.' : lesson.kept_words,
+  ].filter((each) => typeof each === 'string' && each !== '');
+  return words.map((each) => (
+    <p key={String(each)} className={css.said} role="status">
+      {each}
+    </p>
+  ));
+}
+
+interface OthersProps {
   lesson: Lesson;
-  shown: string;
-  onShow: (cause: string) => void;
-}) {
-  const [all, setAll] = useState(false);
-  const inOrder = leadFirst(lesson);
-  const causes = all ? inOrder : inOrder.slice(0, 7);
-  return (
-    <section>
-      <h2>All causes</h2>
-      <ul className={css.causes}>
-        {causes.map((cause) => (
-          <li key={cause.id}>
-            <button
-              type="button"
-              aria-pressed={cause.id === shown}
-              data-dismissed={cause.teacher_word === 'dismissed' || undefined}
-              onClick={() => onShow(cause.id)}
-            >
-              <span>{cause.name}</span>
-              <span className="quiet">
-                {cause.teacher_word === 'dismissed' ? 'not this' : cause.word}
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
-      {!all && lesson.causes.length > causes.length && (
-        <Button variant="subtle" onClick={() => setAll(true)}>
-          Show all {lesson.causes.length}
-        </Button>
-      )}
-    </section>
-  );
-}
-
-function CauseDetails({
-  cause,
-  handle,
-  catalogue,
-}: {
-  cause: Cause;
   handle: LessonHandle;
-  catalogue: Catalogue;
-}) {
-  const { lesson, enter } = handle;
-  const chosen = lesson.focus.some((f) => f.cause === cause.id);
-  const said = cause.teacher_word;
-  const dismissed = said === 'dismissed';
-  const settling = catalogue.evidence.find((e) => e.id === cause.settle)?.label;
-  const before = cause.ruled_out_on;
-  function say(word: 'pinned' | 'dismissed') {
-    const isSaid = cause.teacher_word === word;
-    enter('cause', cause.id, isSaid ? (before ? { word: 'open' } : null) : { word });
-    if (lesson.decided) enter('focus', '', null);
-  }
+  opened: string | null;
+  onChoose: (cause: string | null) => void;
+}
+
+/** The second focus, or what it may be instead. */
+function Others({ lesson, handle, opened, onChoose }: OthersProps) {
+  const [lead, second] = lesson.focus;
+  const named = new Set([lead?.cause, second?.cause]);
+  const others = leadFirst(lesson).filter(
+    (cause) => !named.has(cause.id) && cause.teacher_word !== 'dismissed',
+  );
   return (
-    <section className={css.details} aria-live="polite">
-      <h2>{cause.name}</h2>
-      <p>{cause.meaning}</p>
-      <p className="quiet">
-        {cause.word}, {Math.round(cause.probability * 100)} %
-        {cause.before && `. From before: ${cause.before}`}
-      </p>
-      <Reasons title="Speaks for it" reasons={cause.speaks_for} />
-      <Reasons title="Speaks against it" reasons={cause.speaks_against} />
-      {settling && (
-        <p className="quiet">
-          What would settle it best: <strong>{settling}</strong>
-        </p>
+    <ul className={css.others}>
+      {opened !== null && lead && (
+        <li>
+          <button type="button" onClick={() => onChoose(null)}>
+            <span>Back to {lead.name}</span>
+            <Key name="Esc" />
+          </button>
+        </li>
       )}
-      {before && (
-        <p className="quiet">
-          You ruled it out on {shortDate(before)}
-          {cause.teacher_why && `: “${cause.teacher_why}”`}. Nothing new speaks for it since.
-        </p>
+      {second && (
+        <li>
+          <button type="button" onClick={() => onChoose(second.cause)}>
+            <span>
+              <em>and</em> {second.name}
+            </span>
+          </button>
+          <button
+            type="button"
+            className={touch.word}
+            onClick={() => lead && handle.enter('focus', '', [lead.cause])}
+          >
+            Only the first
+          </button>
+        </li>
       )}
-      {said && !before && (
-        <TextInput
-          key={cause.id}
-          label="Why, in a few words"
-          defaultValue={cause.teacher_why}
-          maxLength={200}
-          onBlur={(event) => {
-            const why = event.currentTarget.value;
-            if (why !== cause.teacher_why) {
-              enter('cause', cause.id, { word: said, why });
-            }
-          }}
-        />
-      )}
-      <div className={css.actions}>
-        {(!chosen || cause.teacher_word === 'pinned') && !dismissed && (
-          <Button variant="default" onClick={() => say('pinned')}>
-            {cause.teacher_word === 'pinned' ? 'Take back my choice' : 'Make it the focus'}
-          </Button>
-        )}
-        <Button variant="default" onClick={() => say('dismissed')}>
-          {dismissed ? 'It may be this after all' : 'It is not this'}
-        </Button>
-      </div>
-    </section>
+      {others.slice(0, second ? OTHERS - 1 : OTHERS).map((cause) => (
+        <li key={cause.id}>
+          <button type="button" onClick={() => onChoose(cause.id)}>
+            <span>
+              <em>or</em> {cause.name}
+            </span>
+            <span>{cause.word}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 
-function Reasons({ title, reasons }: { title: string; reasons: Schemas['ReasonOut'][] }) {
+interface SettleProps {
+  check: Catalogue['evidence'][number] | undefined;
+  handle: LessonHandle;
+  onLookAt: (check: string) => void;
+  onWithout: () => void;
+}
+
+/** What would make it surer, with its seconds; or the way on without a focus. */
+function Settle({ check, handle, onLookAt, onWithout }: SettleProps) {
+  const { lesson, enter } = handle;
   return (
-    <div>
-      <h3>{title}</h3>
-      {reasons.length === 0 ? (
-        <p className="quiet">nothing seen so far</p>
-      ) : (
-        <ul className={css.reasons}>
-          {reasons.slice(0, 5).map((reason) => (
-            <li key={reason.evidence}>{reason.phrase}</li>
-          ))}
-        </ul>
+    <div className={css.settle}>
+      {lesson.chosen && (
+        <button type="button" className={touch.word} onClick={() => enter('focus', '', null)}>
+          Take back my choice
+        </button>
+      )}
+      {lesson.focus.length === 0 && (
+        <button type="button" className={touch.word} onClick={onWithout}>
+          Go on without a focus
+        </button>
+      )}
+      {check && !lesson.chosen && lesson.focus.length > 0 && (
+        <>
+          <p>
+            {lesson.settle ? 'One higher up is possible' : 'To be surer'}, {check.seconds} s
+          </p>
+          <button
+            type="button"
+            className={touch.word}
+            aria-keyshortcuts="t"
+            onClick={() => onLookAt(check.id)}
+          >
+            {check.label}
+            <Key name="t" />
+          </button>
+        </>
       )}
     </div>
   );

@@ -78,6 +78,8 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const asked = params.get('step');
   const step = STEPS.find((name) => name === asked) ?? opening;
   const go = (to: Step) => setParams({ step: to }, REPLACE);
+  const lookAt = (check: string | null) =>
+    setParams({ step: 'look', ...(check && { check }) }, REPLACE);
 
   useKeys({
     a: () => go('ask'),
@@ -96,16 +98,14 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         <SafetyBand handle={handle} onTell={() => setParams({ step: 'ask', tell: '1' }, REPLACE)} />
       </div>
       {step === 'ask' && (
-        <div className={css.scroll}>
-          <AskStep
-            key={params.get('tell')}
-            handle={handle}
-            catalogue={catalogue}
-            isTelling={params.has('tell')}
-            onDone={() => go('look')}
-            onLookAt={(check) => setParams({ step: 'look', check }, REPLACE)}
-          />
-        </div>
+        <AskStep
+          key={params.get('tell')}
+          handle={handle}
+          catalogue={catalogue}
+          isTelling={params.has('tell')}
+          onDone={() => go('look')}
+          onLookAt={lookAt}
+        />
       )}
       {step === 'look' && (
         <LookStep
@@ -117,15 +117,14 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         />
       )}
       {step === 'decide' && (
-        <div className={css.scroll}>
-          <DecideStep handle={handle} catalogue={catalogue} onDone={() => go('give')} />
-        </div>
+        <DecideStep
+          handle={handle}
+          catalogue={catalogue}
+          onDone={() => go('give')}
+          onLookAt={lookAt}
+        />
       )}
-      {step === 'give' && (
-        <div className={css.scroll}>
-          <GiveStep handle={handle} catalogue={catalogue} />
-        </div>
-      )}
+      {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
       {help && <KeyHelp opened onClose={() => setHelp(false)} />}
     </div>
   );

@@ -1,17 +1,18 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 
-import type { Catalogue, Evidence, Lesson, Schemas } from '../api/client';
+import type { Catalogue, Evidence } from '../api/client';
 import { handQuery } from '../api/queries';
 import { Key } from '../components/Key';
 import { Problem } from '../components/Problem';
 import touch from '../components/touch.module.css';
-import { HandDrawing, type Origin } from '../drawings/HandDrawing';
+import { HandDrawing } from '../drawings/HandDrawing';
 import { familyOf, type Spot } from '../drawings/places';
 import { signsOf } from '../drawings/signs';
 import { checksAt, gradeAt, type ListChoice } from './lookList';
 import css from './LookStage.module.css';
-import screen from './screen.module.css';
+import { originOf } from './originOf';
+import screen from '../components/screen.module.css';
 import type { LessonHandle } from './useLesson';
 
 /** While another hand is on its way, the one before stays. */
@@ -93,17 +94,7 @@ export function LookStage(props: Props) {
             As it should be
             <Key name="v" />
           </button>
-          {choice.kind === 'look' ? (
-            <button
-              type="button"
-              className={touch.word}
-              aria-keyshortcuts="t"
-              onClick={() => toggle('trials')}
-            >
-              Try one thing
-              <Key name="t" />
-            </button>
-          ) : (
+          {choice.kind !== 'look' && (
             <button
               type="button"
               className={touch.word}
@@ -112,6 +103,17 @@ export function LookStage(props: Props) {
             >
               Next look
               <Key name="n" />
+            </button>
+          )}
+          {choice.kind !== 'trials' && (
+            <button
+              type="button"
+              className={touch.word}
+              aria-keyshortcuts="t"
+              onClick={() => toggle('trials')}
+            >
+              Try one thing
+              <Key name="t" />
             </button>
           )}
           <button
@@ -132,16 +134,4 @@ export function LookStage(props: Props) {
 function wordsBelow(pointed: Spot | null, choice: ListChoice): string {
   if (pointed) return pointed.name;
   return choice.kind === 'spot' ? choice.spot.name : 'Touch a place';
-}
-
-function originOf(lesson: Lesson, catalogue: Catalogue, hand: Schemas['HandOut']): Origin | null {
-  const lead = lesson.focus[0];
-  if (!lead) return null;
-  const places = catalogue.causes.find((c) => c.id === lead.cause)?.places ?? [];
-  for (const place of places) {
-    const here = hand.places.filter((each) => each.place === place);
-    const spot = here.find((each) => each.finger === lead.fingers[0]) ?? here[0];
-    if (spot) return { place, finger: spot.finger, name: lead.name };
-  }
-  return null;
 }

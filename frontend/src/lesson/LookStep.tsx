@@ -15,12 +15,13 @@ import {
 } from './lookList';
 import { LookStage } from './LookStage';
 import { Measures } from './Measures';
-import { canBeMeasured, Question } from './Question';
-import screen from './screen.module.css';
+import { Question } from './Question';
+import screen from '../components/screen.module.css';
 import { hasTheory, Theory } from './Theory';
 import { TheoryPanel } from './TheoryPanel';
 import { type Asked, useAsked } from './useAsked';
-import { useGradedHands, usePicturesAhead } from './useGradedHands';
+import { useMeasuring } from './useMeasuring';
+import { useGradedHands, usePicturesAhead } from '../drawings/useGradedHands';
 import type { LessonHandle } from './useLesson';
 
 const GRADES = [0, 1, 2, 3];
@@ -63,18 +64,18 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
   usePicturesAhead(items, instrument);
   const [atEase, setAtEase] = useState(false);
   const [isWhy, setIsWhy] = useState(false);
-  const [measured, setMeasured] = useState<string | null>(opening);
-  const isMeasuring = item !== undefined && measured === item.id && canBeMeasured(item);
+  const measuring = useMeasuring(asked, opening);
   const known = hasTheory(lesson);
-
   function grade(value: number) {
     setIsWhy(false);
+    measuring.drop();
     asked.grade(value);
   }
   useKeys({
     ...questionKeys({ ...asked, grade }),
     x: item && (() => handle.enter('skip', item.id, !lesson.skipped.includes(item.id))),
-    m: item && (() => setMeasured(isMeasuring ? null : item.id)),
+    // The ear, once opened, has the key itself.
+    m: measuring.isOpen && item?.by_ear ? undefined : measuring.toggle,
     n: () => setChoice({ kind: 'look' }),
     t: () => setChoice({ kind: choice.kind === 'trials' ? 'look' : 'trials' }),
     r: () => setChoice({ kind: choice.kind === 'placeless' ? 'look' : 'placeless' }),
@@ -82,7 +83,7 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
     c: known ? () => setIsWhy(!isWhy) : undefined,
     Escape: () => {
       setIsWhy(false);
-      setMeasured(null);
+      measuring.close();
     },
     Enter: known ? onDecide : undefined,
   });
@@ -114,7 +115,7 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
         onEase={() => setAtEase(!atEase)}
         over={isWhy ? <TheoryPanel lesson={lesson} onClose={() => setIsWhy(false)} /> : names}
       >
-        {isMeasuring && (
+        {measuring.isOpen && item && (
           <Measures
             key={item.id}
             item={item}
@@ -122,7 +123,7 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
             handle={handle}
             trials={trialsInOrder(lesson, mine)}
             isEar={item.by_ear}
-            onClose={() => setMeasured(null)}
+            onClose={measuring.close}
           />
         )}
       </LookStage>
@@ -134,8 +135,8 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
           asked={{ ...asked, grade }}
           handle={handle}
           hands={hands}
-          isMeasuring={isMeasuring}
-          onMeasure={() => setMeasured(isMeasuring ? null : (item?.id ?? null))}
+          isMeasuring={measuring.isOpen}
+          onMeasure={measuring.toggle}
         />
       </section>
       <div className={screen.foot}>

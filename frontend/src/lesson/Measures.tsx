@@ -55,6 +55,7 @@ export function Measures({ item, asked, handle, trials, isEar, onClose }: Props)
           item={item}
           lessonId={lesson.id}
           isOpened={isEar}
+          onDone={onClose}
           onFound={(key, heard) => enter('observation', key, heard)}
           trials={trials.filter((trial) => !trial.per_finger)}
           onTrial={(key, compared) => enter('observation', key, compared)}

@@ -5,6 +5,7 @@ import { Answers } from '../components/Answers';
 import { GradeString } from '../components/GradeString';
 import { Key } from '../components/Key';
 import { Lens } from '../components/Lens';
+import { Scroll } from '../components/Scroll';
 import { Stops } from '../components/Stops';
 import touch from '../components/touch.module.css';
 import { ringOf } from '../drawings/lens';
@@ -18,7 +19,7 @@ import type { LessonHandle } from './useLesson';
 const GRADES = [0, 1, 2, 3];
 const YOUNG_BELOW = 12;
 /** More have no room on a string; they are chosen by name. */
-const MOST_STOPS = 7;
+const MOST_STOPS = 10;
 
 interface Props {
   title: string;
@@ -79,7 +80,7 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
           <Key name="x" />
         </button>
       </div>
-      <div className={css.words} aria-live="polite">
+      <Scroll className={css.words} live>
         <h2 className="sr-only">{title}</h2>
         <p className={css.why}>{why || title}</p>
         <h3>{item.label}</h3>
@@ -94,7 +95,7 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
         {lesson.findings[item.id]?.accepted && (
           <p className={css.note}>Accepted here, {lesson.findings[item.id]?.accepted}.</p>
         )}
-      </div>
+      </Scroll>
       <div className={css.slot}>
         {asked.fingers !== null && (
           <FingerChoice

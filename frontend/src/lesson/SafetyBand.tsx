@@ -1,6 +1,5 @@
-import { Button } from '@mantine/core';
-
 import { late } from '../components/late';
+import touch from '../components/touch.module.css';
 import { shortDate } from '../words/words';
 import css from './SafetyBand.module.css';
 import type { LessonHandle } from './useLesson';
@@ -70,12 +69,12 @@ function AskPain({ handle, onTell }: Props) {
     <section className={css.amber} aria-label="One question more">
       <strong>The complaint speaks of an ache or tiredness. Does it hurt?</strong>
       <span className={css.answers}>
-        <Button variant="default" onClick={noPain}>
+        <button type="button" className={touch.button} onClick={noPain}>
           No pain, only tired
-        </Button>
-        <Button variant="default" onClick={onTell}>
+        </button>
+        <button type="button" className={touch.button} onClick={onTell}>
           It hurts
-        </Button>
+        </button>
       </span>
     </section>
   );

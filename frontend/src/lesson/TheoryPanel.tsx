@@ -1,4 +1,5 @@
 import type { Lesson } from '../api/client';
+import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { leadFirst } from './leadFirst';
 import { Reasons } from './Reasons';
@@ -19,7 +20,7 @@ export function TheoryPanel({ lesson, onClose }: { lesson: Lesson; onClose: () =
           Back to the hand
         </button>
       </div>
-      <div className={css.body}>
+      <Scroll className={css.body}>
         <p>{lead.meaning}</p>
         <Reasons lesson={lesson} cause={lead} />
         <h4>Or</h4>
@@ -33,7 +34,7 @@ export function TheoryPanel({ lesson, onClose }: { lesson: Lesson; onClose: () =
             </li>
           ))}
         </ul>
-      </div>
+      </Scroll>
     </section>
   );
 }

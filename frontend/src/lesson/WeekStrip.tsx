@@ -2,21 +2,22 @@ import { minutesWords } from '../words/words';
 import type { PlanItem } from './planDraft';
 import { weekOf } from './planDraft';
 import { weekday } from './weekday';
-import css from './WeekStrip.module.css';
+import css from './Days.module.css';
 
 interface Props {
   items: PlanItem[];
   lessonDate: string;
 }
 
-/** The seven days after the lesson: minutes of each, the days off, the days that load the hand. */
+/** The seven days after the lesson on a string: minutes of each, days off, days that load the hand. */
 export function WeekStrip({ items, lessonDate }: Props) {
   return (
-    <ol className={css.week} aria-label="Minutes of each day">
+    <ol className={css.days} aria-label="Minutes of each day">
       {weekOf(items).map(({ day, minutes, loads }) => (
-        <li key={day} data-off={minutes === 0 || undefined}>
-          <strong>{weekday(lessonDate, day)}</strong>
-          <span>{minutes === 0 ? 'off' : minutesWords(minutes)}</span>
+        <li key={day} data-on={minutes > 0 || undefined}>
+          <i />
+          <span>{weekday(lessonDate, day)}</span>
+          <small>{minutes === 0 ? 'off' : minutesWords(minutes)}</small>
           <small>{loads ? 'strength' : ''}</small>
         </li>
       ))}

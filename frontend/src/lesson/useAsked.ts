@@ -30,6 +30,10 @@ export interface Asked {
   isPreset: boolean;
   isAsking: boolean;
   choose: (id: string) => void;
+  /** Stay with this check, whatever is entered for it. */
+  hold: () => void;
+  /** On to the next open one. */
+  goOn: () => void;
   step: (by: number) => void;
   chooseFingers: (fingers: number[]) => void;
   moveFinger: (by: number) => void;
@@ -108,6 +112,13 @@ export function useAsked({ items, handle, touched, isTouched, onAllGraded }: Pro
     isPreset: item !== undefined && !(item.id in state.fingers),
     isAsking: state.isAsking,
     choose: (id) => goTo(items.findIndex((each) => each.id === id)),
+    hold: () => {
+      if (isOpen) goTo(active);
+    },
+    goOn: () => {
+      goTo(null);
+      if (open === -1) onAllGraded();
+    },
     step: (by) => {
       const from = active === -1 ? (by > 0 ? -1 : items.length) : active;
       goTo(Math.min(items.length - 1, Math.max(0, from + by)));

@@ -12,11 +12,14 @@ import {
   withDay,
 } from './planDraft';
 
+interface ItemKeys {
+  active: string | null;
+  open: (exercise: string | null) => void;
+  keys: KeyMap;
+}
+
 /** Keys that change one exercise of the week after the other, and the one they change now. */
-export function useItemKeys(
-  items: PlanItem[],
-  store: (wishes: Wish[]) => void,
-): { active: string | null; keys: KeyMap } {
+export function useItemKeys(items: PlanItem[], store: (wishes: Wish[]) => void): ItemKeys {
   const [chosen, setChosen] = useState<string | null>(null);
   const at = items.findIndex((item) => item.exercise === chosen);
   const item = items[at];
@@ -33,10 +36,11 @@ export function useItemKeys(
     ArrowLeft: item && item.rung > 1 ? () => change((i) => onRung(i, -1)) : undefined,
     '+': item && (() => change((i) => moreOrLess(i, 1))),
     '-': item && (() => change((i) => moreOrLess(i, -1))),
+    Escape: item && (() => setChosen(null)),
     x: item && (() => store(items.filter((each) => each !== item).map(wishOf))),
     ...Object.fromEntries(
       DAYS.map((day) => [String(day), item && (() => change((i) => withDay(i, day)))]),
     ),
   };
-  return { active: item?.exercise ?? null, keys };
+  return { active: item?.exercise ?? null, open: setChosen, keys };
 }

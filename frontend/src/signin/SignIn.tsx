@@ -1,3 +1,5 @@
+import '../components/passwordStyles';
+
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';

@@ -1,10 +1,11 @@
-import { Button, FileButton } from '@mantine/core';
+import { FileButton } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { formBody } from '../api/form';
 import { Dialog } from '../components/Dialog';
+import touch from '../components/touch.module.css';
 
 /** A player from a file that was saved here or by another teacher. */
 export function BringIn() {
@@ -23,9 +24,9 @@ export function BringIn() {
         }}
       >
         {(props) => (
-          <Button variant="subtle" loading={bring.isPending} {...props}>
+          <button type="button" className={touch.word} disabled={bring.isPending} {...props}>
             Bring in a player file
-          </Button>
+          </button>
         )}
       </FileButton>
       <Dialog
@@ -49,9 +50,9 @@ function Told({ found }: { found: Schemas['ImportedOut'] }) {
           <li key={each}>{each}</li>
         ))}
       </ul>
-      <Button component={Link} href={`/players/${found.player}`}>
+      <Link className={touch.main} href={`/players/${found.player}`}>
         Open the page of {found.name}
-      </Button>
+      </Link>
     </>
   );
 }

@@ -1,182 +1,153 @@
-import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'wouter';
 
-import { late } from '../components/late';
 import type { Schemas } from '../api/client';
 import { todayQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
 import { KeysHere } from '../components/KeysHere';
+import { late } from '../components/late';
+import { NextAction } from '../components/NextAction';
 import { Problem } from '../components/Problem';
-import { StringsRule } from '../components/StringsRule';
+import screen from '../components/screen.module.css';
+import { Scroll } from '../components/Scroll';
+import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
-import { BringIn } from './BringIn';
 import { usePageTitle } from '../components/usePageTitle';
+import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
+import { BringIn } from './BringIn';
+import { dayOf, type Row } from './day';
+import { DayRow, PlayerRow } from './DayRow';
 import css from './TodayPage.module.css';
-
-type Row = Schemas['DayRowOut'];
 
 const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
 
-/** The day's lessons in order, then the other players. */
+const MOST_KEYS = 9;
+
+/** The day in order of time on the left, what is worth a thought and the others on the right. */
 export function TodayPage() {
   usePageTitle('Today');
   const day = useQuery(todayQuery);
-  const start = useStartLesson();
-  // In the order in which they stand on the page.
-  const order = day.data ? inOrder(day.data.rows) : [];
-  useKeys(
-    Object.fromEntries(
-      order.slice(0, MOST_KEYS).map((row, i) => [`${i + 1}`, () => start.mutate(row.player.id)]),
-    ),
-  );
-  const [adding, setAdding] = useState(false);
   if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return null;
-  const urgent = day.data.rows.filter(isUrgent);
-  const calm = day.data.rows.filter((row) => !urgent.includes(row));
-  const today = calm.filter((row) => row.is_today);
-  const others = calm.filter((row) => !row.is_today);
-  const date = new Date(`${day.data.date}T12:00:00`);
+  return <Day data={day.data} />;
+}
+
+function Day({ data }: { data: Schemas['DayOut'] }) {
+  usePointerLeavesNoFocus();
+  const start = useStartLesson();
+  const [adding, setAdding] = useState(false);
+  const { today, urgent, others, next } = dayOf(data.rows, clock());
+  const order = [...today, ...urgent, ...others].slice(0, MOST_KEYS);
+  const keyOf = (row: Row) => {
+    const place = order.indexOf(row);
+    return place === -1 ? undefined : String(place + 1);
+  };
+  const begin = (row: Row) => start.mutate(row.player.id);
+  const isEmpty = data.rows.length === 0;
+  const goOn = isEmpty ? () => setAdding(true) : next ? () => begin(next) : undefined;
+  useKeys({
+    ...Object.fromEntries(order.map((row, i) => [String(i + 1), () => begin(row)])),
+    Enter: goOn,
+  });
+  const date = new Date(`${data.date}T12:00:00`);
+  const row = (each: Row) => ({
+    row: each,
+    shortcut: keyOf(each),
+    isBusy: start.isPending,
+    onBegin: () => begin(each),
+  });
   return (
-    <div className={css.page}>
+    <div className={`${screen.screen} ${css.page}`}>
       <KeysHere />
-      <h1>
-        {date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
-      </h1>
-      <StringsRule />
-      {urgent.length > 0 && (
-        <ul className={css.list} aria-label="Stopped or in pain">
-          {urgent.map((row) => (
-            <PlayerRow
-              key={row.player.id}
-              row={row}
-              place={order.indexOf(row)}
-              main={row.is_today}
-            />
-          ))}
-        </ul>
-      )}
-      {today.length === 0 ? (
-        <p className={css.empty}>
-          {day.data.rows.length > 0
-            ? 'No lessons on this weekday. Pick a player below to begin one.'
-            : 'Nobody is here yet. Add your first player; a name and an instrument are enough.'}
-        </p>
-      ) : (
-        <ol className={css.list} aria-label="Lessons today">
-          {today.map((row) => (
-            <PlayerRow key={row.player.id} row={row} place={order.indexOf(row)} main />
-          ))}
-        </ol>
-      )}
-      {day.data.lines.length > 0 && (
-        <section aria-label="Worth a thought">
-          <h2 className={css.others}>Worth a thought</h2>
-          <ul className={css.lines}>
-            {day.data.lines.map((line) => (
-              <li key={line.player}>
-                <Link href={`/players/${line.player}`}>{line.name}</Link> {line.words}
-              </li>
+      <section className={`${screen.left} ${css.left}`} aria-label="The day">
+        <h1>
+          {date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
+        </h1>
+        <Scroll className={css.day}>
+          {today.length === 0 ? (
+            <Empty isEmpty={isEmpty} />
+          ) : (
+            <ol aria-label="Lessons today">
+              {today.map((each) => (
+                <DayRow key={each.player.id} {...row(each)} isNext={each === next} />
+              ))}
+            </ol>
+          )}
+        </Scroll>
+      </section>
+      <section className={`${screen.right} ${css.right}`} aria-label="Everybody else">
+        <Scroll className={css.else}>
+          {urgent.length > 0 && (
+            <>
+              <h2>Stopped or in pain</h2>
+              <ul aria-label="Stopped or in pain">
+                {urgent.map((each) => (
+                  <PlayerRow key={each.player.id} {...row(each)} />
+                ))}
+              </ul>
+            </>
+          )}
+          <Thoughts lines={data.lines} />
+          <div className={css.othersHead}>
+            <h2>{isEmpty ? 'Players' : 'Others'}</h2>
+            <BringIn />
+            <button type="button" className={touch.word} onClick={() => setAdding(true)}>
+              New player
+            </button>
+          </div>
+          <ul>
+            {others.map((each) => (
+              <PlayerRow key={each.player.id} {...row(each)} />
             ))}
           </ul>
-        </section>
-      )}
-      {others.length > 0 && (
-        <>
-          <h2 className={css.others}>Other players</h2>
-          <ul className={css.list}>
-            {others.map((row) => (
-              <PlayerRow key={row.player.id} row={row} place={order.indexOf(row)} />
-            ))}
-          </ul>
-        </>
-      )}
-      <div>
-        <Button
-          variant={day.data.rows.length === 0 ? 'filled' : 'default'}
-          onClick={() => setAdding(true)}
-        >
-          New player
-        </Button>
-        <BringIn />
+        </Scroll>
+      </section>
+      <div className={screen.foot}>
+        <div className={css.next}>
+          <p>{next ? `Next, ${next.time ?? ''}` : 'Nobody is next'}</p>
+          <strong>{next?.player.name ?? (isEmpty ? 'Your first player' : 'Pick a player')}</strong>
+          <p>{next?.flag ? 'ask first, no exercises' : next?.focus.join(', ')}</p>
+        </div>
+        <NextAction isNext={goOn !== undefined} disabled={!goOn} onClick={() => goOn?.()}>
+          {isEmpty ? 'Add' : next?.lesson_today ? 'Go on' : 'Begin'}
+        </NextAction>
       </div>
       {adding && <PlayerDialog opened onClose={() => setAdding(false)} player={null} />}
     </div>
   );
 }
 
-const MOST_KEYS = 9;
-
-function isUrgent(row: Row): boolean {
-  return row.flag !== null || row.pain !== null;
+function clock(): string {
+  return new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 }
 
-function inOrder(rows: Row[]): Row[] {
-  const calm = rows.filter((row) => !isUrgent(row));
-  return [
-    ...rows.filter(isUrgent),
-    ...calm.filter((row) => row.is_today),
-    ...calm.filter((row) => !row.is_today),
-  ];
-}
-
-interface PlayerRowProps {
-  row: Row;
-  /** Its place on the page; the first nine begin at their number. */
-  place: number;
-  main?: boolean;
-}
-
-function PlayerRow({ row, place, main = false }: PlayerRowProps) {
-  const start = useStartLesson();
-  const { player } = row;
+function Empty({ isEmpty }: { isEmpty: boolean }) {
+  if (!isEmpty) return <p>No lessons on this weekday. Pick a player to begin one.</p>;
   return (
-    <li className={css.row}>
-      <span className={css.time}>{main ? row.time : ''}</span>
-      <div className={css.who}>
-        <Link className={css.name} href={`/players/${player.id}`}>
-          {player.name}
-        </Link>
-        <span className="quiet">
-          {INSTRUMENT_WORDS[player.instrument]}
-          {player.age !== null && `, ${player.age}`}
-          {player.piece && ` · ${player.piece}`}
-        </span>
-      </div>
-      <div className={css.focus}>
-        {row.flag ? (
-          <span className={css.flag}>Stop: {row.flag.reasons[0]}</span>
-        ) : row.focus.length > 0 ? (
-          <strong>{row.focus.join(', ')}</strong>
-        ) : (
-          row.due.length === 0 && <span className="quiet">no focus yet</span>
-        )}
-        {row.pain && (
-          <span className={css.flag}>
-            Hurt at home on {shortDate(row.pain.date)}: {row.pain.pain} of 10
-          </span>
-        )}
-        {row.due.length > 0 && <span>look again: {row.due.join(', ').toLowerCase()}</span>}
-        <span className="quiet">
-          {row.last_lesson ? `last seen ${shortDate(row.last_lesson)}` : 'first lesson'}
-          {row.minutes !== null &&
-            row.minutes > 0 &&
-            !row.flag &&
-            ` · ${minutesWords(row.minutes)} a day`}
-        </span>
-      </div>
-      <Button
-        variant={main ? 'filled' : 'default'}
-        aria-label={`${row.lesson_today ? 'Go on with' : 'Begin'} the lesson of ${player.name}`}
-        aria-keyshortcuts={place < MOST_KEYS ? String(place + 1) : undefined}
-        loading={start.isPending}
-        onClick={() => start.mutate(player.id)}
-      >
-        {row.lesson_today ? 'Go on' : 'Begin'}
-      </Button>
-    </li>
+    <>
+      <p>Nobody is here yet. Add your first player; a name and an instrument are enough.</p>
+      <ol className={css.first}>
+        <li>Add a player, or bring in a whole class from a list.</li>
+        <li>Begin a lesson: ask, look, decide, give.</li>
+        <li>Give the week on paper and on the phone.</li>
+      </ol>
+    </>
+  );
+}
+
+function Thoughts({ lines }: { lines: Schemas['DayOut']['lines'] }) {
+  if (lines.length === 0) return null;
+  return (
+    <section aria-label="Worth a thought" className={css.thoughts}>
+      <h2>Worth a thought</h2>
+      <ul>
+        {lines.map((line) => (
+          <li key={line.player}>
+            <Link href={`/players/${line.player}`}>{line.name}</Link> {line.words}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -1,0 +1,69 @@
+"""Nothing moves: over all checks the answers, the next action and the steps stay where they are."""
+
+from browser.case import BrowserCase
+from studio.demo_data import PLAYERS
+from studio.models import Lesson
+
+# Of what must stay, and whether any words are cut.
+BOXES = """() => {
+  const box = (node) => {
+    const { x, y, width, height } = node.getBoundingClientRect();
+    return [x, y, width, height].map(Math.round).join();
+  };
+  const answers = [...document.querySelectorAll('[aria-label$="how clear is it?"] button')];
+  const words = document.querySelector('[data-question] h3').parentElement;
+  const low = (button) => [...button.querySelectorAll('span')].some(
+    (span) => span.getBoundingClientRect().bottom > button.getBoundingClientRect().bottom + 1);
+  return {
+    answers: answers.map(box).join(' '),
+    next: box(document.querySelector('main button[aria-keyshortcuts=Enter]')),
+    steps: box(document.querySelector('nav[aria-label="Steps of the lesson"]')),
+    skip: box(document.querySelector('button[aria-keyshortcuts=x]')),
+    over: words.scrollHeight > words.clientHeight + 4,
+    cut: answers.some(low),
+    wide: document.documentElement.scrollWidth > innerWidth,
+  };
+}"""
+GO = "address => history.pushState({}, '', address)"
+STILL = ("answers", "next", "steps", "skip")
+
+
+class Stillness(BrowserCase):
+    seconds_each = 60
+    players = tuple(p for p in PLAYERS if p.name in ("Mira Oslund", "Edda Brandt"))
+    sizes = {
+        "Mira Oslund": ((1280, 800), (1024, 768), (390, 844)),
+        "Edda Brandt": ((1024, 768),),
+    }
+
+    def test_over_all_checks_no_answer_and_no_action_moves_and_no_word_is_cut(self):
+        for player, sizes in self.sizes.items():
+            self.begin_looking(player)
+            lesson = Lesson.objects.order_by("pk").last()
+            self.assertEqual(lesson.player.name, player)
+            for width, height in sizes:
+                self.page.set_viewport_size({"width": width, "height": height})
+                with self.subTest(player=player, width=width):
+                    self.walk(lesson.player.instrument)
+
+    def walk(self, instrument):
+        page = self.page
+        read = "async () => await (await fetch('/api/catalogue')).json()"
+        checks = [
+            each for each in page.evaluate(read)["evidence"] if instrument in each["instruments"]
+        ]
+        self.assertGreater(len(checks), 70)
+        seen = {name: set() for name in STILL}
+        bad = []
+        for check in checks:
+            page.evaluate(GO, f"?step=look&check={check['id']}")
+            page.get_by_role("heading", level=3, name=check["label"], exact=True).wait_for()
+            found = page.evaluate(BOXES)
+            for name in STILL:
+                seen[name].add(found[name])
+            if found["over"] or found["cut"] or found["wide"]:
+                bad.append((check["id"], found))
+        self.assertEqual(bad, [])
+        self.assertEqual(
+            {name: len(boxes) for name, boxes in seen.items()}, dict.fromkeys(STILL, 1)
+        )

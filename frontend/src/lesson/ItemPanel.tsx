@@ -1,0 +1,216 @@
+import { useState } from 'react';
+import { Link } from 'wouter';
+
+import type { Lesson } from '../api/client';
+import { Key } from '../components/Key';
+import { Scroll } from '../components/Scroll';
+import touch from '../components/touch.module.css';
+import { TwoHands } from '../drawings/TwoHands';
+import { ExerciseMusic } from '../exercise/ExerciseMusic';
+import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
+import { TempoWork } from '../exercise/TempoWork';
+import { tempoAfter } from '../exercise/tempoWork';
+import { minutesWords } from '../words/words';
+import daysCss from './Days.module.css';
+import css from './GiveStep.module.css';
+import {
+  atTempo,
+  changed,
+  DAYS,
+  moreOrLess,
+  movedTo,
+  onRung,
+  type PlanItem,
+  type Wish,
+  wishOf,
+  withDay,
+} from './planDraft';
+import { Setting } from './Setting';
+import { useHow } from './useHow';
+import { weekday } from './weekday';
+
+const TEMPO_STEP = 4;
+
+interface Props {
+  item: PlanItem;
+  items: PlanItem[];
+  lesson: Lesson;
+  store: (wishes: Wish[]) => void;
+  onDislike: (exercise: string) => void;
+  onClose: () => void;
+}
+
+/** One exercise opened: how it goes, and everything about it that can be changed by hand. */
+export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Props) {
+  const place = items.findIndex((each) => each.exercise === item.exercise);
+  const change = (wish: Wish) => store(changed(items, item.exercise, () => wish));
+  const move = (by: number) => store(movedTo(items, item.exercise, place + by));
+  return (
+    <>
+      <header className={css.top}>
+        <h2>{item.name}</h2>
+        <button type="button" className={touch.word} onClick={onClose}>
+          Close
+          <Key name="Esc" />
+        </button>
+      </header>
+      <Scroll className={css.scroll}>
+        <HowItGoes item={item} place={place + 1} lesson={lesson} />
+        <InPiece item={item} lesson={lesson} />
+        {item.tempo_steps.length > 1 && (
+          <TryTempo
+            key={item.tempo_steps.join()}
+            item={item}
+            onStart={(tempo) => change({ ...wishOf(item), tempo })}
+          />
+        )}
+      </Scroll>
+      <div className={css.settings}>
+        <Setting
+          label="Step"
+          value={`${item.rung} of ${item.rungs}`}
+          detail={item.rung_words}
+          less={item.rung > 1 ? () => change(onRung(item, -1)) : undefined}
+          more={item.rung < item.rungs ? () => change(onRung(item, 1)) : undefined}
+          name={item.name}
+        />
+        <Setting
+          label="Dose"
+          value={item.dose}
+          detail={minutesWords(item.minutes)}
+          less={() => change(moreOrLess(item, -1))}
+          more={() => change(moreOrLess(item, 1))}
+          name={item.name}
+        />
+        <Tempos item={item} onChange={change} />
+        <div className={css.days}>
+          <div className={daysCss.days} role="group" aria-label={`Days of ${item.name}`}>
+            {DAYS.map((day) => (
+              <button
+                key={day}
+                type="button"
+                aria-pressed={item.days.includes(day)}
+                onClick={() => change(withDay(item, day))}
+              >
+                <i />
+                {weekday(lesson.date, day)}
+              </button>
+            ))}
+          </div>
+        </div>
+        <div className={css.actions}>
+          <button
+            type="button"
+            className={touch.word}
+            disabled={place === 0}
+            onClick={() => move(-1)}
+          >
+            Earlier
+          </button>
+          <button
+            type="button"
+            className={touch.word}
+            disabled={place === items.length - 1}
+            onClick={() => move(1)}
+          >
+            Later
+          </button>
+          <button
+            type="button"
+            className={touch.word}
+            aria-keyshortcuts="x"
+            onClick={() => store(items.filter((each) => each !== item).map(wishOf))}
+          >
+            Take out
+            <Key name="x" />
+          </button>
+          <button type="button" className={touch.word} onClick={() => onDislike(item.exercise)}>
+            Not liked
+          </button>
+        </div>
+      </div>
+    </>
+  );
+}
+
+function HowItGoes({ item, place, lesson }: { item: PlanItem; place: number; lesson: Lesson }) {
+  const query = useHow(item, place, lesson);
+  if (query.error) return <p role="alert">{query.error.message}</p>;
+  const how = query.data;
+  if (!how) return <p data-pending>One moment.</p>;
+  return (
+    <section aria-label="How it goes" className={css.how}>
+      {how.picture && <TwoHands pair={how.picture} between={how.picture.frames} width="10.5rem" />}
+      <ExerciseSteps steps={how.steps} />
+      {how.child && <p>“{how.child}”</p>}
+      <ExerciseMusic item={how} />
+      <ExerciseFacts item={how} only={['mirror', 'stop']} />
+    </section>
+  );
+}
+
+/** The bars of the player's own piece that the step is played in. */
+function InPiece({ item, lesson }: { item: PlanItem; lesson: Lesson }) {
+  if (!item.takes_piece) return null;
+  const place = item.in_piece;
+  const player = `/players/${lesson.player.id}`;
+  return (
+    <Link
+      className={touch.word}
+      href={place ? `${player}/pieces/${place.piece}?lesson=${lesson.id}` : player}
+    >
+      {place
+        ? `${place.title}, bars ${place.bars.join(' to ')}`
+        : 'Choose bars of the player’s own piece'}
+    </Link>
+  );
+}
+
+/** Where the beat starts and where it leads; one touch gives it one where it has none. */
+function Tempos({ item, onChange }: { item: PlanItem; onChange: (wish: Wish) => void }) {
+  if (!item.tempo_work && item.goal === null) return null;
+  if (item.goal === null) {
+    return (
+      <button
+        type="button"
+        className={`${touch.word} ${css.beat}`}
+        onClick={() => onChange(atTempo(item, 'goal', 0))}
+      >
+        Add a beat
+      </button>
+    );
+  }
+  return (['tempo', 'goal'] as const).map((which) => (
+    <Setting
+      key={which}
+      label={which === 'tempo' ? 'Start' : 'Goal'}
+      value={`♩ = ${item[which]}`}
+      detail=""
+      less={() => onChange(atTempo(item, which, -TEMPO_STEP))}
+      more={() => onChange(atTempo(item, which, TEMPO_STEP))}
+      name={item.name}
+    />
+  ));
+}
+
+/** Find the loose tempo in the lesson; the week then starts from it. */
+function TryTempo({ item, onStart }: { item: PlanItem; onStart: (tempo: number) => void }) {
+  const [plays, setPlays] = useState<boolean[]>([]);
+  const { highest } = tempoAfter(item.tempo_steps, plays);
+  return (
+    <details className={css.fold}>
+      <summary>Find the loose tempo now</summary>
+      <TempoWork
+        steps={item.tempo_steps}
+        plays={plays}
+        onPlay={(clean) => setPlays([...plays, clean])}
+        name={item.name}
+      />
+      {highest !== null && highest !== item.tempo && (
+        <button type="button" className={touch.word} onClick={() => onStart(highest)}>
+          Start the week at ♩ = {highest}
+        </button>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,74 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+
+import type { Catalogue, Lesson } from '../api/client';
+import { handQuery } from '../api/queries';
+import { Key } from '../components/Key';
+import touch from '../components/touch.module.css';
+import { useKeys } from '../components/useKeys';
+import { HandDrawing } from '../drawings/HandDrawing';
+import { familyOf } from '../drawings/places';
+import { signsOf } from '../drawings/signs';
+import { checksAt, gradeAt } from './lookList';
+import css from './LookStage.module.css';
+import { originOf } from './originOf';
+import screen from '../components/screen.module.css';
+
+const KEEP = { placeholderData: keepPreviousData };
+
+/** The hand as it was seen, with where it may start and where it shows; or as it should be. */
+export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
+  const { instrument } = lesson.player;
+  const [atEase, setAtEase] = useState(false);
+  const mine = useMemo(
+    () => catalogue.evidence.filter((e) => e.instruments.includes(instrument)),
+    [catalogue, instrument],
+  );
+  const signs = atEase ? '' : signsOf(lesson.findings);
+  const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
+  const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
+  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
+  const origin = hand.data ? originOf(lesson, catalogue, hand.data) : null;
+  useKeys({ v: () => setAtEase(!atEase) });
+  return (
+    <section className={`${screen.left} ${css.stage}`} aria-label="The hand as it was seen">
+      <div className={css.over}>
+        {hand.data && (
+          <HandDrawing
+            family={familyOf(instrument)}
+            hand={hand.data}
+            along={along.data}
+            atEase={atEase}
+            label={atEase ? 'The hand as it should be' : 'The hand as it was seen'}
+            isUsed={(spot) => checksAt(mine, spot).length > 0}
+            stateOf={(spot) => ({ grade: gradeAt(lesson, mine, spot), due: false })}
+            asked={null}
+            fingers={lesson.focus[0]?.fingers ?? []}
+            origin={atEase ? null : origin}
+          />
+        )}
+        {hand.isPending && <p className={css.pending} data-pending role="status" />}
+      </div>
+      <div className={css.bar}>
+        <p>{wordsBelow(atEase, origin !== null)}</p>
+        <div>
+          <button
+            type="button"
+            className={touch.word}
+            aria-pressed={atEase}
+            aria-keyshortcuts="v"
+            onClick={() => setAtEase(!atEase)}
+          >
+            As it should be
+            <Key name="v" />
+          </button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function wordsBelow(atEase: boolean, starts: boolean): string {
+  if (atEase) return 'The same hand, at ease';
+  return starts ? 'May start at the double ring' : 'As it was seen';
+}

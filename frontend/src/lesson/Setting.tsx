@@ -1,0 +1,31 @@
+import { Sign } from '../components/Sign';
+import css from './Setting.module.css';
+
+interface Props {
+  label: string;
+  value: string;
+  detail: string;
+  less: (() => void) | undefined;
+  more: (() => void) | undefined;
+  /** What it is a setting of. */
+  name: string;
+}
+
+/** One number of an exercise, with less and more at its two ends. */
+export function Setting({ label, value, detail, less, more, name }: Props) {
+  return (
+    <div className={css.setting} role="group" aria-label={`${label} of ${name}`}>
+      <span>{label}</span>
+      <button type="button" aria-label={`${label} down, ${name}`} disabled={!less} onClick={less}>
+        <Sign name="less" />
+      </button>
+      <span className={css.value}>
+        <strong>{value}</strong>
+        <small>{detail}</small>
+      </span>
+      <button type="button" aria-label={`${label} up, ${name}`} disabled={!more} onClick={more}>
+        <Sign name="more" />
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,206 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { late } from '../components/late';
+import type { Catalogue, Lesson } from '../api/client';
+import { setupsQuery } from '../api/queries';
+import field from '../components/field.module.css';
+import touch from '../components/touch.module.css';
+import { minutesWords, MOVE_WORDS } from '../words/words';
+import css from './GiveStep.module.css';
+import { HomeTake } from './HomeTake';
+import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
+import type { LessonHandle } from './useLesson';
+import { WeekStrip } from './WeekStrip';
+
+const FitDialog = late(async () => (await import('../components/FitDialog')).FitDialog);
+
+interface Props {
+  handle: LessonHandle;
+  catalogue: Catalogue;
+  store: (wishes: Wish[]) => void;
+}
+
+/** The week as a whole: its days, other weeks, what can be added, and what it leaves out and why. */
+export function WeekPanel({ handle, catalogue, store }: Props) {
+  const { lesson } = handle;
+  const items = itemsOf(lesson);
+  return (
+    <>
+      <header className={css.top}>
+        <h2>The week</h2>
+      </header>
+      <div className={css.scroll}>
+        {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
+        <InLesson lesson={lesson} catalogue={catalogue} />
+        {lesson.plan === null && lesson.proposal.says.map((line) => <p key={line}>{line}</p>)}
+        <Alternatives lesson={lesson} store={store} />
+        <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
+        <TeacherLine key={lesson.teacher_line} handle={handle} />
+        <HomeTake handle={handle} catalogue={catalogue} />
+        <NotGiven handle={handle} catalogue={catalogue} />
+      </div>
+    </>
+  );
+}
+
+/** What is done in the lesson instead of at home. */
+function InLesson({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
+  const [writing, setWriting] = useState(false);
+  const setups = useQuery({ ...setupsQuery(lesson.player.id), enabled: writing });
+  const now = lesson.proposal.in_lesson.map(
+    (id) => catalogue.exercises.find((each) => each.id === id)?.name ?? id,
+  );
+  if (now.length === 0) return null;
+  return (
+    <p>
+      <strong>Now, in the lesson:</strong> {now.join('; ')}. It costs no minutes at home.{' '}
+      <button type="button" className={touch.word} onClick={() => setWriting(true)}>
+        Write down the change
+      </button>
+      {writing && (
+        <FitDialog
+          playerId={lesson.player.id}
+          isHeldUp={lesson.player.instrument === 'vn' || lesson.player.instrument === 'va'}
+          last={setups.data?.[0] ?? null}
+          onClose={() => setWriting(false)}
+        />
+      )}
+    </p>
+  );
+}
+
+function Alternatives({ lesson, store }: { lesson: Lesson; store: (wishes: Wish[]) => void }) {
+  if (lesson.alternatives.length === 0) return null;
+  return (
+    <ul className={css.lines} aria-label="Other weeks">
+      {lesson.alternatives.map((each) => (
+        <li key={each.differs}>
+          <span>
+            Or {each.differs}, {minutesWords(each.minutes_a_day)} a day
+            <small>{each.items.map((item) => item.name).join(', ')}</small>
+          </span>
+          <button
+            type="button"
+            className={touch.word}
+            aria-label={`Take the week: ${each.differs}`}
+            onClick={() => store(each.items.map(wishOf))}
+          >
+            Take
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface AddProps {
+  lesson: Lesson;
+  catalogue: Catalogue;
+  store: (wishes: Wish[]) => void;
+}
+
+function AddExercise({ lesson, catalogue, store }: AddProps) {
+  const [typed, setTyped] = useState('');
+  const items = itemsOf(lesson);
+  const choices = exercisesToAdd(lesson, catalogue);
+  const hit = firstHit(choices, typed);
+  const add = (id: string) => {
+    setTyped('');
+    store([...items.map(wishOf), { exercise: id }]);
+  };
+  return (
+    <div>
+      <label className={css.field}>
+        Add an exercise
+        <small>{hit && typed !== '' ? `Enter adds: ${hit.name}` : 'Type a few letters'}</small>
+        <input
+          className={field.field}
+          list="exercises-to-add"
+          value={typed}
+          onChange={({ currentTarget: { value } }) => {
+            const picked = choices.find((each) => each.name === value);
+            if (picked) add(picked.id);
+            else setTyped(value);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && hit && typed !== '') add(hit.id);
+          }}
+        />
+      </label>
+      <datalist id="exercises-to-add">
+        {choices.map((each) => (
+          <option key={each.id} value={each.name} />
+        ))}
+      </datalist>
+    </div>
+  );
+}
+
+function TeacherLine({ handle }: { handle: LessonHandle }) {
+  const [line, setLine] = useState(handle.lesson.teacher_line);
+  return (
+    <label className={css.field}>
+      Your own line on the sheet
+      <input
+        className={field.field}
+        maxLength={300}
+        value={line}
+        onChange={(event) => setLine(event.currentTarget.value)}
+        onBlur={() => {
+          if (line.trim() !== handle.lesson.teacher_line) handle.enter('line', '', line);
+        }}
+      />
+    </label>
+  );
+}
+
+/** What is not in the week, and why: behind one touch. */
+function NotGiven({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
+  const { lesson, enter } = handle;
+  const { withheld, check_first } = lesson.proposal;
+  const given = new Set(itemsOf(lesson).map((item) => item.exercise));
+  const left = lesson.review.filter((row) => !given.has(row.exercise));
+  const count = withheld.length + left.length + lesson.disliked.length;
+  const label = (id: string) =>
+    catalogue.evidence.find((e) => e.id === id)?.label.toLowerCase() ?? id;
+  return (
+    <>
+      {check_first.length > 0 && (
+        <p className="quiet">
+          Check first, it was not looked at: {check_first.map(label).join('; ')}.
+        </p>
+      )}
+      {count > 0 && (
+        <details className={css.fold}>
+          <summary>Not given, and why: {count}</summary>
+          <ul>
+            {left.map((row) => (
+              <li key={row.exercise}>
+                <strong>{row.name}</strong>, from last week: {MOVE_WORDS[row.move]}, {row.reason}
+              </li>
+            ))}
+            {withheld.map((each) => (
+              <li key={each.exercise}>
+                <strong>{each.name}</strong>: {each.reason}
+              </li>
+            ))}
+            {lesson.disliked.map((id) => (
+              <li key={id}>
+                <strong>{catalogue.exercises.find((e) => e.id === id)?.name ?? id}</strong>: not
+                liked{' '}
+                <button
+                  type="button"
+                  className={touch.word}
+                  onClick={() => enter('disliked', id, false)}
+                >
+                  Liked again
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+
+import { client, type Lesson, type Schemas, unwrap } from '../api/client';
+import type { PlanItem } from './planDraft';
+
+export type How = Schemas['SheetItemOut'];
+
+/** Steps, picture and music of an exercise as the sheet will have them; `place` in the week: 1.. */
+export function useHow(item: PlanItem, place: number, lesson: Lesson) {
+  const { exercise, rung, tempo, goal, fingers, in_piece: piece } = item;
+  const of = [exercise, rung, tempo, goal, fingers.join(), piece?.piece, piece?.bars.join()];
+  return useQuery({
+    queryKey: ['how', lesson.id, place, ...of],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/how', {
+          params: { path: { lesson_id: lesson.id }, query: { exercise, rung, place } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}

@@ -1,0 +1,102 @@
+import { Link } from 'wouter';
+
+import { Key } from '../components/Key';
+import touch from '../components/touch.module.css';
+import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
+import type { Row } from './day';
+import css from './DayRow.module.css';
+
+interface Props {
+  row: Row;
+  shortcut: string | undefined;
+  isBusy: boolean;
+  onBegin: () => void;
+}
+
+/** One lesson of the day on the string of its time: whom, with what, what is to be known. */
+export function DayRow({ isNext, ...props }: Props & { isNext: boolean }) {
+  const { row } = props;
+  return (
+    <li
+      className={css.row}
+      data-next={isNext || undefined}
+      data-done={row.lesson_today !== null || undefined}
+      data-stopped={row.flag !== null || undefined}
+    >
+      <span className={css.time}>{row.time}</span>
+      <i aria-hidden="true" />
+      <Who row={row} />
+      <What row={row} />
+      <Begin {...props} />
+    </li>
+  );
+}
+
+/** A player who does not come today. */
+export function PlayerRow(props: Props) {
+  return (
+    <li className={css.other}>
+      <div>
+        <Who row={props.row} />
+        {(props.row.flag !== null || props.row.pain !== null) && <What row={props.row} />}
+      </div>
+      <Begin {...props} />
+    </li>
+  );
+}
+
+function Who({ row: { player } }: { row: Row }) {
+  return (
+    <div className={css.who}>
+      <Link href={`/players/${player.id}`}>{player.name}</Link>
+      <span>
+        {INSTRUMENT_WORDS[player.instrument]}
+        {player.age !== null && `, ${player.age}`}
+      </span>
+    </div>
+  );
+}
+
+function What({ row }: { row: Row }) {
+  return (
+    <div className={css.what}>
+      {row.flag ? (
+        <strong className={css.flag}>Stop: {row.flag.reasons[0]}</strong>
+      ) : row.focus.length > 0 ? (
+        <strong>{row.focus.join(', ')}</strong>
+      ) : (
+        <strong>{row.due.length > 0 ? 'Look again' : 'no focus yet'}</strong>
+      )}
+      <span>{lineOf(row)}</span>
+    </div>
+  );
+}
+
+/** The one thing to know below it. */
+function lineOf(row: Row): string {
+  if (row.pain) return `Hurt at home on ${shortDate(row.pain.date)}: ${row.pain.pain} of 10`;
+  if (row.due.length > 0) return `look again: ${row.due.join(', ').toLowerCase()}`;
+  if (!row.last_lesson) return 'first lesson';
+  const given =
+    row.minutes !== null && row.minutes > 0 && !row.flag
+      ? `, ${minutesWords(row.minutes)} a day`
+      : '';
+  return `last seen ${shortDate(row.last_lesson)}${given}`;
+}
+
+function Begin({ row, shortcut, isBusy, onBegin }: Props) {
+  const words = row.lesson_today ? 'Go on' : 'Begin';
+  return (
+    <button
+      type="button"
+      className={touch.word}
+      aria-label={`${row.lesson_today ? 'Go on with' : 'Begin'} the lesson of ${row.player.name}`}
+      aria-keyshortcuts={shortcut}
+      disabled={isBusy}
+      onClick={onBegin}
+    >
+      {words}
+      {shortcut && <Key name={shortcut} />}
+    </button>
+  );
+}

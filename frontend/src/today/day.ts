@@ -1,0 +1,26 @@
+import type { Schemas } from '../api/client';
+
+export type Row = Schemas['DayRowOut'];
+
+interface Day {
+  /** In order of time; a stop stands where the player stands. */
+  today: Row[];
+  /** Not today, but stopped or in pain. */
+  urgent: Row[];
+  others: Row[];
+  /** Whose lesson is now or comes next; what was begun and not left comes before what follows. */
+  next: Row | undefined;
+}
+
+/** The players of a day as they stand on its page. `now`: HH:MM. */
+export function dayOf(rows: Row[], now: string): Day {
+  const today = rows
+    .filter((row) => row.is_today)
+    .sort((a, b) => (a.time ?? '99').localeCompare(b.time ?? '99'));
+  const rest = rows.filter((row) => !row.is_today);
+  const urgent = rest.filter((row) => row.flag !== null || row.pain !== null);
+  const others = rest.filter((row) => !urgent.includes(row));
+  const begun = today.filter((row) => (row.time ?? '99') <= now && !row.lesson_today);
+  const next = begun.at(-1) ?? today.find((row) => !row.lesson_today) ?? today.at(-1);
+  return { today, urgent, others, next };
+}
