@@ -24,6 +24,8 @@ export interface AskProps {
   stop: AskStop;
   handle: LessonHandle;
   catalogue: Catalogue;
+  /** It was just answered: a second touch counts for nothing. */
+  isHeld: boolean;
   /** On to what is open next. */
   onAnswered: () => void;
   /** Nothing hurts: the questions about the body are answered, and the lesson goes on. */
@@ -93,12 +95,12 @@ const AGAIN = [
   ['more', 'more'],
 ] as const;
 
-function Again({ stop, handle, onAnswered }: AskProps) {
+function Again({ stop, handle, isHeld, onAnswered }: AskProps) {
   const { lesson, enter } = handle;
   const asked = lesson.again.find((each) => each.key === stop.key);
   const say = (answer: string) => {
     const given = AGAIN.find(([each]) => each === answer)?.[0];
-    if (!asked || !given) return;
+    if (!asked || !given || isHeld) return;
     enter('again', asked.key, asked.answer === given ? null : given);
     if (asked.answer !== given) onAnswered();
   };
@@ -127,11 +129,12 @@ function Again({ stop, handle, onAnswered }: AskProps) {
   );
 }
 
-function Break({ handle, onAnswered }: AskProps) {
+function Break({ handle, isHeld, onAnswered }: AskProps) {
   const { lesson, enter } = handle;
   const weeks = lesson.weeks_away ?? 0;
   const said = lesson.break_weeks;
   const say = (answer: string) => {
+    if (isHeld) return;
     enter('break', '', answer === 'played' ? 0 : weeks);
     onAnswered();
   };
@@ -155,14 +158,14 @@ function Break({ handle, onAnswered }: AskProps) {
 }
 
 function Review(props: AskProps) {
-  const { stop, handle, onAnswered, onTell } = props;
+  const { stop, handle, isHeld, onAnswered, onTell } = props;
   const { lesson, enter } = handle;
   const review = lesson.review.find((each) => String(each.item) === stop.key);
   const hurt = (review?.pain ?? 0) > 0;
   const [asking, setAsking] = useState(false);
   const hands = useReviewHands(review?.exercise, lesson.player.instrument);
   const say = (answer: string) => {
-    if (!review) return;
+    if (!review || isHeld) return;
     if (answer === 'hurt') {
       setAsking(!asking);
       return;

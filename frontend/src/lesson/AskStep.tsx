@@ -126,6 +126,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Prop
             stop={stop}
             handle={handle}
             catalogue={catalogue}
+            isHeld={hold.isHeld}
             onAnswered={() => {
               hold.hold(stop);
               setChosen(null);

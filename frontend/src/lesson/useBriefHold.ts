@@ -1,11 +1,15 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 
 /** ms for which an answer stays in view before the next question comes. */
 const HELD = 260;
+/** ms within which the same key again is one key that bounced. */
+const BOUNCED = 150;
 
 interface Hold<T> {
   shown: T | undefined;
+  /** It was just answered: a second touch of it counts for nothing. */
+  isHeld: boolean;
   /** Keep this one in view for a moment. */
   hold: (held: T) => void;
   drop: () => void;
@@ -14,19 +18,31 @@ interface Hold<T> {
 /** What was just answered stays a moment, so that the eye sees which answer it was. */
 export function useBriefHold<T extends { id: string }>(wanted: T | undefined): Hold<T> {
   const [held, setHeld] = useState<T | null>(null);
+  const last = useRef({ key: '', at: 0 });
   useEffect(() => {
-    if (held === null) return undefined;
-    const drop = () => setHeld(null);
-    const timer = setTimeout(drop, HELD);
-    // A key that is typed on means the next question already: it has to be there before the key acts.
-    const dropAtOnce = (event: KeyboardEvent) => {
-      if (!event.repeat) flushSync(drop);
-    };
-    window.addEventListener('keydown', dropAtOnce, { capture: true, once: true });
+    // A key that is typed on means the next question: it has to be there before the key acts.
+    function onKey(event: KeyboardEvent) {
+      const { key, at } = last.current;
+      last.current = { key: event.key, at: event.timeStamp };
+      if (held === null) return;
+      if (event.repeat || (event.key === key && event.timeStamp - at < BOUNCED)) {
+        event.preventDefault();
+        event.stopImmediatePropagation();
+        return;
+      }
+      flushSync(() => setHeld(null));
+    }
+    window.addEventListener('keydown', onKey, { capture: true });
+    const timer = held === null ? undefined : setTimeout(() => setHeld(null), HELD);
     return () => {
       clearTimeout(timer);
-      window.removeEventListener('keydown', dropAtOnce, { capture: true });
+      window.removeEventListener('keydown', onKey, { capture: true });
     };
   }, [held]);
-  return { shown: held ?? wanted, hold: setHeld, drop: () => setHeld(null) };
+  return {
+    shown: held ?? wanted,
+    isHeld: held !== null,
+    hold: setHeld,
+    drop: () => setHeld(null),
+  };
 }

@@ -90,12 +90,14 @@ function Begin({ row, shortcut, isBusy, onBegin }: Props) {
     <button
       type="button"
       className={touch.word}
-      aria-label={`${row.lesson_today ? 'Go on with' : 'Begin'} the lesson of ${row.player.name}`}
       aria-keyshortcuts={shortcut}
       disabled={isBusy}
       onClick={onBegin}
     >
-      {words}
+      <span aria-hidden="true">{words}</span>
+      <span className="sr-only">
+        {row.lesson_today ? 'Go on with' : 'Begin'} the lesson of {row.player.name}
+      </span>
       {shortcut && <Key name={shortcut} />}
     </button>
   );
