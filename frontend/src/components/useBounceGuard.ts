@@ -11,6 +11,8 @@ interface Guard {
   mayGrade: () => boolean;
   /** The next check comes up. */
   moved: () => void;
+  /** A check was chosen by hand: it takes its grade at once. */
+  chosen: () => void;
 }
 
 export function useBounceGuard(): Guard {
@@ -26,5 +28,8 @@ export function useBounceGuard(): Guard {
     until.current = performance.now() + BOUNCE;
     setNews((count) => count + 1);
   }, []);
-  return { isNew: news > 0, mayGrade, moved };
+  const chosen = useCallback(() => {
+    until.current = 0;
+  }, []);
+  return { isNew: news > 0, mayGrade, moved, chosen };
 }

@@ -24,7 +24,7 @@ export function Reasons({ lesson, cause }: Props) {
         {cause.speaks_for.slice(0, SHOWN).map((reason) => row(reason, 'for'))}
         {cause.speaks_for.length === 0 && <li>Nothing seen so far speaks for it.</li>}
       </ul>
-      {cause.speaks_against.length > 0 && <h4 className={css.against}>Speaks against it</h4>}
+      {cause.speaks_against.length > 0 && <p className={css.against}>Speaks against it</p>}
       <ul className={css.reasons} aria-label="Speaks against it">
         {cause.speaks_against.slice(0, SHOWN).map((reason) => row(reason, 'against'))}
         {cause.speaks_against.length === 0 && (

@@ -15,7 +15,7 @@ export function TheoryPanel({ lesson, onClose }: { lesson: Lesson; onClose: () =
   return (
     <section className={css.panel} aria-label="Why">
       <div className={css.head}>
-        <h3>{lead.name}</h3>
+        <h2>{lead.name}</h2>
         <button type="button" className={touch.word} onClick={onClose}>
           Back to the hand
         </button>
@@ -23,7 +23,7 @@ export function TheoryPanel({ lesson, onClose }: { lesson: Lesson; onClose: () =
       <Scroll className={css.body}>
         <p>{lead.meaning}</p>
         <Reasons lesson={lesson} cause={lead} />
-        <h4>Or</h4>
+        <p className={css.or}>Or</p>
         <ul className={css.others}>
           {others.slice(0, OTHERS).map((cause) => (
             <li key={cause.id}>

@@ -111,7 +111,10 @@ export function useAsked({ items, handle, touched, isTouched, onAllGraded }: Pro
     fingers: item?.per_finger ? fingersOf(item) : null,
     isPreset: item !== undefined && !(item.id in state.fingers),
     isAsking: state.isAsking,
-    choose: (id) => goTo(items.findIndex((each) => each.id === id)),
+    choose: (id) => {
+      guard.chosen();
+      goTo(items.findIndex((each) => each.id === id));
+    },
     hold: () => {
       if (isOpen) goTo(active);
     },
