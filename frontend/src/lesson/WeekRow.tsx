@@ -26,7 +26,7 @@ const SEEN = 0.42;
 
 /** One exercise of the week: picture, name, what it does, dose, the first bars of its music. */
 export function WeekRow({ item, place, lesson, said, opened, onOpen, onDrop }: Props) {
-  const how = useHow(item, place, lesson).data;
+  const { data: how, isPending } = useHow(item, place, lesson);
   const { because, does } = whyWords(item.why);
   const objections = lesson.plan?.objections.filter((each) => each.exercise === item.exercise);
   const frame = how?.picture?.frames[0];
@@ -47,7 +47,7 @@ export function WeekRow({ item, place, lesson, said, opened, onOpen, onDrop }: P
       }}
     >
       <button type="button" aria-expanded={opened} onClick={onOpen}>
-        <span className={css.picture}>
+        <span className={css.picture} data-pending={isPending || undefined}>
           <Lens frame={frame} ring={ring ?? { x: 0, y: 0, radius: 0 }} />
         </span>
         <span className={css.what}>
