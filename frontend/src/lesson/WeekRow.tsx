@@ -48,7 +48,7 @@ export function WeekRow({ item, place, lesson, said, opened, onOpen, onDrop }: P
     >
       <button type="button" aria-expanded={opened} onClick={onOpen}>
         <span className={css.picture} data-pending={isPending || undefined}>
-          <Lens frame={frame} ring={ring ?? { x: 0, y: 0, radius: 0 }} />
+          {(frame ?? isPending) && <Lens frame={frame} ring={ring ?? { x: 0, y: 0, radius: 0 }} />}
         </span>
         <span className={css.what}>
           <span className={css.name} data-testid="name">
