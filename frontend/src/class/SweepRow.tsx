@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
 
 import type { Evidence, Schemas } from '../api/client';
+import { Fingers } from '../components/Fingers';
 import { GradeString } from '../components/GradeString';
-import { ALL_KEY, FINGER_KEYS, FINGERS, toggled } from '../words/fingers';
 import { gradeWord, INSTRUMENT_WORDS } from '../words/words';
 import css from './SweepRow.module.css';
 
@@ -61,27 +61,7 @@ export function SweepRow({ row, check, active, asks, onGrade, onFingers, onAsk }
       {isThere && (asks || fingers.length > 0) && (
         <div className={css.fingers} role="group" aria-label={`${row.player.name}: which finger`}>
           {fingers.length === 0 && <span className="sr-only">Which finger?</span>}
-          {FINGERS.map((finger) => (
-            <button
-              key={finger}
-              type="button"
-              aria-pressed={fingers.includes(finger)}
-              aria-label={`Finger ${finger}`}
-              aria-keyshortcuts={asks ? FINGER_KEYS[finger - 1] : undefined}
-              onClick={() => onFingers(toggled(fingers, finger))}
-            >
-              {finger}
-            </button>
-          ))}
-          <button
-            type="button"
-            className={css.all}
-            aria-pressed={fingers.length === FINGERS.length}
-            aria-keyshortcuts={asks ? ALL_KEY : undefined}
-            onClick={() => onFingers(FINGERS)}
-          >
-            all
-          </button>
+          <Fingers chosen={fingers} hasKeys={asks} onChoose={onFingers} />
         </div>
       )}
       {isThere && !asks && fingers.length === 0 && (

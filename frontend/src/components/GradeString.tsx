@@ -1,4 +1,5 @@
 import css from './GradeString.module.css';
+import string from './string.module.css';
 
 /** Where the beads of each grade hang, as shares of the string. */
 const BEADS = [[], [0.5], [0.33, 0.67], [0.22, 0.5, 0.78]];
@@ -35,10 +36,13 @@ export function GradePaths({ grade, width = 76, height = 26, bead = 6.5 }: Size 
   const end = height * 0.36;
   return (
     <>
-      <path className={grade === null ? css.open : css.line} d={`M2 ${middle}H${width - 2}`} />
+      <path
+        className={grade === null ? string.open : string.line}
+        d={`M2 ${middle}H${width - 2}`}
+      />
       {grade !== null && (
         <path
-          className={css.line}
+          className={string.line}
           d={`M2 ${middle - end}V${middle + end}M${width - 2} ${middle - end}V${middle + end}`}
         />
       )}

@@ -1,3 +1,4 @@
+import { Bead } from './Bead';
 import css from './Stops.module.css';
 
 export interface Stop {
@@ -25,10 +26,9 @@ export function Stops({ label, stops, now, onGo }: Props) {
             aria-label={stop.label}
             title={stop.label}
             aria-current={stop.id === now ? 'step' : undefined}
-            data-done={stop.done || undefined}
             onClick={() => onGo(stop.id)}
           >
-            <i />
+            <Bead as={stop.id === now ? 'now' : stop.done ? 'done' : 'open'} />
           </button>
         </li>
       ))}

@@ -1,4 +1,5 @@
 import css from './Sure.module.css';
+import string from './string.module.css';
 
 const WORDS = ['unlikely', 'possible', 'likely', 'very likely'];
 const WIDTH = 104;
@@ -14,7 +15,10 @@ export function Sure({ word, children }: { word: string | null; children?: strin
   return (
     <span className={css.sure}>
       <svg width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
-        <path className={at < 0 ? css.open : css.line} d={`M${END} ${middle}H${WIDTH - END}`} />
+        <path
+          className={at < 0 ? string.open : string.line}
+          d={`M${END} ${middle}H${WIDTH - END}`}
+        />
         {at >= 0 &&
           WORDS.map((each, stop) => (
             <path key={each} className={css.stop} d={`M${x(stop)} ${middle - 4}V${middle + 4}`} />

@@ -1,22 +1,16 @@
 import type { Schemas } from '../api/client';
 import { useKeys } from '../components/useKeys';
 import touch from '../components/touch.module.css';
+import { AGAIN } from '../words/again';
 import css from './AskedAgain.module.css';
 import type { LessonHandle } from './useLesson';
-
-const ANSWERS = [
-  ['gone', 'Gone'],
-  ['less', 'Less'],
-  ['same', 'The same'],
-  ['more', 'More'],
-] as const;
 
 /** What was told last time, asked again by name; keys 0 to 3 answer the first that is open. */
 export function AskedAgain({ handle }: { handle: LessonHandle }) {
   const { lesson, enter } = handle;
   const open = lesson.again.find((each) => each.answer === '');
   const say = (index: number) => () => {
-    const answer = ANSWERS[index]?.[0];
+    const answer = AGAIN[index]?.[0];
     if (open && answer) enter('again', open.key, answer);
   };
   useKeys(open ? { '0': say(0), '1': say(1), '2': say(2), '3': say(3) } : {});
@@ -42,7 +36,7 @@ function Question({ asked, isNext, enter }: QuestionProps) {
     <div className={css.question} data-next={isNext || undefined}>
       <h2>{title}</h2>
       <div className={css.answers} role="group" aria-label={title}>
-        {ANSWERS.map(([answer, words], index) => (
+        {AGAIN.map(([answer, words], index) => (
           <button
             key={answer}
             type="button"

@@ -1,5 +1,4 @@
-import { FINGERS, toggled } from '../words/fingers';
-import { gradeWord } from '../words/words';
+import { Fingers } from '../components/Fingers';
 import css from './FingerChoice.module.css';
 
 interface Props {
@@ -26,29 +25,7 @@ export function FingerChoice({ chosen, isPreset, grades, asking, onChoose }: Pro
       <span role={isOpen ? 'alert' : undefined}>
         {chosen.length === 0 ? 'Which finger?' : 'finger'}
       </span>
-      {FINGERS.map((finger) => {
-        const grade = grades[String(finger)];
-        return (
-          <button
-            key={finger}
-            type="button"
-            aria-pressed={chosen.includes(finger)}
-            aria-label={`Finger ${finger}${grade === undefined ? '' : `, ${gradeWord(grade)}`}`}
-            data-graded={grade !== undefined || undefined}
-            onClick={() => onChoose(toggled(isPreset ? [] : chosen, finger))}
-          >
-            {finger}
-          </button>
-        );
-      })}
-      <button
-        type="button"
-        className={css.all}
-        aria-pressed={chosen.length === FINGERS.length}
-        onClick={() => onChoose(chosen.length === FINGERS.length ? [] : FINGERS)}
-      >
-        all
-      </button>
+      <Fingers chosen={chosen} isPreset={isPreset} grades={grades} onChoose={onChoose} />
     </div>
   );
 }

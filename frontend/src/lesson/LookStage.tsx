@@ -1,22 +1,18 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 
 import type { Catalogue, Evidence } from '../api/client';
-import { handQuery } from '../api/queries';
 import { Key } from '../components/Key';
 import { Problem } from '../components/Problem';
 import touch from '../components/touch.module.css';
 import { HandDrawing } from '../drawings/HandDrawing';
 import { familyOf, type Spot } from '../drawings/places';
 import { signsOf } from '../drawings/signs';
+import { useSeenHand } from '../drawings/useSeenHand';
 import { checksAt, gradeAt, type ListChoice } from './lookList';
 import css from './LookStage.module.css';
 import { originOf } from './originOf';
 import screen from '../components/screen.module.css';
 import type { LessonHandle } from './useLesson';
-
-/** While another hand is on its way, the one before stays. */
-const KEEP = { placeholderData: keepPreviousData };
 
 interface Props {
   handle: LessonHandle;
@@ -44,10 +40,7 @@ export function LookStage(props: Props) {
   const { instrument } = lesson.player;
   const [pointed, setPointed] = useState<Spot | null>(null);
   const signs = atEase ? '' : signsOf(lesson.findings);
-  const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
-  // Second, so that the large drawing does not wait for its share of the computer.
-  const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
-  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
+  const { hand, along } = useSeenHand(instrument, signs);
   const toggle = (kind: 'trials' | 'placeless') =>
     onChoice({ kind: choice.kind === kind ? 'look' : kind });
   return (

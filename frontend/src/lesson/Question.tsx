@@ -15,6 +15,7 @@ import { isDone } from './lookList';
 import css from './Question.module.css';
 import type { Asked } from './useAsked';
 import type { LessonHandle } from './useLesson';
+import words from './words.module.css';
 
 const GRADES = [0, 1, 2, 3];
 const YOUNG_BELOW = 12;
@@ -41,9 +42,9 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
   if (!item) {
     return (
       <div className={css.question}>
-        <div className={css.words}>
+        <div className={words.words}>
           <h2>{title}</h2>
-          <p className={css.how}>Nothing is left to look at here.</p>
+          <p className={words.how}>Nothing is left to look at here.</p>
         </div>
       </div>
     );
@@ -80,11 +81,11 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
           <Key name="x" />
         </button>
       </div>
-      <Scroll className={css.words} live>
+      <Scroll className={words.words} live>
         <h2 className="sr-only">{title}</h2>
-        <p className={css.why}>{why || title}</p>
+        <p className={words.why}>{why || title}</p>
         <h3>{item.label}</h3>
-        <p className={css.how}>{item.look}</p>
+        <p className={words.how}>{item.look}</p>
         {item.child && isYoung && <p className={css.child}>“{item.child}”</p>}
         {lesson.says[item.id]?.map((sentence) => (
           <p key={sentence} className={css.way}>

@@ -1,20 +1,17 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 
 import type { Catalogue, Lesson } from '../api/client';
-import { handQuery } from '../api/queries';
 import { Key } from '../components/Key';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { HandDrawing } from '../drawings/HandDrawing';
 import { familyOf } from '../drawings/places';
 import { signsOf } from '../drawings/signs';
+import { useSeenHand } from '../drawings/useSeenHand';
 import { checksAt, gradeAt } from './lookList';
 import css from './LookStage.module.css';
 import { originOf } from './originOf';
 import screen from '../components/screen.module.css';
-
-const KEEP = { placeholderData: keepPreviousData };
 
 /** The hand as it was seen, with where it may start and where it shows; or as it should be. */
 export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
@@ -25,9 +22,7 @@ export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Ca
     [catalogue, instrument],
   );
   const signs = atEase ? '' : signsOf(lesson.findings);
-  const hand = useQuery({ ...handQuery(instrument, signs), ...KEEP });
-  const isDrawn = hand.isSuccess && !hand.isPlaceholderData;
-  const along = useQuery({ ...handQuery(instrument, signs, 'along'), ...KEEP, enabled: isDrawn });
+  const { hand, along } = useSeenHand(instrument, signs);
   const origin = hand.data ? originOf(lesson, catalogue, hand.data) : null;
   useKeys({ v: () => setAtEase(!atEase) });
   return (

@@ -1,4 +1,5 @@
 import type { Lesson } from '../api/client';
+import { againWord } from '../words/again';
 import { MOVE_WORDS, shortDate } from '../words/words';
 
 export type StopKind = 'break' | 'again' | 'days' | 'review' | 'fit' | 'complaint' | 'body';
@@ -15,13 +16,6 @@ export interface AskStop {
   done: boolean;
 }
 
-const ANSWERED: Record<string, string> = {
-  gone: 'gone',
-  less: 'less',
-  same: 'the same',
-  more: 'more',
-};
-
 /** What is asked in this lesson, in its order: a break, what hurt, last week, today. */
 export function stopsOf(lesson: Lesson, complaint: string): AskStop[] {
   return [
@@ -32,7 +26,7 @@ export function stopsOf(lesson: Lesson, complaint: string): AskStop[] {
       key: each.key,
       group: 'From last time',
       title: each.says.replace(/^Last time:? /, '').replace(/^./, (first) => first.toUpperCase()),
-      line: ANSWERED[each.answer] ?? `said ${shortDate(each.on)}`,
+      line: againWord(each.answer) || `said ${shortDate(each.on)}`,
       done: each.answer !== '',
     })),
     ...weekStops(lesson),

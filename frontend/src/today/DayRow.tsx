@@ -1,5 +1,6 @@
 import { Link } from 'wouter';
 
+import { Bead } from '../components/Bead';
 import { Key } from '../components/Key';
 import touch from '../components/touch.module.css';
 import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
@@ -17,19 +18,20 @@ interface Props {
 export function DayRow({ isNext, ...props }: Props & { isNext: boolean }) {
   const { row } = props;
   return (
-    <li
-      className={css.row}
-      data-next={isNext || undefined}
-      data-done={row.lesson_today !== null || undefined}
-      data-stopped={row.flag !== null || undefined}
-    >
+    <li className={css.row} data-done={row.lesson_today !== null || undefined}>
       <span className={css.time}>{row.time}</span>
-      <i aria-hidden="true" />
+      <Bead as={beadOf(row, isNext)} />
       <Who row={row} />
       <What row={row} />
       <Begin {...props} />
     </li>
   );
+}
+
+function beadOf(row: Row, isNext: boolean) {
+  if (row.flag !== null) return 'stopped';
+  if (isNext) return 'now';
+  return row.lesson_today === null ? 'open' : 'done';
 }
 
 /** A player who does not come today. */
