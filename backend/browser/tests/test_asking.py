@@ -49,6 +49,7 @@ class Asking(BrowserCase):
         page.keyboard.press("u")
         self.saved()
         self.assertEqual(self.told(), {"forearm": "gone"})
+        expect(page.get_by_role("group", name="It cramps before the last page")).to_be_visible()
 
     def test_what_is_left_open_stays_open_and_enter_goes_on_to_the_look(self):
         page = self.page

@@ -234,7 +234,7 @@ class Commands(FolderCase):
     def test_demo_is_kept_backed_up_and_restored(self):
         first = manage(self.folder, "demo", "--weeks", "0")
         self.assertIn("is ready", first.stdout)
-        self.assertIn("as you left it", manage(self.folder, "demo").stdout)
+        self.assertIn("is kept as it is", manage(self.folder, "demo").stdout)
         players = count(self.database)
         done = manage(self.folder, "backup", str(self.file))
         self.assertEqual((done.returncode, done.stderr), (0, ""))

@@ -1,6 +1,6 @@
-import { queryOptions } from '@tanstack/react-query';
+import { queryOptions, replaceEqualDeep } from '@tanstack/react-query';
 
-import { ApiError, client, type Schemas, unwrap } from './client';
+import { ApiError, client, type Lesson, type Schemas, unwrap } from './client';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -70,7 +70,14 @@ export const lessonQuery = (id: number) =>
     queryKey: ['lesson', id],
     queryFn: async () =>
       unwrap(await client.GET('/api/lessons/{lesson_id}', { params: { path: { lesson_id: id } } })),
+    // An answer that was on its way before an entry was taken must not take it off the page.
+    structuralSharing: (known, fresh) =>
+      revisionOf(fresh) < revisionOf(known) ? known : replaceEqualDeep(known, fresh),
   });
+
+function revisionOf(lesson: unknown): number {
+  return (lesson as Lesson | undefined)?.revision ?? 0;
+}
 
 export const deskQuery = queryOptions({
   queryKey: ['desk'],

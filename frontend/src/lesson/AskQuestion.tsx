@@ -8,6 +8,7 @@ import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { ringOf } from '../drawings/lens';
+import { AGAIN } from '../words/again';
 import { MOVE_WORDS, shortDate } from '../words/words';
 import type { AskStop } from './askStops';
 import css from './AskStep.module.css';
@@ -19,6 +20,7 @@ import { Reports } from './Reports';
 import { Strand } from './Strand';
 import type { LessonHandle } from './useLesson';
 import { useReviewHands } from './useReviewHands';
+import words from './words.module.css';
 
 export interface AskProps {
   stop: AskStop;
@@ -80,20 +82,13 @@ interface WordsProps {
 
 function Words({ why, title, how }: WordsProps) {
   return (
-    <div className={css.words}>
-      {why && <p className={css.why}>{why}</p>}
+    <div className={words.words}>
+      {why && <p className={words.why}>{why}</p>}
       <h3>{title}</h3>
-      {how && <p className={css.how}>{how}</p>}
+      {how && <p className={words.how}>{how}</p>}
     </div>
   );
 }
-
-const AGAIN = [
-  ['gone', 'gone'],
-  ['less', 'less'],
-  ['same', 'the same'],
-  ['more', 'more'],
-] as const;
 
 function Again({ stop, handle, isHeld, onAnswered }: AskProps) {
   const { lesson, enter } = handle;
@@ -143,13 +138,13 @@ function Break({ handle, isHeld, onAnswered }: AskProps) {
     <>
       <Words
         title={`${weeks} weeks without lesson or practice here. Played in between?`}
-        how="After a break the week begins a step lower."
+        how="It tells where the week begins."
       />
       <Answers
         label="Played in between"
         answers={[
-          row('played', 'yes', 'it goes on where it was', 'y', said === 0),
-          row('break', 'no, a break', 'a step lower, less of it', 'n', said !== null && said > 0),
+          row('played', 'yes', '', 'y', said === 0),
+          row('break', 'no, a break', '', 'n', said !== null && said > 0),
         ]}
         onAnswer={say}
       />
@@ -203,12 +198,12 @@ function Review(props: AskProps) {
   ];
   return (
     <>
-      <Scroll className={css.words}>
-        <p className={css.why}>
+      <Scroll className={words.words}>
+        <p className={words.why}>
           Step {review.rung} of {review.rungs}: {review.rung_words}
         </p>
         <h3>{review.name}</h3>
-        <p className={css.how}>Passed when: {review.passed_when}.</p>
+        <p className={words.how}>Passed when: {review.passed_when}.</p>
         <p className={css.note}>{adviceOf(review)}</p>
         {asking && (
           <PainScale
@@ -260,7 +255,7 @@ function Body({ handle, onAllWell, isTelling, onTell }: AskProps) {
   useKeys({ y: onTell });
   return (
     <>
-      <div className={css.words}>
+      <div className={words.words}>
         <h3>Any pain, numbness or tiredness?</h3>
         {isStopped && (
           <p className={css.note}>
@@ -277,7 +272,7 @@ function Body({ handle, onAllWell, isTelling, onTell }: AskProps) {
         <Answers
           label="Pain, numbness or tiredness"
           answers={[
-            row('well', well, 'nothing is eased off', 'w', lesson.asked),
+            row('well', well, '', 'w', lesson.asked),
             row('tell', 'Yes, something', 'where, how much, when', 'y', false),
           ]}
           onAnswer={(answer) => (answer === 'well' ? onAllWell?.() : onTell())}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Catalogue } from '../api/client';
+import { Bead } from '../components/Bead';
 import { Key } from '../components/Key';
 import { NextAction } from '../components/NextAction';
 import { Reminders } from '../components/Reminders';
@@ -19,6 +20,7 @@ import { RemoveLesson } from './RemoveLesson';
 import screen from '../components/screen.module.css';
 import { useBriefHold } from './useBriefHold';
 import type { LessonHandle } from './useLesson';
+import { useTakenBack } from './useTakenBack';
 
 const REACH = 'reach.exceeded';
 
@@ -41,6 +43,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Prop
   const complaint = complaintWords(lesson.complaint, catalogue);
   const stops = stopsOf(lesson, complaint);
   const open = stops.filter((each) => !each.done && !passed.includes(each.id));
+  useTakenBack(handle, doneOf(stops), setChosen);
   // What is asked stays asked until it is left, though it counts as answered from its first touch.
   if (chosen === null && open[0]) setChosen(open[0].id);
   const wanted = stops.find((each) => each.id === chosen) ?? stops.at(-1);
@@ -153,6 +156,10 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Prop
   );
 }
 
+function doneOf(stops: AskStop[]): string[] {
+  return stops.filter((each) => each.done).map((each) => each.id);
+}
+
 function complaintWords(complaint: string | null, catalogue: Catalogue): string {
   if (complaint === null) return '';
   const said = catalogue.complaints.find((each) => each.evidence === complaint);
@@ -186,10 +193,9 @@ function String({ stops, now, lesson, onGo }: StringProps) {
               <button
                 type="button"
                 aria-current={stop.id === now ? 'step' : undefined}
-                data-done={stop.done || undefined}
                 onClick={() => onGo(stop.id)}
               >
-                <i />
+                <Bead as={stop.id === now ? 'now' : stop.done ? 'done' : 'open'} />
                 <span>
                   {stop.title}
                   <small>{stop.line}</small>

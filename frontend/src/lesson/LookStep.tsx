@@ -23,6 +23,7 @@ import { type Asked, useAsked } from './useAsked';
 import { useMeasuring } from './useMeasuring';
 import { useGradedHands, usePicturesAhead } from '../drawings/useGradedHands';
 import type { LessonHandle } from './useLesson';
+import { useTakenBack } from './useTakenBack';
 
 const GRADES = [0, 1, 2, 3];
 
@@ -45,6 +46,8 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
     () => catalogue.evidence.filter((e) => e.instruments.includes(instrument)),
     [catalogue, instrument],
   );
+  const answered = [...Object.keys(lesson.findings), ...lesson.skipped].sort();
+  useTakenBack(handle, answered, (check) => setChoice({ kind: 'check', check }));
   const held = useHeldLook(lesson);
   const look = held.checks.filter((id) => mine.some((e) => e.id === id));
   const { title, items, whys } = listFor(choice, lesson, mine, { ...held, checks: look });

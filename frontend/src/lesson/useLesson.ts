@@ -26,6 +26,8 @@ export interface LessonHandle {
   enter: Enter;
   undo: () => void;
   undoProblem: string | null;
+  /** How often something was taken back on this page. */
+  undos: number;
   /** Entries are on their way, so what follows from them is not known yet. */
   weighing: boolean;
   /** Something was changed in another window since the last entry here. */
@@ -42,6 +44,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
     refetchOnWindowFocus: true,
   });
   const [undoProblem, setUndoProblem] = useState<string | null>(null);
+  const [undos, setUndos] = useState(0);
   const state = useOutbox(studioOutbox);
   const channel = lessonChannel(id);
   const pending = state.waiting.filter((entry) => entry.channel === channel);
@@ -57,6 +60,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
   const lesson = query.data;
   const undo = useCallback(() => {
     if (!lesson) return;
+    setUndos((count) => count + 1);
     const newest = studioOutbox.pending(channel).at(-1);
     if (newest && newest.kind !== 'undo' && studioOutbox.takeBack(channel)) return;
     const target = nextUndo(lesson, studioOutbox.pending(channel));
@@ -72,6 +76,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
     enter,
     undo,
     undoProblem,
+    undos,
     weighing: pending.length > 0 && !state.offline,
     changedElsewhere,
   };

@@ -26,7 +26,7 @@ class Command(BaseCommand):
 
     def handle(self, *_args: Any, fresh: bool, weeks: int, **_options: Any) -> None:
         if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
-            self.stdout.write("The demo studio is as you left it; --fresh builds it anew.")
+            self.stdout.write("The demo studio is kept as it is; --fresh builds it anew.")
         else:
             from studio.services.demo_studio import build_studio  # noqa: PLC0415 - takes a while
 
