@@ -145,4 +145,4 @@ class BrowserCase(StaticLiveServerTestCase):
             f"{v['id']}: {v['help']} at {[n['target'] for n in v['nodes'][:3]]}"
             for v in found["violations"]
         ]
-        self.assertEqual(told, [], view)
+        self.assertEqual("\n".join(told), "", view)

@@ -58,7 +58,7 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("group", name="Bars").get_by_role("button").nth(6).click()
     page.screenshot(path=folder / "piece.png")
     page.go_back()
-    page.get_by_role("button", name="Begin a lesson").click()
+    page.get_by_role("button", name="Begin").click()
     page.get_by_role("heading", name="Last week: show me").wait_for()
     keep("lesson-ask")
     page.get_by_role("button", name="Shown", exact=True).first.click()

@@ -1,10 +1,6 @@
-import { useMantineColorScheme } from '@mantine/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
-import { Link, useRoute } from 'wouter';
 
-import { client } from './api/client';
-import { forgetAllEdits } from './letters/edited';
 import { sessionQuery } from './api/queries';
 import { adoptOldEntries } from './outbox/adopt';
 import { studioOutbox } from './outbox/studio';
@@ -12,25 +8,13 @@ import { LazySignIn } from './signin/LazySignIn';
 import { SignInAgain } from './signin/SignInAgain';
 import { Mark } from './components/Mark';
 import { Problem } from './components/Problem';
-import { Sign } from './components/Sign';
 import css from './Shell.module.css';
 import { letLettersAct } from './components/useKeys';
-import { Undelivered } from './components/Undelivered';
+import { SchemeButton } from './components/SchemeButton';
 
-const VIEWS = [
-  ['/class', 'Class'],
-  ['/library', 'Library'],
-  ['/desk', 'Desk'],
-] as const;
-
-/** The frame of every page: the mark, the way home, and the sign-in when it is needed. */
+/** Around every page: the sign-in where it is needed, what waits to be sent, the teacher's ways. */
 export function Shell({ children }: { children: ReactNode }) {
   const session = useQuery(sessionQuery);
-  // A lesson and a class have a head of their own, with the way back in it.
-  const [isLesson] = useRoute('/lessons/:lessonId');
-  const [isSweep] = useRoute('/class/:groupId');
-  const [isToday] = useRoute('/');
-  const hasHead = isLesson || isSweep;
   const now = session.data?.teacher ?? null;
   const [known, setKnown] = useState(now);
   // Who was here stays shown when the session ends, so that nothing on the page is lost.
@@ -68,68 +52,15 @@ export function Shell({ children }: { children: ReactNode }) {
       <a className={css.skip} href="#main">
         Skip to the page
       </a>
-      {!(hasHead && known) && (
-        <header className={`${css.bar} no-print`}>
-          <Link href="/" className={css.mark} aria-label="Jolf, today">
-            <Mark size={28} />
-            <span>Jolf</span>
-          </Link>
-          <div className={css.right}>
-            {known && <Undelivered />}
-            {known && (
-              <nav aria-label="Views">
-                {VIEWS.map(([address, words]) => (
-                  <Link key={address} href={address} className={css.view}>
-                    {words}
-                  </Link>
-                ))}
-              </nav>
-            )}
-            <SchemeButton />
-            {known && <SignOutButton name={known.name} />}
-          </div>
+      {known === null && (
+        <header className={css.bar}>
+          <Mark size={28} />
+          <span>Jolf</span>
+          <SchemeButton />
         </header>
       )}
-      <main id="main" className={hasHead || (isToday && known) ? undefined : css.main}>
-        {known ? children : <LazySignIn />}
-      </main>
+      <main id="main">{known ? children : <LazySignIn />}</main>
       {known && <SignInAgain owner={known} isOut={now === null} />}
     </>
-  );
-}
-
-function SchemeButton() {
-  const { colorScheme, setColorScheme } = useMantineColorScheme();
-  const dark =
-    colorScheme === 'dark' ||
-    (colorScheme === 'auto' && window.matchMedia('(prefers-color-scheme: dark)').matches);
-  return (
-    <button
-      type="button"
-      className={css.view}
-      aria-label={dark ? 'Light page' : 'Dark page'}
-      onClick={() => setColorScheme(dark ? 'light' : 'dark')}
-    >
-      <Sign name={dark ? 'sun' : 'moon'} size={22} />
-    </button>
-  );
-}
-
-function SignOutButton({ name }: { name: string }) {
-  const cache = useQueryClient();
-  return (
-    <button
-      type="button"
-      className={css.view}
-      onClick={() => {
-        void client.POST('/api/session/sign-out').then(() => {
-          forgetAllEdits();
-          cache.clear();
-          window.location.assign('/');
-        });
-      }}
-    >
-      <span className={css.who}>{name},&nbsp;</span>sign out
-    </button>
   );
 }

@@ -1,10 +1,12 @@
 """The day's list and a player's page as they leave the API."""
 
+from dataclasses import asdict
 from datetime import date
 
 from api.brief.present import flag_out, pain_out, player_brief, reminder_out, stop_out
 from api.desk.present import ways_out
 from api.players.schemas import (
+    AwayOut,
     DayRowOut,
     LadderOut,
     LadderStep,
@@ -12,13 +14,14 @@ from api.players.schemas import (
     PlayerOut,
     TimelineLesson,
     TimelineRow,
+    ToldAtHomeOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
-from studio.models import KeptSound, Player
+from studio.models import KeptSound, LessonChange, Player
+from studio.services.day_list import DayRow
 from studio.services.findings import way_of_teaching
 from studio.services.flags import home_pain, open_flags
 from studio.services.known import focus_of, known_items
-from studio.services.lessons import DayRow
 from studio.services.notes import notes_of
 from studio.services.players import PLAIN_FACTS
 from studio.services.term import term_page
@@ -29,7 +32,7 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
     causes = load_catalogue().causes
     return DayRowOut(
         player=player_brief(row.player, on),
-        time=row.player.lesson_time.strftime("%H:%M") if row.player.lesson_time else None,
+        time=f"{row.time:%H:%M}" if row.time else None,
         is_today=row.is_today,
         focus=[causes[c].name for c in row.focus],
         minutes=row.minutes,
@@ -38,7 +41,14 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
         lesson_today=row.today.pk if row.today else None,
         flag=stop_out(row.flags),
         pain=pain_out(row.pain),
+        weekday=row.player.weekday,
+        away=away_out(row.away) if row.away else None,
+        home=ToldAtHomeOut(**asdict(row.home)) if row.home else None,
     )
+
+
+def away_out(change: LessonChange) -> AwayOut:
+    return AwayOut(to=change.to, at=f"{change.at:%H:%M}" if change.at else None)
 
 
 def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:

@@ -13,8 +13,10 @@ from api.lessons.present import lesson_out
 from api.lessons.schemas import LessonOut
 from api.players.present import day_row, player_out
 from api.players.schemas import (
+    AwayIn,
     BodyNoteIn,
     DayOut,
+    FreeTimeOut,
     ImportedOut,
     LiftIn,
     LineOut,
@@ -24,13 +26,15 @@ from api.players.schemas import (
 from studio.errors import StudioError
 from studio.services.attention import lines_today
 from studio.services.body import note_on_body
+from studio.services.day_list import day_rows
 from studio.services.desk import set_players_way
 from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
-from studio.services.lessons import day_rows, lesson_of, player_of, start_lesson
+from studio.services.lessons import lesson_of, player_of, start_lesson
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
 from studio.services.players import save_player
+from studio.services.timetable import change_lesson, free_times, take_back_change
 
 router = Router(tags=["players"])
 
@@ -45,6 +49,9 @@ def read_day(request: HttpRequest) -> DayOut:
         lines=[
             LineOut(player=line.player.pk, name=line.player.name, words=line.words)
             for line in lines_today(rows, on)
+        ],
+        free=[
+            FreeTimeOut(on=free.on, at=f"{free.at:%H:%M}") for free in free_times(request.user, on)
         ],
     )
 
@@ -79,6 +86,19 @@ def begin_lesson(request: HttpRequest, player_id: int) -> LessonOut:
     """Today's lesson of this player, begun if need be."""
     lesson = start_lesson(player_of(request.user, player_id), today(request))
     return lesson_out(lesson_of(request.user, lesson.pk))
+
+
+@router.post("/{int:player_id}/away", response={204: None})
+def be_away(request: HttpRequest, player_id: int, data: AwayIn) -> tuple[int, None]:
+    """Today's lesson falls out, or is at another time."""
+    change_lesson(player_of(request.user, player_id), today(request), data.to, data.at)
+    return 204, None
+
+
+@router.delete("/{int:player_id}/away", response={204: None})
+def be_here_after_all(request: HttpRequest, player_id: int) -> tuple[int, None]:
+    take_back_change(player_of(request.user, player_id), today(request))
+    return 204, None
 
 
 @router.post("/{int:player_id}/way", response=PlayerOut)

@@ -6,6 +6,7 @@ from ninja import Field, Schema
 
 from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
 from api.desk.schemas import WayOut
+from api.types import WallTime
 
 
 class PlayerIn(Schema):
@@ -26,6 +27,21 @@ class PlayerIn(Schema):
     is_practice: bool = False
 
 
+class AwayOut(Schema):
+    """A lesson that is not on its day: `to` and `at` say when it is instead, if at all."""
+
+    to: date | None
+    at: str | None
+
+
+class ToldAtHomeOut(Schema):
+    """Days of the newest week: planned until today, practised, and tight of these."""
+
+    planned: int
+    done: int
+    tight: int
+
+
 class DayRowOut(Schema):
     player: PlayerBrief
     time: str | None
@@ -37,6 +53,21 @@ class DayRowOut(Schema):
     lesson_today: int | None
     flag: FlagOut | None
     pain: PainOut | None
+    weekday: int | None
+    away: AwayOut | None
+    home: ToldAtHomeOut | None
+
+
+class FreeTimeOut(Schema):
+    on: date
+    at: str
+
+
+class AwayIn(Schema):
+    """Without a day the lesson falls out."""
+
+    to: date | None = None
+    at: WallTime | None = None
 
 
 class LineOut(Schema):
@@ -51,6 +82,7 @@ class DayOut(Schema):
     date: date
     rows: list[DayRowOut]
     lines: list[LineOut]
+    free: list[FreeTimeOut]
 
 
 class TimelineRow(Schema):

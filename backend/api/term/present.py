@@ -9,6 +9,7 @@ from api.term.schemas import (
     TermNextOut,
     TermOut,
     TermPictureOut,
+    TermRowOut,
     TermSignOut,
     TermStringOut,
 )
@@ -19,13 +20,15 @@ from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span, spans_of, term_picture
 from studio.services.term import KeptTerm
 
+DAYS_OF_A_WEEK = 7
+
 
 def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
     term = kept.term
     if term is None:
         return TermOut(
             better="", stuck="", next=None, span=span, spans=[span],
-            picture=None, strings=[], measures=[], lessons=[],
+            picture=None, strings=[], measures=[], lessons=[], practised=0,
         )  # fmt: skip
     return TermOut(
         better=term.better,
@@ -39,6 +42,7 @@ def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
                 cause=each.cause,
                 name=each.name,
                 answer=each.answer,
+                since=each.since,
                 signs=[_sign_out(sign, kept.lessons) for sign in each.signs],
                 helped=list(each.helped),
             )
@@ -49,6 +53,7 @@ def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
             TermLesson(id=lesson, date=term.date_of(day))
             for lesson, day in zip(kept.lessons, term.lessons, strict=True)
         ],
+        practised=sum(day > term.last - DAYS_OF_A_WEEK for day, _ in term.practice),
     )
 
 
@@ -83,6 +88,7 @@ def _picture_out(kept: KeptTerm, size: Size, span: Span) -> TermPictureOut | Non
             )
             for mark in found.marks
         ],
+        rows=[TermRowOut(of=row.of, key=row.key, y=row.y) for row in found.rows],
         folded=list(found.folded),
     )
 

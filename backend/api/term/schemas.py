@@ -5,6 +5,15 @@ from datetime import date
 from ninja import Schema
 
 
+class TermRowOut(Schema):
+    """A lane of the picture: `of` string, practice or measure; `key` its cause or measure; `y` the
+    height of its middle."""
+
+    of: str
+    key: str
+    y: float
+
+
 class TermNextOut(Schema):
     """The one next step: `step` as in `jolf-change/1`, `why` in a sentence, and the check that
     would tell, where one is asked."""
@@ -35,6 +44,7 @@ class TermPictureOut(Schema):
     width: float
     height: float
     marks: list[TermMarkOut]
+    rows: list[TermRowOut]
     folded: list[str]
 
 
@@ -49,11 +59,13 @@ class TermSignOut(Schema):
 
 
 class TermStringOut(Schema):
-    """One cause in words. `helped`: exercises after which there was less of it."""
+    """One cause in words. `helped`: exercises after which there was less of it. `since`: from when
+    on it is so, "" for nothing."""
 
     cause: str
     name: str
     answer: str
+    since: str
     signs: list[TermSignOut]
     helped: list[str]
 
@@ -78,7 +90,7 @@ class TermLesson(Schema):
 
 class TermOut(Schema):
     """`better`, `stuck`: the two sentences, "" for none. `picture`: None where nothing shows
-    yet."""
+    yet. `practised`: days of the last seven."""
 
     better: str
     stuck: str
@@ -89,3 +101,4 @@ class TermOut(Schema):
     strings: list[TermStringOut]
     measures: list[TermMeasureOut]
     lessons: list[TermLesson]
+    practised: int

@@ -24,7 +24,7 @@ class FitAndTempo(BrowserCase):
         page = self.page
         self.sign_in()
         page.get_by_role("link", name="Mira Oslund").first.click()
-        page.get_by_text("Fit of the instrument", exact=True).click()
+        page.get_by_role("button", name="Body and fit").click()
         page.get_by_role("button", name="Write down the fit").click()
         page.get_by_label("What was changed: one thing").wait_for()
         self.assert_accessible("fit dialog")

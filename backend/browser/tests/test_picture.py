@@ -96,7 +96,7 @@ class PictureAngles(BrowserCase):
         self.assertEqual(set(kept.points), {*THIRD, "string.a", "string.b"})
         self.assertLess(kept.height, HEIGHT)
         self.page.goto(f"{self.live_server_url}/players/{kept.player_id}")
-        self.page.get_by_text("Pictures of the hand", exact=True).click()
+        self.page.get_by_role("button", name="Pictures").click()
         picture = self.page.get_by_role("button", name="before")
         expect(picture).to_contain_text("Fingertip joint, finger 3: 45 degrees")
         shown = self.page.locator("li img").first

@@ -29,7 +29,7 @@ class Pieces(BrowserCase):
         self.addCleanup(self.folder.cleanup)
         self.sign_in()
         self.page.get_by_role("link", name=PLAYER.name).first.click()
-        self.page.get_by_text("own music").click()
+        self.page.get_by_role("button", name="Own music").click()
 
     def bring_in(self, data):
         path = Path(self.folder.name) / "A little march.musicxml"
@@ -84,13 +84,13 @@ class Pieces(BrowserCase):
 
     def test_in_a_lesson_a_piece_is_brought_in_and_the_lesson_gone_on_with(self):
         page = self.page
-        page.get_by_role("button", name="lesson").first.click()
+        page.get_by_role("button", name="Begin").click()
         page.get_by_role("region", name="What is asked").wait_for()
-        page.get_by_text("own music").click()
+        page.get_by_role("button", name="Own music").click()
         self.bring_in(melody_bytes(TUNE))
         page.get_by_role("link", name="Back to the lesson").click()
         expect(page.get_by_role("button", name="All is well")).to_be_visible()
-        page.get_by_text("own music").click()
+        page.get_by_role("button", name="Own music").click()
         expect(page.get_by_role("link", name="A little march")).to_be_visible()
 
     def test_notes_are_seen_in_the_dark(self):
@@ -135,7 +135,7 @@ class Pieces(BrowserCase):
         expect(page.get_by_text("are this player’s step into music")).to_be_visible()
         self.assert_accessible("a piece in the week")
         page.get_by_role("link", name="Back to the player").click()
-        page.get_by_role("button", name="lesson").first.click()
+        page.get_by_role("button", name="Begin").click()
         page.get_by_role("tab", name="Give").or_(page.get_by_text("Give", exact=True)).first.click()
         page.get_by_role("button", name="In A little march").click()
         link = page.get_by_role("link", name="A little march")

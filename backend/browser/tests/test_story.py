@@ -120,12 +120,12 @@ class ByMouse(BrowserCase):
         page = self.page
         page.goto(self.live_server_url)
         page.get_by_role("link", name="Mira Oslund").first.click()
-        page.get_by_role("heading", name="Steps climbed").wait_for()
+        page.get_by_role("button", name="Steps climbed").wait_for()
         self.assert_accessible("player")
-        page.get_by_text("Every sign, lesson by lesson").click()
+        page.get_by_role("button", name="Every sign").click()
         row = page.get_by_role("row", name="Thumb will not tap")
         expect(row.get_by_role("cell").nth(4)).to_have_text("strong")
-        page.get_by_role("button", name="Begin a lesson").click()
+        page.get_by_role("button", name="Begin").click()
         page.get_by_role("button", name="All is well").click()
         page.get_by_role("heading", name="The same again").wait_for()
         asked = page.get_by_role("group", name="Opening beside the thumb is shut")
@@ -230,7 +230,7 @@ class FewActions(BrowserCase):
         page = self.page
         self.sign_in()
         page.get_by_role("link", name="Mira Oslund").first.click()
-        page.get_by_role("button", name="Begin a lesson").click()
+        page.get_by_role("button", name="Begin").click()
         more = 1
 
         def press(key: str) -> None:

@@ -48,10 +48,35 @@ class Term(BrowserCase):
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
         box = self.picture.bounding_box()
         page.mouse.click(box["x"] + box["width"] * 0.3, box["y"] + 115)
-        expect(page.locator("#term-says")).not_to_contain_text("Touch the picture")
+        expect(page.locator("#term-says")).not_to_be_empty()
         self.assert_accessible("player, the term on a phone")
 
+    def test_at_its_right_end_stands_how_it_is_today_and_a_touch_opens_the_signs(self):
+        page = self.page
+        answer = page.get_by_role("button", name="Thumb squeezes:")
+        strand = self.picture.bounding_box()
+        at = answer.bounding_box()
+        self.assertLess(strand["y"], at["y"])
+        self.assertLess(at["y"], strand["y"] + strand["height"])
+        before = self.picture.bounding_box()
+        answer.click()
+        page.get_by_role("region", name="Signs of: Thumb squeezes").wait_for()
+        self.assertEqual(self.picture.bounding_box(), before)
+
+    def test_each_part_opens_in_its_place_and_moves_nothing_above_it(self):
+        page = self.page
+        for name in ("Sheets", "Steps climbed", "Every sign", "Own music", "Body and fit"):
+            fold = page.get_by_role("button", name=name)
+            fold.scroll_into_view_if_needed()
+            before = fold.evaluate("(node) => node.offsetTop")
+            fold.click()
+            page.wait_for_load_state("networkidle")
+            with self.subTest(part=name):
+                self.assertEqual(fold.evaluate("(node) => node.offsetTop"), before)
+        self.assert_accessible("player, all parts open")
+
     def test_the_picture_can_be_taken_along(self):
+        self.page.get_by_role("button", name="Records").click()
         for kind, start in (("PNG", b"\x89PNG"), ("SVG", b"<svg")):
             address = self.page.get_by_role("link", name=kind).get_attribute("href")
             answer = self.page.request.get(self.live_server_url + address)

@@ -19,6 +19,7 @@ from lefthand.values.wording import lower_first
 PAUSE_DAYS = 7
 LONG_PAUSE_DAYS = 21
 MONTH_SAYS_ENOUGH_DAYS = 300
+FREE_BELOW = 0.15  # of trouble, as for *gone*
 WORST_FIRST = "The first was the worst day: part of it would have come by itself."
 
 # What the picture says where the word itself would not do.
@@ -61,7 +62,8 @@ class TermSign:
 class TermString:
     """One cause. probability, trouble: by lesson, 0..1. looked: whether it was looked at. why: what
     was seen of it, a line a lesson. focus: when it was worked on, with the exercise. steps: (day,
-    rung, rungs, exercise) of what was given for it. helped: exercises after which it was less."""
+    rung, rungs, exercise) of what was given for it. helped: exercises after which it was less.
+    since: from when on it is so, as far as the lessons tell; "" for nothing."""
 
     cause: str
     name: str
@@ -75,6 +77,7 @@ class TermString:
     steps: Sequence[tuple[int, int, int, str]]
     helped: Sequence[str]
     signs: Sequence[TermSign]
+    since: str = ""
     is_focus: bool = False
 
     @property
@@ -210,7 +213,7 @@ def _worst(change: Change, cause: CauseChange) -> date:
 def _stuck(change: Change, catalogue: Catalogue) -> str:
     back = next((c for c in change.causes if c.word is CauseWord.BACK), None)
     if back is not None:
-        return f"Look again: {lower_first(catalogue.causes[back.cause].name)} may be back."
+        return f"{catalogue.causes[back.cause].name} may be back."
     if change.stuck is None:
         return ""
     return f"Stuck: {lower_first(catalogue.causes[change.stuck.cause].name)}."
@@ -252,8 +255,30 @@ def _string(
             if h.cause == cause.cause and h.is_less and h.is_practised
         ],
         signs=term_signs(change.signs, cause.signs),
+        since=_since(change, cause),
         is_focus=cause.cause in course.newest_focus,
     )
+
+
+def _since(change: Change, cause: CauseChange) -> str:
+    """Of what is gone, since when no lesson showed trouble; else how long it was worked on."""
+    lessons = change.course.lessons
+    if cause.word is CauseWord.GONE:
+        troubled = [n for n, each in enumerate(cause.trouble) if each >= FREE_BELOW]
+        first = troubled[-1] + 1 if troubled else 0
+        return f"since {_month(change, lessons[min(first, len(lessons) - 1)].on)}"
+    worked = [n for n, lesson in enumerate(lessons) if cause.cause in lesson.focus]
+    if not worked:
+        return ""
+    end = worked[-1]
+    first = end
+    while first > 0 and cause.cause in lessons[first - 1].focus:
+        first -= 1
+    count = end - first + 1
+    told = f"{count} lessons" if count > 1 else "one lesson"
+    if end == len(lessons) - 1:
+        return f"worked on for {told}"
+    return f"worked on until {_month(change, lessons[end + 1].on)}"
 
 
 def _seen(findings: Mapping[str, Finding], signs: Sequence[str], catalogue: Catalogue) -> str:

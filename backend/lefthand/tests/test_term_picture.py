@@ -127,6 +127,42 @@ class Picture(TestCase):
         self.assertNotIn("<script", svg)
         ET.fromstring(svg)
 
+    def test_it_ends_today_however_few_the_lessons(self):
+        for lessons in (1, 2, 6, 30):
+            term = a_term(lessons=max(lessons, 6))
+            term = replace(term, lessons=term.lessons[:lessons], last=7 * lessons)
+            for span in Span:
+                start, end = window(term, span)
+                with self.subTest(lessons=lessons, span=span):
+                    self.assertEqual(end, term.last + 1)
+                    self.assertGreaterEqual(end - start, 28)
+
+    def test_each_lane_tells_the_page_how_high_it_lies(self):
+        term = a_term(practice={a_term().start: "done"})
+        found = term_picture(term, Size.PAGE)
+        strings = [row.key for row in found.rows if row.of == "string"]
+        self.assertEqual(strings, [each.cause for each in term.strings][: len(strings)])
+        heights = [row.y for row in found.rows]
+        self.assertEqual(heights, sorted(heights))
+        self.assertTrue(all(0 < y < found.height for y in heights))
+        self.assertIn("practice", [row.of for row in found.rows])
+        for string in term.strings:
+            self.assertNotIn(f">{string.answer}<", found.svg)
+
+    def test_since_when_it_is_so_follows_the_lessons(self):
+        for seed in range(6):
+            term = a_term(Kind.BETTER, lessons=14, seed=seed)
+            for string in term.strings:
+                with self.subTest(seed=seed, cause=string.cause):
+                    if string.word == "gone":
+                        troubled = [n for n, t in enumerate(string.trouble) if t >= 0.15]
+                        first = term.date_of(term.lessons[(troubled or [-1])[-1] + 1])
+                        self.assertEqual(string.since, f"since {first:%B}")
+                    elif string.is_focus:
+                        self.assertRegex(string.since, r"^worked on for (one lesson|\d+ lessons)$")
+                    else:
+                        self.assertRegex(string.since, r"^(worked on until \w+( \d{4})?)?$")
+
     def test_spans_are_offered_where_they_differ(self):
         short, long = a_term(lessons=6), a_term(lessons=60)
         self.assertEqual(spans_of(short), [Span.TERM])

@@ -6,7 +6,15 @@ Every record belongs to one teacher through its player, and only that teacher se
 from studio.models.hands import BodyWord, HandPicture, KeptSound, RedFlag, Setup, Take
 from studio.models.kept import StoredStanding, Summary
 from studio.models.lessons import CauseWord, Focus, Lesson, LessonEntry, Observation
-from studio.models.people import HAND_TONES, INSTRUMENTS, LEVELS, Group, Player, TeacherSettings
+from studio.models.people import (
+    HAND_TONES,
+    INSTRUMENTS,
+    LEVELS,
+    Group,
+    LessonChange,
+    Player,
+    TeacherSettings,
+)
 from studio.models.pieces import Piece
 from studio.models.weeks import HomeDay, HomeLink, Plan, PlanItem, PracticeResult
 
@@ -23,6 +31,7 @@ __all__ = [
     "HomeLink",
     "KeptSound",
     "Lesson",
+    "LessonChange",
     "LessonEntry",
     "Observation",
     "Piece",

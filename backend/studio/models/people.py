@@ -85,3 +85,20 @@ class Player(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+
+class LessonChange(models.Model):
+    """A lesson that is not at its usual time: it falls out (`to` empty) or is on another day or at
+    another time. `on`: the day it was to be on."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="lesson_changes")
+    on = models.DateField()
+    to = models.DateField(null=True, blank=True)
+    at = models.TimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["on"]
+        constraints = [models.UniqueConstraint(fields=["player", "on"], name="one_change_a_lesson")]
+
+    def __str__(self) -> str:
+        return f"{self.player}: {self.on} to {self.to or 'nothing'}"

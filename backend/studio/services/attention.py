@@ -7,7 +7,8 @@ from datetime import date
 from lefthand.change.helped import Share, shares
 from lefthand.change.next_step import Step
 from studio.models import Player
-from studio.services.lessons import DayRow, Teacher, players_of
+from studio.services.day_list import DayRow
+from studio.services.lessons import Teacher, players_of
 from studio.services.term import TermLine, lines_of
 
 MOST_LINES = 5

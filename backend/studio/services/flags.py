@@ -63,6 +63,18 @@ def home_pain(player_id: int, on: date) -> HomeDay | None:
     return logs.filter(date__lte=on + timedelta(days=1)).order_by("date").last()
 
 
+def pain_in_week(players: Sequence[int], on: date) -> dict[int, HomeDay]:
+    """The newest log of the last seven days in which something hurt, by player."""
+    since = on - timedelta(days=HOME_PAIN_DAYS)
+    logs = HomeDay.objects.filter(
+        lesson__player__in=players,
+        lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
+        date__gte=since,
+        pain__gt=0,
+    ).select_related("lesson")
+    return {log.lesson.player_id: log for log in logs.order_by("date")}
+
+
 def keep_flag_in_step(lesson: Lesson, case: Case, known: Sequence[RedFlag]) -> bool:
     """Raise a flag for every red reason of the lesson that no flag of it holds yet; True where
     that wrote something. `known`: all stops of the player.

@@ -34,13 +34,9 @@ from studio.errors import StudioError
 from studio.models import Group, HomeDay, Lesson, Player, RedFlag
 from studio.services.entries import record, record_not_there
 from studio.services.findings import findings_of
+from studio.services.flags import pain_in_week
 from studio.services.home import DAYS_AHEAD
-from studio.services.lessons import (
-    Teacher,
-    glance_lesson,
-    pain_in_week,
-    players_of,
-)
+from studio.services.lessons import Teacher, glance_lesson, players_of
 
 MAX_NAME = 80
 DAYS_BACK = 60

@@ -1,20 +1,15 @@
-"""Starting lessons, finding records of a teacher, and the day's list."""
+"""Starting lessons and finding the records of a teacher."""
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from datetime import date, timedelta
 
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
-from django.db.models import Max, QuerySet
+from django.db.models import QuerySet
 
 from studio.errors import StudioError
-from studio.models import HomeDay, Lesson, Player, PracticeResult, RedFlag
-from studio.services.flags import HOME_PAIN_DAYS, MOST_DAYS_OF_A_LINK
-from studio.services.keep_alive import due_or_back
+from studio.models import Lesson, Player, PracticeResult
 from studio.services.learning import counts_for
 from studio.services.records import given_week, lesson_rows
 from studio.services.standing import forget
-from studio.services.summary import DaySummary, summaries_of
 
 Teacher = AbstractBaseUser | AnonymousUser
 
@@ -72,93 +67,6 @@ def remove_lesson(lesson: Lesson) -> None:
         raise StudioError("conflict", "lesson", "its week was practised, so it stays")
     lesson.delete()
     forget(lesson.player_id, lesson.date)
-
-
-@dataclass(frozen=True)
-class DayRow:
-    """One player in the day's list. `last_on`: the newest earlier lesson. `due`: resolved causes
-    that are due for another look. `flags`: stops that are up. `pain`: the newest log of the week in
-    which something hurt."""
-
-    player: Player
-    last_on: date | None
-    today: Lesson | None
-    focus: list[str]
-    minutes: float | None
-    due: list[str]
-    flags: list[RedFlag]
-    pain: HomeDay | None
-    is_today: bool
-
-    @property
-    def is_urgent(self) -> bool:
-        """Something is up that the teacher should see before anything else."""
-        return bool(self.flags) or self.pain is not None
-
-
-def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
-    """All players of the teacher: those with a stop or pain first, then those of this weekday by
-    time, then the others by name."""
-    players = list(players_of(teacher).prefetch_related("red_flags"))
-    ids = [player.pk for player in players]
-    lessons = Lesson.objects.filter(player__in=ids, date=on, is_glance=False)
-    days = _Days(
-        on=on,
-        summaries=summaries_of(ids, on),
-        lessons={lesson.player_id: lesson for lesson in lessons},
-        last_on=_last_days(ids, on),
-        pain=pain_in_week(ids, on),
-    )
-    return sorted((days.row(player) for player in players), key=_place_in_day)
-
-
-def _last_days(players: Sequence[int], on: date) -> dict[int, date]:
-    """The day of each player's newest lesson before a day."""
-    lessons = Lesson.objects.filter(player__in=players, date__lt=on, is_glance=False)
-    newest = lessons.values("player").annotate(newest=Max("date"))
-    return {each["player"]: each["newest"] for each in newest}
-
-
-def pain_in_week(players: Sequence[int], on: date) -> dict[int, HomeDay]:
-    """The newest log of the last seven days in which something hurt, by player."""
-    since = on - timedelta(days=HOME_PAIN_DAYS)
-    logs = HomeDay.objects.filter(
-        lesson__player__in=players,
-        lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
-        date__gte=since,
-        pain__gt=0,
-    ).select_related("lesson")
-    return {log.lesson.player_id: log for log in logs.order_by("date")}
-
-
-@dataclass(frozen=True)
-class _Days:
-    """What the day's list reads of all its players, by player."""
-
-    on: date
-    summaries: Mapping[int, DaySummary]
-    lessons: Mapping[int, Lesson]
-    last_on: Mapping[int, date]
-    pain: Mapping[int, HomeDay]
-
-    def row(self, player: Player) -> DayRow:
-        summary = self.summaries[player.pk]
-        return DayRow(
-            player=player,
-            last_on=self.last_on.get(player.pk),
-            today=self.lessons.get(player.pk),
-            focus=summary.focus,
-            minutes=summary.minutes,
-            due=[each.kept.cause for each in due_or_back(summary.kept, self.on) if each.is_due],
-            flags=[flag for flag in player.red_flags.all() if flag.lifted_on is None],
-            pain=self.pain.get(player.pk),
-            is_today=player.weekday == self.on.weekday(),
-        )
-
-
-def _place_in_day(row: DayRow) -> tuple[bool, bool, str, str]:
-    time = str(row.player.lesson_time or "") if row.is_today else ""
-    return (not row.is_urgent, not row.is_today, time, row.player.name)
 
 
 def plan_minutes(lesson: Lesson) -> float:

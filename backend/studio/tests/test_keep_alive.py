@@ -2,7 +2,7 @@
 
 from datetime import timedelta
 
-from studio.services.lessons import day_rows
+from studio.services.day_list import day_rows
 from studio.services.looks import lesson_look
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 

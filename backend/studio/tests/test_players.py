@@ -4,7 +4,7 @@ from datetime import time
 
 from studio.errors import StudioError
 from studio.models import Player
-from studio.services.lessons import day_rows
+from studio.services.day_list import day_rows
 from studio.services.players import save_player
 from studio.tests.studio_case import DAY, StudioCase
 

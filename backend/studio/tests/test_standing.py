@@ -5,9 +5,9 @@ from datetime import timedelta
 
 from studio.models import StoredStanding, Summary
 from studio.services import standing, summary
+from studio.services.day_list import day_rows
 from studio.services.flags import lift_flags
 from studio.services.home import log_day, make_link
-from studio.services.lessons import day_rows
 from studio.services.standing import changes_of, standing_before
 from studio.tests.studio_case import DAY, StudioCase
 

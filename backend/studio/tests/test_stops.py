@@ -7,10 +7,10 @@ from studio.errors import StudioError
 from studio.models import HomeDay, LessonEntry, PracticeResult, RedFlag
 from studio.paper.pdf import sheet_pdf
 from studio.paper.sheet import build_sheet
+from studio.services.day_list import day_rows
 from studio.services.entries import undo
 from studio.services.flags import lift_flags, open_flags, open_reasons
 from studio.services.home import answer_later, log_day, make_link, open_link, take_back_stop
-from studio.services.lessons import day_rows
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 NOTE = "Seen by a physiotherapist, may begin gently."

@@ -152,7 +152,7 @@ export const helpedQuery = queryOptions({
   staleTime: 0,
 });
 
-export const termQuery = (playerId: number, span: string, size: 'wide' | 'narrow') =>
+export const termQuery = (playerId: number, span: string, size: 'page' | 'narrow') =>
   queryOptions({
     queryKey: ['term', playerId, span, size],
     queryFn: async () =>

@@ -1100,6 +1100,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Be Away
+         * @description Today's lesson falls out, or is at another time.
+         */
+        post: operations["api_players_routes_be_away"];
+        /** Be Here After All */
+        delete: operations["api_players_routes_be_here_after_all"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/body": {
         parameters: {
             query?: never;
@@ -1655,6 +1676,26 @@ export interface components {
             waits: boolean;
         };
         /**
+         * AwayIn
+         * @description Without a day the lesson falls out.
+         */
+        AwayIn: {
+            /** At */
+            at?: string | null;
+            /** To */
+            to?: string | null;
+        };
+        /**
+         * AwayOut
+         * @description A lesson that is not on its day: `to` and `at` say when it is instead, if at all.
+         */
+        AwayOut: {
+            /** At */
+            at: string | null;
+            /** To */
+            to: string | null;
+        };
+        /**
          * BesideOut
          * @description Two takes laid beside each other. before_on: day of the first of them. spread: % of the
          *     spacing. measured: what the check itself measures, where it is neither pitch nor spacing. after:
@@ -2059,6 +2100,8 @@ export interface components {
              * Format: date
              */
             date: string;
+            /** Free */
+            free: components["schemas"]["FreeTimeOut"][];
             /** Lines */
             lines: components["schemas"]["LineOut"][];
             /** Rows */
@@ -2066,11 +2109,13 @@ export interface components {
         };
         /** DayRowOut */
         DayRowOut: {
+            away: components["schemas"]["AwayOut"] | null;
             /** Due */
             due: string[];
             flag: components["schemas"]["FlagOut"] | null;
             /** Focus */
             focus: string[];
+            home: components["schemas"]["ToldAtHomeOut"] | null;
             /** Is Today */
             is_today: boolean;
             /** Last Lesson */
@@ -2083,6 +2128,8 @@ export interface components {
             player: components["schemas"]["PlayerBrief"];
             /** Time */
             time: string | null;
+            /** Weekday */
+            weekday: number | null;
         };
         /**
          * DeskOut
@@ -2605,6 +2652,16 @@ export interface components {
             paths: components["schemas"]["PathOut"][];
             /** Width */
             width: number;
+        };
+        /** FreeTimeOut */
+        FreeTimeOut: {
+            /** At */
+            at: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
         };
         /** GroupIn */
         GroupIn: {
@@ -4680,7 +4737,7 @@ export interface components {
          * Size
          * @enum {string}
          */
-        Size: "wide" | "narrow" | "letter";
+        Size: "wide" | "page" | "narrow" | "letter";
         /**
          * SkipEntry
          * @description `key`: an evidence id.
@@ -4977,7 +5034,7 @@ export interface components {
         /**
          * TermOut
          * @description `better`, `stuck`: the two sentences, "" for none. `picture`: None where nothing shows
-         *     yet.
+         *     yet. `practised`: days of the last seven.
          */
         TermOut: {
             /** Better */
@@ -4988,6 +5045,8 @@ export interface components {
             measures: components["schemas"]["TermMeasureOut"][];
             next: components["schemas"]["TermNextOut"] | null;
             picture: components["schemas"]["TermPictureOut"] | null;
+            /** Practised */
+            practised: number;
             /** Span */
             span: string;
             /** Spans */
@@ -5009,10 +5068,25 @@ export interface components {
             height: number;
             /** Marks */
             marks: components["schemas"]["TermMarkOut"][];
+            /** Rows */
+            rows: components["schemas"]["TermRowOut"][];
             /** Svg */
             svg: string;
             /** Width */
             width: number;
+        };
+        /**
+         * TermRowOut
+         * @description A lane of the picture: `of` string, practice or measure; `key` its cause or measure; `y` the
+         *     height of its middle.
+         */
+        TermRowOut: {
+            /** Key */
+            key: string;
+            /** Of */
+            of: string;
+            /** Y */
+            y: number;
         };
         /**
          * TermSignOut
@@ -5034,7 +5108,8 @@ export interface components {
         };
         /**
          * TermStringOut
-         * @description One cause in words. `helped`: exercises after which there was less of it.
+         * @description One cause in words. `helped`: exercises after which there was less of it. `since`: from when
+         *     on it is so, "" for nothing.
          */
         TermStringOut: {
             /** Answer */
@@ -5047,6 +5122,8 @@ export interface components {
             name: string;
             /** Signs */
             signs: components["schemas"]["TermSignOut"][];
+            /** Since */
+            since: string;
         };
         /**
          * TimelineLesson
@@ -5097,6 +5174,18 @@ export interface components {
             simulated: boolean;
             /** Tempi */
             tempi: number[];
+        };
+        /**
+         * ToldAtHomeOut
+         * @description Days of the newest week: planned until today, practised, and tight of these.
+         */
+        ToldAtHomeOut: {
+            /** Done */
+            done: number;
+            /** Planned */
+            planned: number;
+            /** Tight */
+            tight: number;
         };
         /** ToneIn */
         ToneIn: {
@@ -8235,6 +8324,86 @@ export interface operations {
             };
         };
     };
+    api_players_routes_be_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_players_routes_be_here_after_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_players_routes_note_body: {
         parameters: {
             query?: never;
@@ -9289,7 +9458,7 @@ export interface operations {
     api_term_routes_read_term: {
         parameters: {
             query?: {
-                size?: "wide" | "narrow" | "letter";
+                size?: "wide" | "page" | "narrow" | "letter";
                 span?: "term" | "year" | "all";
             };
             header?: never;

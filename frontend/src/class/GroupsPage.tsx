@@ -5,9 +5,8 @@ import { Link } from 'wouter';
 
 import { late } from '../components/late';
 import { groupsQuery } from '../api/queries';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
-import { StringsRule } from '../components/StringsRule';
-import { usePageTitle } from '../components/usePageTitle';
 import css from './GroupsPage.module.css';
 
 const GroupDialog = late(async () => (await import('./GroupDialog')).GroupDialog);
@@ -16,38 +15,38 @@ const RosterDialog = late(async () => (await import('./RosterDialog')).RosterDia
 
 /** The teacher's groups; each opens its sweep. */
 export function GroupsPage() {
-  usePageTitle('Class');
   const groups = useQuery(groupsQuery);
   const [making, setMaking] = useState(false);
   const [bringing, setBringing] = useState(false);
   if (groups.error) return <Problem error={groups.error} onRetry={() => void groups.refetch()} />;
   if (!groups.data) return null;
   return (
-    <div className={css.page}>
-      <h1>Class</h1>
-      <StringsRule />
-      <p>Look at one to three things across a whole group, and see whose hand needs you first.</p>
-      <ul className={css.list}>
-        {groups.data.map((group) => (
-          <li key={group.id}>
-            <Link href={`/class/${group.id}`}>{group.name}</Link>
-            <span className="quiet">{group.names.join(', ') || 'nobody yet'}</span>
-          </li>
-        ))}
-      </ul>
-      <div>
-        <Button
-          variant={groups.data.length === 0 ? 'filled' : 'default'}
-          onClick={() => setMaking(true)}
-        >
-          New group
-        </Button>{' '}
-        <Button variant="default" onClick={() => setBringing(true)}>
-          Bring in a class
-        </Button>
+    <>
+      <PageHead title="Class" />
+      <div className={css.page}>
+        <p>Look at one to three things across a whole group, and see whose hand needs you first.</p>
+        <ul className={css.list}>
+          {groups.data.map((group) => (
+            <li key={group.id}>
+              <Link href={`/class/${group.id}`}>{group.name}</Link>
+              <span className="quiet">{group.names.join(', ') || 'nobody yet'}</span>
+            </li>
+          ))}
+        </ul>
+        <div>
+          <Button
+            variant={groups.data.length === 0 ? 'filled' : 'default'}
+            onClick={() => setMaking(true)}
+          >
+            New group
+          </Button>{' '}
+          <Button variant="default" onClick={() => setBringing(true)}>
+            Bring in a class
+          </Button>
+        </div>
+        {bringing && <RosterDialog onClose={() => setBringing(false)} />}
+        {making && <GroupDialog opened onClose={() => setMaking(false)} group={null} />}
       </div>
-      {bringing && <RosterDialog onClose={() => setBringing(false)} />}
-      {making && <GroupDialog opened onClose={() => setMaking(false)} group={null} />}
-    </div>
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, FileButton, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation } from 'wouter';
@@ -6,6 +6,7 @@ import { useLocation } from 'wouter';
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import { INSTRUMENT_WORDS } from '../words/words';
+import { TakeFile } from '../components/TakeFile';
 import css from './RosterDialog.module.css';
 
 const COLUMN_WORDS: Record<string, string> = {
@@ -85,18 +86,13 @@ function RosterForm({ onClose }: { onClose: () => void }) {
       )}
       {rows.length > 0 && <Preview rows={rows} />}
       <div className={css.actions}>
-        <FileButton
+        <TakeFile
+          isQuiet
           accept=".csv,.txt,text/csv,text/plain"
-          onChange={(file) => {
-            if (file) void file.text().then(change);
-          }}
+          onFile={(file) => void file.text().then(change)}
         >
-          {(props) => (
-            <Button variant="default" {...props}>
-              From a CSV file
-            </Button>
-          )}
-        </FileButton>
+          From a CSV file
+        </TakeFile>
         <Button
           variant={isGood ? 'default' : 'filled'}
           disabled={text.trim() === ''}

@@ -5,10 +5,9 @@ import { useState } from 'react';
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { deskQuery } from '../api/queries';
 import { late } from '../components/late';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
-import { StringsRule } from '../components/StringsRule';
 import { WayChoices } from '../components/WayChoices';
-import { usePageTitle } from '../components/usePageTitle';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
 import { HandTone } from './HandTone';
@@ -21,7 +20,6 @@ const ChangePassword = late(async () => (await import('./ChangePassword')).Chang
 
 /** What a teacher sets once: the way of teaching, and where measured numbers turn into grades. */
 export function DeskPage() {
-  usePageTitle('Your desk');
   const desk = useQuery(deskQuery);
   const [isChanging, setIsChanging] = useState(false);
   const cache = useQueryClient();
@@ -34,53 +32,54 @@ export function DeskPage() {
   if (desk.error) return <Problem error={desk.error} onRetry={() => void desk.refetch()} />;
   if (!desk.data) return null;
   return (
-    <div className={css.page}>
-      <h1>Your desk</h1>
-      <StringsRule />
-      <section>
-        <h2>Your way of teaching</h2>
-        <p className="quiet">
-          None of these is right or wrong. A finding that your way accepts counts as not checked,
-          and the lesson says so. Each player can have another choice, on the player&rsquo;s page.
-        </p>
-        <WayChoices
-          ways={desk.data.ways}
-          onChoose={(key, value) => way.mutate({ key, value })}
-          backWords="back to the usual"
-        />
-      </section>
-      <Learning learning={desk.data.learning} onSaved={keep} />
-      <Helped />
-      <section>
-        <h2>From numbers to grades</h2>
-        <p className="quiet">
-          Working judgement, not science: change it to yours. The nine-point looseness test has
-          published cut-offs and stays as it is.
-        </p>
-        {desk.data.measures.map((measure) => (
-          <MeasureRow key={measure.measure} measure={measure} onSaved={keep} />
-        ))}
-      </section>
-      <HandTone tone={desk.data.hand_tone} onSaved={keep} />
-      <Habits desk={desk.data} onSaved={keep} />
-      <section>
-        <h2>All records as a table</h2>
-        <p>
-          <a href="/api/players/table.csv">A table for a spreadsheet</a>, a row for each thing that
-          was written down.
-        </p>
-      </section>
-      <section>
-        <h2>Your password</h2>
-        {isChanging ? (
-          <ChangePassword />
-        ) : (
-          <Button variant="default" onClick={() => setIsChanging(true)}>
-            Choose another one
-          </Button>
-        )}
-      </section>
-    </div>
+    <>
+      <PageHead title="Your desk" />
+      <div className={css.page}>
+        <section>
+          <h2>Your way of teaching</h2>
+          <p className="quiet">
+            None of these is right or wrong. A finding that your way accepts counts as not checked,
+            and the lesson says so. Each player can have another choice, on the player&rsquo;s page.
+          </p>
+          <WayChoices
+            ways={desk.data.ways}
+            onChoose={(key, value) => way.mutate({ key, value })}
+            backWords="back to the usual"
+          />
+        </section>
+        <Learning learning={desk.data.learning} onSaved={keep} />
+        <Helped />
+        <section>
+          <h2>From numbers to grades</h2>
+          <p className="quiet">
+            Working judgement, not science: change it to yours. The nine-point looseness test has
+            published cut-offs and stays as it is.
+          </p>
+          {desk.data.measures.map((measure) => (
+            <MeasureRow key={measure.measure} measure={measure} onSaved={keep} />
+          ))}
+        </section>
+        <HandTone tone={desk.data.hand_tone} onSaved={keep} />
+        <Habits desk={desk.data} onSaved={keep} />
+        <section>
+          <h2>All records as a table</h2>
+          <p>
+            <a href="/api/players/table.csv">A table for a spreadsheet</a>, a row for each thing
+            that was written down.
+          </p>
+        </section>
+        <section>
+          <h2>Your password</h2>
+          {isChanging ? (
+            <ChangePassword />
+          ) : (
+            <Button variant="default" onClick={() => setIsChanging(true)}>
+              Choose another one
+            </Button>
+          )}
+        </section>
+      </div>
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import { Link } from 'wouter';
 
 import type { Catalogue } from '../api/client';
 import { Bead } from '../components/Bead';
+import { Fold } from '../components/Fold';
 import { Key } from '../components/Key';
 import { NextAction } from '../components/NextAction';
 import { Reminders } from '../components/Reminders';
@@ -43,7 +44,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Prop
   const complaint = complaintWords(lesson.complaint, catalogue);
   const stops = stopsOf(lesson, complaint);
   const open = stops.filter((each) => !each.done && !passed.includes(each.id));
-  useTakenBack(handle, doneOf(stops), setChosen);
+  useTakenBack(handle, doneOf(stops), chosen ?? '', setChosen);
   // What is asked stays asked until it is left, though it counts as answered from its first touch.
   if (chosen === null && open[0]) setChosen(open[0].id);
   const wanted = stops.find((each) => each.id === chosen) ?? stops.at(-1);
@@ -94,7 +95,9 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Prop
           <String stops={stops} now={stop?.id} lesson={lesson} onGo={go} />
           <Reminders reminders={lesson.reminders} />
           <LastTime lessonId={lesson.id} />
-          <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />
+          <Fold title="Own music" summary="a piece, and where the trouble comes back in it">
+            {() => <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />}
+          </Fold>
           <RemoveLesson lesson={lesson} />
         </Scroll>
         <div className={css.facts}>

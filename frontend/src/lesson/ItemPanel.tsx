@@ -10,7 +10,7 @@ import { ExerciseMusic } from '../exercise/ExerciseMusic';
 import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
 import { TempoWork } from '../exercise/TempoWork';
 import { tempoAfter } from '../exercise/tempoWork';
-import { minutesWords } from '../words/words';
+import { minutesWords, weekday } from '../words/words';
 import daysCss from './Days.module.css';
 import css from './GiveStep.module.css';
 import {
@@ -27,7 +27,6 @@ import {
 } from './planDraft';
 import { Setting } from './Setting';
 import { useHow } from './useHow';
-import { weekday } from './weekday';
 
 const TEMPO_STEP = 4;
 

@@ -47,7 +47,8 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
     [catalogue, instrument],
   );
   const answered = [...Object.keys(lesson.findings), ...lesson.skipped].sort();
-  useTakenBack(handle, answered, (check) => setChoice({ kind: 'check', check }));
+  const ask = (check: string) => setChoice({ kind: 'check', check });
+  useTakenBack(handle, answered, JSON.stringify(choice), ask);
   const held = useHeldLook(lesson);
   const look = held.checks.filter((id) => mine.some((e) => e.id === id));
   const { title, items, whys } = listFor(choice, lesson, mine, { ...held, checks: look });

@@ -1,7 +1,6 @@
-import { minutesWords } from '../words/words';
+import { minutesWords, weekday } from '../words/words';
 import type { PlanItem } from './planDraft';
 import { weekOf } from './planDraft';
-import { weekday } from './weekday';
 import css from './Days.module.css';
 
 interface Props {

@@ -2,7 +2,7 @@ import '@mantine/core/styles/Checkbox.css';
 
 import { Checkbox, TextInput } from '@mantine/core';
 
-import type { EditedLetter } from './edited';
+import type { EditedLetter } from '../outbox/letterEdits';
 import css from './LettersPage.module.css';
 
 interface Props {

@@ -5,12 +5,17 @@ import { useSearchParams } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { lettersQuery } from '../api/queries';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
-import { StringsRule } from '../components/StringsRule';
-import { usePageTitle } from '../components/usePageTitle';
 import { LetterForm } from './LetterForm';
 import css from './LettersPage.module.css';
-import { type EditedLetter, type Edits, forgetEdits, keepEdits, keptEdits } from './edited';
+import {
+  type EditedLetter,
+  type Edits,
+  forgetEdits,
+  keepEdits,
+  keptEdits,
+} from '../outbox/letterEdits';
 
 export type Reader = Schemas['Reader'];
 
@@ -26,7 +31,6 @@ const PAPERS = [
 
 /** Letters about one player or a class: drafted from the records, edited here, then a PDF. */
 export function LettersPage() {
-  usePageTitle('Letters');
   const [params, setParams] = useSearchParams();
   const reader = READERS.find(([id]) => id === params.get('reader'))?.[0] ?? 'parent';
   const players = params.getAll('players').map(Number).filter(Number.isSafeInteger);
@@ -35,30 +39,31 @@ export function LettersPage() {
   const drafts = useQuery(lettersQuery(reader, players, group));
   if (drafts.error) return <Problem error={drafts.error} onRetry={() => void drafts.refetch()} />;
   return (
-    <div className={css.page}>
-      <h1>Letters</h1>
-      <StringsRule />
-      <div className={css.readers} role="group" aria-label="For whom">
-        {READERS.map(([id, name, about]) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={id === reader}
-            onClick={() => {
-              const next = new URLSearchParams(params);
-              next.set('reader', id);
-              setParams(next, { replace: true });
-            }}
-          >
-            <strong>{name}</strong>
-            <span>{about}</span>
-          </button>
-        ))}
+    <>
+      <PageHead title="Letters" />
+      <div className={css.page}>
+        <div className={css.readers} role="group" aria-label="For whom">
+          {READERS.map(([id, name, about]) => (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={id === reader}
+              onClick={() => {
+                const next = new URLSearchParams(params);
+                next.set('reader', id);
+                setParams(next, { replace: true });
+              }}
+            >
+              <strong>{name}</strong>
+              <span>{about}</span>
+            </button>
+          ))}
+        </div>
+        {drafts.data && (
+          <Editor key={`${reader}/${whom}`} reader={reader} whom={whom} drafts={drafts.data} />
+        )}
       </div>
-      {drafts.data && (
-        <Editor key={`${reader}/${whom}`} reader={reader} whom={whom} drafts={drafts.data} />
-      )}
-    </div>
+    </>
   );
 }
 

@@ -8,12 +8,11 @@ import { useSearchParams } from 'wouter';
 import { late } from '../components/late';
 import type { Catalogue } from '../api/client';
 import { catalogueQuery } from '../api/queries';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
-import { StringsRule } from '../components/StringsRule';
 import { CauseCard } from './CauseCard';
 import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
-import { usePageTitle } from '../components/usePageTitle';
 import css from './LibraryPage.module.css';
 import { onShelf, searched, type Shelf } from './search';
 
@@ -40,7 +39,6 @@ const INSTRUMENTS = [
 
 /** Everything that is known, to browse and search; drills to try, hear and take along. */
 export function LibraryPage() {
-  usePageTitle('Library');
   const catalogue = useQuery(catalogueQuery);
   const [params, setParams] = useSearchParams();
   const shelf = params.get('shelf') ?? 'exercises';
@@ -52,40 +50,41 @@ export function LibraryPage() {
   }
   if (!catalogue.data) return null;
   return (
-    <div className={css.page}>
-      <h1>Library</h1>
-      <StringsRule />
-      <div className={css.filters}>
-        <SegmentedControl
-          aria-label="Shelf"
-          size="md"
-          data={SHELVES}
-          value={shelf}
-          onChange={(value) => set({ shelf: value, open: '' })}
-        />
-        <SegmentedControl
-          aria-label="Instrument"
-          size="md"
-          data={INSTRUMENTS}
-          value={instrument}
-          onChange={(value) => set({ instrument: value })}
-        />
+    <>
+      <PageHead title="Library" />
+      <div className={css.page}>
+        <div className={css.filters}>
+          <SegmentedControl
+            aria-label="Shelf"
+            size="md"
+            data={SHELVES}
+            value={shelf}
+            onChange={(value) => set({ shelf: value, open: '' })}
+          />
+          <SegmentedControl
+            aria-label="Instrument"
+            size="md"
+            data={INSTRUMENTS}
+            value={instrument}
+            onChange={(value) => set({ instrument: value })}
+          />
+        </div>
+        {shelf === 'drills' ? (
+          <DrillBench instrument={instrument || 'vn'} />
+        ) : (
+          <Browse
+            catalogue={catalogue.data}
+            shelf={shelf as Shelf}
+            instrument={instrument || null}
+            search={params.get('search') ?? ''}
+            open={params.get('open') ?? ''}
+            onSearch={(search) => set({ search })}
+            onOpen={(where, open) => set({ shelf: where, open })}
+            onGo={(where, open) => set({ shelf: where, open, search: '' })}
+          />
+        )}
       </div>
-      {shelf === 'drills' ? (
-        <DrillBench instrument={instrument || 'vn'} />
-      ) : (
-        <Browse
-          catalogue={catalogue.data}
-          shelf={shelf as Shelf}
-          instrument={instrument || null}
-          search={params.get('search') ?? ''}
-          open={params.get('open') ?? ''}
-          onSearch={(search) => set({ search })}
-          onOpen={(where, open) => set({ shelf: where, open })}
-          onGo={(where, open) => set({ shelf: where, open, search: '' })}
-        />
-      )}
-    </div>
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 
+import { TakeFile } from '../components/TakeFile';
 import css from './Measuring.module.css';
 import type { Kind } from './pointPlan';
 import { drawnPicture, type Picture, readPicture } from './readPicture';
@@ -29,34 +30,22 @@ export function ChoosePicture({ kind, finger, onPicture }: Props) {
   const draw = useMutation({ mutationFn: drawnPicture, onSuccess: onPicture });
   const read = useMutation({ mutationFn: readPicture, onSuccess: onPicture });
   return (
-    <div
-      className={css.choose}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        const [file] = event.dataTransfer.files;
-        if (file) read.mutate(file);
-      }}
-    >
+    <div className={css.choose}>
       <p>{FROM[kind] ?? FROM_THE_SIDE} Only the hand, no face.</p>
-      <label className={css.file}>
-        <span>Take or choose a picture, or drop it here</span>
-        <input
-          type="file"
-          accept="image/*"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            if (file) read.mutate(file);
-          }}
-        />
-      </label>
+      <TakeFile
+        accept="image/*"
+        reading={read.isPending ? 'Reading the picture …' : null}
+        problem={read.error?.message ?? null}
+        onFile={(file) => read.mutate(file)}
+      >
+        Take or choose a picture, or drop it here
+      </TakeFile>
       {DRAWN.has(kind) && (
         <Button variant="subtle" loading={draw.isPending} onClick={() => draw.mutate(finger)}>
           No camera? Try it on a drawn hand
         </Button>
       )}
       {draw.error && <p role="alert">{draw.error.message}</p>}
-      {read.error && <p role="alert">{read.error.message}</p>}
       <p className="quiet">
         The picture stays on this device unless you choose to keep it. Only the points you set are
         measured.

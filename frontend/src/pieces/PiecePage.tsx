@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation, useParams, useSearch } from 'wouter';
 
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
@@ -53,75 +54,77 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   });
   const note = passage.notes.find((each) => each.number === chosen);
   return (
-    <div className={css.page}>
-      <header className={css.head}>
-        <h1>{passage.title}</h1>
-        <Link href={`/players/${playerId}`}>Back to the player</Link>
-        {lesson > 0 && <Link href={`/lessons/${lesson}`}>Back to the lesson</Link>}
-      </header>
-      {passage.paused && (
-        <p role="alert">
-          A stop is up: nobody practises towards this until you have lifted it.{' '}
-          <Link href={`/players/${playerId}`}>See the stop</Link>
-        </p>
-      )}
-      <Worst passage={passage} tell={tell} />
-      <Harder passage={passage} />
-      <PieceSettings passage={passage} tell={tell} />
-      {change.error && <p role="alert">{change.error.message}</p>}
-      <PieceMusic
-        passage={passage}
-        isBusy={change.isPending}
-        onChoose={setChosen}
-        onAnother={() => change.mutate({ another: true })}
-      />
-      {note && (
-        <NoteChange
-          key={note.number}
-          note={note}
+    <>
+      <PageHead title={passage.title} about="a player’s piece" />
+      <div className={css.page}>
+        <header className={css.head}>
+          <Link href={`/players/${playerId}`}>Back to the player</Link>
+          {lesson > 0 && <Link href={`/lessons/${lesson}`}>Back to the lesson</Link>}
+        </header>
+        {passage.paused && (
+          <p role="alert">
+            A stop is up: nobody practises towards this until you have lifted it.{' '}
+            <Link href={`/players/${playerId}`}>See the stop</Link>
+          </p>
+        )}
+        <Worst passage={passage} tell={tell} />
+        <Harder passage={passage} />
+        <PieceSettings passage={passage} tell={tell} />
+        {change.error && <p role="alert">{change.error.message}</p>}
+        <PieceMusic
+          passage={passage}
           isBusy={change.isPending}
-          onChange={(told) => change.mutate({ number: note.number, ...told })}
-          onDone={() => setChosen(null)}
+          onChoose={setChosen}
+          onAnother={() => change.mutate({ another: true })}
         />
-      )}
-      <BarStrip bars={passage.bars} />
-      <LettingGo passage={passage} />
-      <Reach passage={passage} />
-      <Way passage={passage} playerId={playerId} />
-      {!passage.paused && <ForWeek passage={passage} isBusy={change.isPending} tell={tell} />}
-      {!passage.paused && <HearPiece playerId={playerId} passage={passage} onHeard={keep} />}
-      <Notes passage={passage} onChoose={setChosen} />
-      {passage.remarks.map((words) => (
-        <p key={words} className="quiet">
-          {words}
-        </p>
-      ))}
-      <div className={css.row}>
-        <Button
-          component="a"
-          variant="default"
-          href={`/api/players/${playerId}/pieces/${passage.id}/marked.musicxml`}
-        >
-          The part with these marks (MusicXML)
-        </Button>
-        {!passage.paused && (
+        {note && (
+          <NoteChange
+            key={note.number}
+            note={note}
+            isBusy={change.isPending}
+            onChange={(told) => change.mutate({ number: note.number, ...told })}
+            onDone={() => setChosen(null)}
+          />
+        )}
+        <BarStrip bars={passage.bars} />
+        <LettingGo passage={passage} />
+        <Reach passage={passage} />
+        <Way passage={passage} playerId={playerId} />
+        {!passage.paused && <ForWeek passage={passage} isBusy={change.isPending} tell={tell} />}
+        {!passage.paused && <HearPiece playerId={playerId} passage={passage} onHeard={keep} />}
+        <Notes passage={passage} onChoose={setChosen} />
+        {passage.remarks.map((words) => (
+          <p key={words} className="quiet">
+            {words}
+          </p>
+        ))}
+        <div className={css.row}>
           <Button
             component="a"
             variant="default"
-            href={`/api/players/${playerId}/pieces/${passage.id}/part.pdf`}
+            href={`/api/players/${playerId}/pieces/${passage.id}/marked.musicxml`}
           >
-            These bars as PDF
+            The part with these marks (MusicXML)
           </Button>
-        )}
-        <SureButton
-          sure="Yes, remove it and its fingers"
-          loading={remove.isPending}
-          onSure={() => remove.mutate()}
-        >
-          Remove this piece
-        </SureButton>
+          {!passage.paused && (
+            <Button
+              component="a"
+              variant="default"
+              href={`/api/players/${playerId}/pieces/${passage.id}/part.pdf`}
+            >
+              These bars as PDF
+            </Button>
+          )}
+          <SureButton
+            sure="Yes, remove it and its fingers"
+            isBusy={remove.isPending}
+            onSure={() => remove.mutate()}
+          >
+            Remove this piece
+          </SureButton>
+        </div>
       </div>
-    </div>
+    </>
   );
 }
 

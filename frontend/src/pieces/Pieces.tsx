@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useLocation } from 'wouter';
 
 import { ApiError } from '../api/client';
+import { TakeFile } from '../components/TakeFile';
 import css from './Pieces.module.css';
 import { passageQuery, piecesQuery } from './pieces';
 
@@ -27,8 +28,7 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
     },
   });
   return (
-    <details open={pieces.length > 0 && lessonId === undefined}>
-      <summary className={css.summary}>The player&rsquo;s own music</summary>
+    <>
       <ul className={css.list}>
         {pieces.map((piece) => (
           <li key={piece.id}>
@@ -37,23 +37,15 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
           </li>
         ))}
       </ul>
-      <label className={css.file}>
+      <TakeFile
+        accept=".musicxml,.mxl,.xml"
+        reading={bring.isPending ? 'Reading the music …' : null}
+        problem={bring.error && problemWords(bring.error)}
+        onFile={(file) => bring.mutate(file)}
+      >
         Bring in or drop a piece (MusicXML), to see where the trouble will come back
-        {/* A file can be dropped on it as well. */}
-        <input
-          type="file"
-          accept=".musicxml,.mxl,.xml"
-          disabled={bring.isPending}
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            event.currentTarget.value = '';
-            if (file) bring.mutate(file);
-          }}
-        />
-      </label>
-      {bring.isPending && <p role="status">Reading …</p>}
-      {bring.error && <p role="alert">{problemWords(bring.error)}</p>}
-    </details>
+      </TakeFile>
+    </>
   );
 }
 

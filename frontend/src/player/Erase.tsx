@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useLocation } from 'wouter';
 
 import { client, unwrapEmpty } from '../api/client';
-import css from './PlayerFile.module.css';
+import css from './Erase.module.css';
 
 /** The last question before a player and all their records go. */
 export function Erase({ id, name }: { id: number; name: string }) {

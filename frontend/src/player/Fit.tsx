@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { late } from '../components/late';
 import { client, type Schemas, unwrap } from '../api/client';
 import { catalogueQuery, reachQuery, setupsQuery } from '../api/queries';
+import { SureButton } from '../components/SureButton';
 import { reachWords } from '../words/reach';
 import { GRADE_WORDS, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
@@ -23,8 +24,6 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
   const catalogue = useQuery(catalogueQuery);
   const reach = useQuery(reachQuery(playerId)).data;
   const [writing, setWriting] = useState(false);
-  // A record is gone for good, so its button is touched twice.
-  const [doubted, setDoubted] = useState<number | null>(null);
   const cache = useQueryClient();
   const remove = useMutation({
     mutationFn: async (id: number) =>
@@ -40,8 +39,7 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
   });
   const label = (id: string) => catalogue.data?.evidence.find((e) => e.id === id)?.label ?? id;
   return (
-    <details>
-      <summary className={css.summary}>Fit of the instrument</summary>
+    <>
       <Button variant="default" onClick={() => setWriting(true)}>
         Write down the fit
       </Button>
@@ -71,15 +69,13 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
                 since
               </div>
             ))}
-            <Button
-              variant={doubted === setup.id ? 'filled' : 'subtle'}
-              onBlur={() => setDoubted(null)}
-              onClick={() =>
-                doubted === setup.id ? remove.mutate(setup.id) : setDoubted(setup.id)
-              }
+            <SureButton
+              sure="Yes, remove"
+              of={`the fit of ${shortDate(setup.date)}`}
+              onSure={() => remove.mutate(setup.id)}
             >
-              {doubted === setup.id ? 'Yes, remove' : 'Remove'} the fit of {shortDate(setup.date)}
-            </Button>
+              Remove
+            </SureButton>
           </li>
         ))}
       </ul>
@@ -91,7 +87,7 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
           onClose={() => setWriting(false)}
         />
       )}
-    </details>
+    </>
   );
 }
 

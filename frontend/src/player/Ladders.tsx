@@ -2,57 +2,53 @@ import type { Schemas } from '../api/client';
 import { shortDate } from '../words/words';
 import css from './Ladders.module.css';
 
-const STEP = 18;
-const COLUMN = 46;
-const PAD = 10;
+const STEP = 26;
+const PAD = 12;
 
-/** Steps climbed on each exercise, one dot a lesson. */
-export function Ladders({ ladders }: { ladders: Schemas['LadderOut'][] }) {
+type Ladder = Schemas['LadderOut'];
+
+/** Steps climbed on each exercise, as beads on a string: filled up to where the player stands. */
+export function Ladders({ ladders }: { ladders: Ladder[] }) {
   return (
-    <section>
-      <h2>Steps climbed</h2>
-      <ul className={css.ladders}>
-        {ladders.map((ladder) => (
-          <li key={ladder.exercise}>
-            <Ladder ladder={ladder} />
-            <span>{ladder.name}</span>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <ul className={css.ladders}>
+      {ladders.map((ladder) => (
+        <li key={ladder.exercise}>
+          <Steps ladder={ladder} />
+          <span>{ladder.name}</span>
+          <small>{wordsOf(ladder)}</small>
+        </li>
+      ))}
+    </ul>
   );
 }
 
-function Ladder({ ladder }: { ladder: Schemas['LadderOut'] }) {
-  const height = ladder.rungs * STEP + 2 * PAD;
-  const width = Math.max(2, ladder.steps.length) * COLUMN;
-  const at = (index: number, rung: number) => ({
-    x: COLUMN / 2 + index * COLUMN,
-    y: height - PAD - (rung - 0.5) * STEP,
-  });
-  const points = ladder.steps.map((step, index) => at(index, step.rung));
-  const told = ladder.steps.map((step) => `${shortDate(step.date)} step ${step.rung}`).join(', ');
+export function standsAt(ladder: Ladder): number {
+  return ladder.steps.at(-1)?.rung ?? 0;
+}
+
+function wordsOf(ladder: Ladder): string {
+  const now = standsAt(ladder);
+  const highest = Math.max(...ladder.steps.map((step) => step.rung));
+  const since = ladder.steps.findLast((step, at, all) => all[at - 1]?.rung !== step.rung);
+  const told = `step ${now} of ${ladder.rungs}`;
+  const was = highest > now ? `, was ${highest}` : '';
+  return since ? `${told}${was}, since ${shortDate(since.date)}` : told;
+}
+
+function Steps({ ladder }: { ladder: Ladder }) {
+  const width = 2 * PAD + (ladder.rungs - 1) * STEP + 16;
+  const x = (rung: number) => PAD + 8 + rung * STEP;
   return (
-    <svg
-      width={width}
-      height={height}
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label={`${ladder.name}, of ${ladder.rungs} steps: ${told}`}
-    >
+    <svg width={width} height={22} viewBox={`0 0 ${width} 22`} aria-hidden="true">
+      <path d={`M4 11H${width - 4}`} className={css.string} />
       {Array.from({ length: ladder.rungs }, (_, rung) => (
-        <line
+        <circle
           key={rung}
-          className={css.rung}
-          x1={2}
-          x2={width - 2}
-          y1={at(0, rung + 1).y}
-          y2={at(0, rung + 1).y}
+          className={rung < standsAt(ladder) ? css.climbed : css.ahead}
+          cx={x(rung)}
+          cy={11}
+          r={6.5}
         />
-      ))}
-      <polyline className={css.climb} points={points.map((p) => `${p.x},${p.y}`).join(' ')} />
-      {points.map((p) => (
-        <circle key={p.x} className={css.dot} cx={p.x} cy={p.y} r={6} />
       ))}
     </svg>
   );

@@ -41,8 +41,7 @@ export function Pictures({ player }: Props) {
   };
   const [one, two] = shown;
   return (
-    <details open={pictures.length > 1}>
-      <summary className={css.summary}>Pictures of the hand</summary>
+    <>
       <Button variant="default" onClick={() => setAdding(true)}>
         Measure on a picture
       </Button>
@@ -75,6 +74,6 @@ export function Pictures({ player }: Props) {
       </ul>
       {pictures.length > 2 && <p className="quiet">Touch two to see them side by side.</p>}
       {adding && <NewPicture player={player} onDone={() => setAdding(false)} />}
-    </details>
+    </>
   );
 }

@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
@@ -6,7 +5,8 @@ import { late } from '../components/late';
 import { picturesQuery } from '../api/queries';
 import { piecesQuery } from '../pieces/pieces';
 import { Dialog } from '../components/Dialog';
-import css from './PlayerFile.module.css';
+import touch from '../components/touch.module.css';
+import css from './PlayerPage.module.css';
 
 const Erase = late(async () => (await import('./Erase')).Erase);
 
@@ -15,25 +15,26 @@ interface Props {
   name: string;
   /** How many are kept. */
   sounds: number;
+  /** Of the picture that is shown. */
+  span: string;
 }
 
 /** Taking a player's records along, and erasing them. */
-export function PlayerFile({ id, name, sounds }: Props) {
+export function PlayerFile({ id, name, sounds, span }: Props) {
   const hasPieces = (useQuery(piecesQuery(id)).data ?? []).length > 0;
   const hasPictures = (useQuery(picturesQuery(id)).data ?? []).length > 0;
   const [erasing, setErasing] = useState(false);
   return (
     <div className={css.row}>
-      <Button component="a" variant="subtle" href={`/api/players/${id}/file`}>
+      <a className={touch.word} href={`/api/players/${id}/file`}>
         Save all records as a file
-      </Button>
-      <Button component="a" variant="subtle" href={`/api/players/${id}/table.csv`}>
+      </a>
+      <a className={touch.word} href={`/api/players/${id}/table.csv`}>
         A table for a spreadsheet
-      </Button>
+      </a>
       {(hasPictures || hasPieces || sounds > 0) && (
-        <Button
-          component="a"
-          variant="subtle"
+        <a
+          className={touch.word}
           href={`/api/players/${id}/file?pictures=true&sounds=true&scores=true`}
         >
           The same with{' '}
@@ -44,11 +45,17 @@ export function PlayerFile({ id, name, sounds }: Props) {
           ]
             .filter(Boolean)
             .join(' and ')}
-        </Button>
+        </a>
       )}
-      <Button variant="subtle" onClick={() => setErasing(true)}>
+      <a className={touch.word} href={`/api/players/${id}/term.png?span=${span}`}>
+        The picture as PNG
+      </a>
+      <a className={touch.word} href={`/api/players/${id}/term.svg?span=${span}`}>
+        The picture as SVG
+      </a>
+      <button type="button" className={touch.word} onClick={() => setErasing(true)}>
         Erase this player
-      </Button>
+      </button>
       <Dialog opened={erasing} onClose={() => setErasing(false)} title={`Erase ${name}?`}>
         <Erase id={id} name={name} />
       </Dialog>

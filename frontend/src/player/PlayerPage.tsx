@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'wouter';
@@ -7,30 +6,28 @@ import { late } from '../components/late';
 import { client, type Schemas, unwrap } from '../api/client';
 import { playerQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
-import { KeysHere } from '../components/KeysHere';
-import { LazyPieces } from '../pieces/LazyPieces';
+import { Key } from '../components/Key';
+import { NextAction } from '../components/NextAction';
+import { PageFoot } from '../components/PageFoot';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
-import { Reminders } from '../components/Reminders';
-import { StringsRule } from '../components/StringsRule';
+import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { usePageTitle } from '../components/usePageTitle';
+import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { INSTRUMENT_WORDS, shortDate } from '../words/words';
-import { Fit } from './Fit';
-import { Ladders } from './Ladders';
-import { Pictures } from './Pictures';
-import { PlayerFile } from './PlayerFile';
 import css from './PlayerPage.module.css';
-import { Sheets } from './Sheets';
+import { nextWords } from './termWords';
 import { ThenAndNow } from './ThenAndNow';
-import { WhatElse } from './WhatElse';
+import { useTerm } from './useTerm';
 
+const Folds = late(async () => (await import('./Folds')).Folds);
 const LiftFlag = late(async () => (await import('../components/LiftFlag')).LiftFlag);
-const Term = late(async () => (await import('./Term')).Term);
-const Timeline = late(async () => (await import('./Timeline')).Timeline);
-const WayChoices = late(async () => (await import('../components/WayChoices')).WayChoices);
 const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
+const Term = late(async () => (await import('./Term')).Term);
 
-/** What has become better, in pictures: evidence over the lessons and steps climbed. */
+type Player = Schemas['PlayerOut'];
+
+/** What is so now, what has changed and what helped, what comes next; all else folded below. */
 export function PlayerPage() {
   const { playerId } = useParams();
   const [whole, setWhole] = useState(false);
@@ -38,57 +35,35 @@ export function PlayerPage() {
     ...playerQuery(Number(playerId), whole),
     placeholderData: keepPreviousData,
   });
-  const start = useStartLesson();
-  usePageTitle(query.data?.player.name ?? 'Player');
-  useKeys({ Enter: () => start.mutate(Number(playerId)) });
+  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
+  if (!query.data) return <PageHead title="" tab="Player" />;
+  return <Opened key={query.data.player.id} data={query.data} onWhole={() => setWhole(true)} />;
+}
+
+function Opened({ data, onWhole }: { data: Player; onWhole: () => void }) {
+  usePointerLeavesNoFocus();
+  const { player, lessons, rows, lesson_today, stop, pain } = data;
   const [changing, setChanging] = useState(false);
+  const start = useStartLesson();
+  const handle = useTerm(player.id);
   const cache = useQueryClient();
   const way = useMutation({
     mutationFn: async (body: Schemas['WayIn']) =>
       unwrap(
         await client.POST('/api/players/{player_id}/way', {
-          params: { path: { player_id: Number(playerId) } },
+          params: { path: { player_id: player.id } },
           body,
         }),
       ),
-    onSuccess: () => cache.invalidateQueries(playerQuery(Number(playerId))),
+    onSuccess: () => cache.invalidateQueries(playerQuery(player.id)),
   });
-  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
-  if (!query.data) return null;
-  const { player, lessons, rows, ladders, flags, lesson_today, ways } = query.data;
-  const { stop, pain } = query.data;
+  const begin = () => start.mutate(player.id);
+  useKeys({ Enter: begin, p: () => window.print() });
+  const term = handle.query.data;
+  const about = [INSTRUMENT_WORDS[player.instrument], player.age, player.piece];
   return (
     <div className={css.page}>
-      <KeysHere />
-      <header className={css.head}>
-        <div>
-          <h1>{player.name}</h1>
-          <p className="quiet">
-            {INSTRUMENT_WORDS[player.instrument]}, {player.level}
-            {player.age !== null && `, ${player.age} years`}
-            {player.piece && ` · ${player.piece}`}
-          </p>
-        </div>
-        <div>
-          <Button variant="subtle" onClick={() => setChanging(true)}>
-            Change
-          </Button>
-          {lessons.length > 0 && (
-            <Button variant="subtle" component={Link} href={`/letters?players=${player.id}`}>
-              Letters
-            </Button>
-          )}
-        </div>
-        <Button
-          size="lg"
-          aria-keyshortcuts="Enter"
-          loading={start.isPending}
-          onClick={() => start.mutate(player.id)}
-        >
-          {lesson_today ? 'Go on with today’s lesson' : 'Begin a lesson'}
-        </Button>
-      </header>
-      <StringsRule />
+      <PageHead title={player.name} about={about.filter(Boolean).join(', ')} />
       {stop && <Stopped playerId={player.id} stop={stop} />}
       {pain && !stop && (
         <p className={css.pain} role="status">
@@ -96,94 +71,75 @@ export function PlayerPage() {
           the phone eases off.
         </p>
       )}
-      <Term playerId={player.id} />
-      <Reminders reminders={query.data.reminders} />
-      <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
-      {rows.length > 0 && <EverySign lessons={lessons} rows={rows} />}
-      {query.data.hidden > 0 && (
-        <Button variant="subtle" className={css.earlier} onClick={() => setWhole(true)}>
-          Show {query.data.hidden} earlier {query.data.hidden === 1 ? 'lesson' : 'lessons'}
-        </Button>
+      {handle.query.error && (
+        <Problem isPart error={handle.query.error} onRetry={() => void handle.query.refetch()} />
       )}
-      <Sheets lessons={lessons} />
-      <WhatElse lessons={lessons} />
-      {ladders.length > 0 && <Ladders ladders={ladders} />}
-      {lessons.length === 0 && <p>Begin a lesson: what you see in it will show here.</p>}
+      {term ? (
+        <Term term={term} handle={handle} isStopped={stop !== null} />
+      ) : (
+        <div className={css.waiting} data-pending />
+      )}
+      <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
+      <Folds
+        data={data}
+        measures={term?.measures ?? []}
+        span={handle.span}
+        onWhole={onWhole}
+        onWay={(key, value) => way.mutate({ key, value })}
+      />
+      <PageFoot
+        {...footOf(term, stop !== null)}
+        ways={
+          <>
+            <button type="button" className={touch.word} onClick={() => setChanging(true)}>
+              Change
+            </button>
+            {lessons.length > 0 && (
+              <>
+                <Link className={touch.word} href={`/letters?players=${player.id}`}>
+                  Letters
+                </Link>
+                <button
+                  type="button"
+                  className={touch.word}
+                  aria-keyshortcuts="p"
+                  onClick={() => window.print()}
+                >
+                  Print
+                  <Key name="p" />
+                </button>
+              </>
+            )}
+          </>
+        }
+      >
+        <NextAction isNext disabled={start.isPending} onClick={begin}>
+          {lesson_today ? 'Go on' : 'Begin'}
+        </NextAction>
+      </PageFoot>
       {changing && (
         <PlayerDialog
           opened
           onClose={() => setChanging(false)}
-          player={{ id: player.id, facts: query.data.facts }}
+          player={{ id: player.id, facts: data.facts }}
         />
       )}
-      <Fit
-        playerId={player.id}
-        isHeldUp={player.instrument === 'vn' || player.instrument === 'va'}
-      />
-      <Pictures player={player} />
-      <LazyPieces playerId={player.id} />
-      <OwnWay
-        name={player.name}
-        ways={ways}
-        onChoose={(key, value) => way.mutate({ key, value })}
-      />
-      {flags.some((flag) => flag.lifted_on !== null) && (
-        <section>
-          <h2>Stops that were lifted</h2>
-          <ul>
-            {flags
-              .filter((flag) => flag.lifted_on !== null)
-              .map((flag) => (
-                <li key={flag.raised_on + flag.reasons.join() + flag.note}>
-                  {shortDate(flag.raised_on)}, {flag.reasons.join('; ')}:{' '}
-                  {flag.mistaken ? 'taken back' : 'lifted'}{' '}
-                  {flag.lifted_on && shortDate(flag.lifted_on)}, “{flag.note}”
-                </li>
-              ))}
-          </ul>
-        </section>
-      )}
-      <PlayerFile id={player.id} name={player.name} sounds={query.data.kept_sounds} />
     </div>
   );
 }
 
-/** Each sign over the lessons, fetched and drawn when it is opened. */
-function EverySign({ lessons, rows }: Pick<Schemas['PlayerOut'], 'lessons' | 'rows'>) {
-  const [open, setOpen] = useState(false);
-  return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className={css.summary}>Every sign, lesson by lesson</summary>
-      {open && (
-        <Timeline
-          name="Findings over the lessons"
-          lessons={lessons}
-          focus={lessons.map((lesson) => lesson.focus[0] ?? '')}
-          rows={rows.map((row) => ({ key: row.evidence, ...row }))}
-        />
-      )}
-    </details>
-  );
+function footOf(term: Schemas['TermOut'] | undefined, isStopped: boolean) {
+  if (isStopped) {
+    return {
+      note: 'Under a stop',
+      title: 'Ask first: seen by a doctor?',
+      why: 'no exercises until your dated note lifts it',
+    };
+  }
+  return { note: 'What next', ...(term ? nextWords(term) : { title: '' }) };
 }
 
-interface OwnWayProps {
-  name: string;
-  ways: Schemas['PlayerOut']['ways'];
-  onChoose: (key: string, value: string | null) => void;
-}
-
-/** Ways of teaching that hold for this player alone. */
-function OwnWay({ name, ways, onChoose }: OwnWayProps) {
-  const [open, setOpen] = useState(false);
-  return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className={css.summary}>Way of teaching for {name}</summary>
-      {open && <WayChoices ways={ways} onChoose={onChoose} backWords="as at your desk" />}
-    </details>
-  );
-}
-
-type Stop = NonNullable<Schemas['PlayerOut']['stop']>;
+type Stop = NonNullable<Player['stop']>;
 
 function Stopped({ playerId, stop }: { playerId: number; stop: Stop }) {
   return (

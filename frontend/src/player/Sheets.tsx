@@ -1,42 +1,50 @@
-import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'wouter';
 
 import { late } from '../components/late';
 import type { Schemas } from '../api/client';
+import { Bead } from '../components/Bead';
+import { Scroll } from '../components/Scroll';
+import touch from '../components/touch.module.css';
 import { shortDate } from '../words/words';
 import css from './Sheets.module.css';
 
 const PhoneLink = late(async () => (await import('../components/PhoneLink')).PhoneLink);
 
-/** Every week that was given: one touch to its sheet, and the phone's address. */
-export function Sheets({ lessons }: { lessons: Schemas['TimelineLesson'][] }) {
+type Lessons = Schemas['TimelineLesson'][];
+
+export function givenWeeks(lessons: Lessons): Lessons {
+  return lessons.filter((lesson) => lesson.exercises.length > 0);
+}
+
+/** Every week that was given, by date on one string: one touch to its sheet. */
+export function Sheets({ lessons }: { lessons: Lessons }) {
   const [onPhone, setOnPhone] = useState(false);
-  const given = lessons.filter((lesson) => lesson.exercises.length > 0).reverse();
-  const [newest] = given;
-  if (!newest) return null;
+  const given = givenWeeks(lessons);
+  const newest = given.at(-1);
+  if (!newest) return <p>No week was given yet.</p>;
   return (
-    <section>
-      <div className={css.head}>
-        <h2>Sheets</h2>
-        {onPhone ? (
-          <PhoneLink lessonId={newest.id} opensAtOnce />
-        ) : (
-          <Button variant="default" onClick={() => setOnPhone(true)}>
-            For the phone
-          </Button>
-        )}
-      </div>
-      <ul className={css.sheets}>
-        {given.map((lesson) => (
-          <li key={lesson.id}>
-            <Link href={`/lessons/${lesson.id}/sheet`}>
-              <strong>{shortDate(lesson.date)}</strong>
-              <span className="quiet">{lesson.focus.join(', ') || 'no focus'}</span>
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <>
+      <Scroll className={css.string} label="Sheets by date">
+        <ol className={css.sheets}>
+          {given.map((lesson) => (
+            <li key={lesson.id}>
+              <Link href={`/lessons/${lesson.id}/sheet`}>
+                <Bead as={lesson.focus.length > 0 ? 'done' : 'open'} />
+                <span>{shortDate(lesson.date)}</span>
+                <small>{lesson.focus.join(', ') || 'no focus'}</small>
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </Scroll>
+      {onPhone ? (
+        <PhoneLink lessonId={newest.id} opensAtOnce />
+      ) : (
+        <button type="button" className={touch.word} onClick={() => setOnPhone(true)}>
+          For the phone
+        </button>
+      )}
+    </>
   );
 }

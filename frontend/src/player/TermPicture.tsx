@@ -21,6 +21,7 @@ export function TermPicture({ picture, onCause, onLesson }: Props) {
     else if (mark?.cause != null) onCause(mark.cause);
   };
   function onKey(event: KeyboardEvent) {
+    if (event.key === 'Escape') setAt(null);
     if (event.key === 'Enter' && mark !== null) {
       event.preventDefault();
       event.stopPropagation();
@@ -45,7 +46,7 @@ export function TermPicture({ picture, onCause, onLesson }: Props) {
   }
   const percent = (part: number, whole: number) => `${(100 * part) / whole}%`;
   return (
-    <div className={css.whole}>
+    <>
       <div
         className={css.picture}
         tabIndex={0}
@@ -72,21 +73,39 @@ export function TermPicture({ picture, onCause, onLesson }: Props) {
           />
         )}
       </div>
-      <div className={`${css.says} no-print`}>
-        <p id="term-says" aria-live="polite">
-          {mark?.words ?? 'Touch the picture, or use the arrow keys, to see what lies behind it.'}
-        </p>
-        {mark?.lesson != null && (
-          <button type="button" className={touch.button} onClick={() => onLesson(mark.lesson ?? 0)}>
-            Open the lesson
-          </button>
-        )}
-        {mark?.cause != null && (
-          <button type="button" className={touch.button} onClick={() => onCause(mark.cause ?? '')}>
-            Its signs
-          </button>
-        )}
-      </div>
+      <p id="term-says" className="sr-only" aria-live="polite">
+        {mark?.words}
+      </p>
+      {mark && (
+        <Says mark={mark} onCause={onCause} onLesson={onLesson} onDone={() => setAt(null)} />
+      )}
+    </>
+  );
+}
+
+interface SaysProps extends Pick<Props, 'onCause' | 'onLesson'> {
+  mark: Schemas['TermMarkOut'];
+  onDone: () => void;
+}
+
+/** What was touched, over the foot of the picture. */
+function Says({ mark, onCause, onLesson, onDone }: SaysProps) {
+  return (
+    <div className={`${css.says} no-print`}>
+      <p aria-hidden="true">{mark.words}</p>
+      {mark.lesson !== null && (
+        <button type="button" className={touch.word} onClick={() => onLesson(mark.lesson ?? 0)}>
+          Open the lesson
+        </button>
+      )}
+      {mark.cause !== null && (
+        <button type="button" className={touch.word} onClick={() => onCause(mark.cause ?? '')}>
+          Its signs
+        </button>
+      )}
+      <button type="button" className={touch.word} onClick={onDone}>
+        Done<span className="sr-only"> with what was touched</span>
+      </button>
     </div>
   );
 }

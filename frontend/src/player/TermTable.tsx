@@ -21,12 +21,12 @@ export function TermTable({ string, lessons, onClose }: Props) {
     change: sign.answer,
   }));
   return (
-    <section aria-label={`Signs of: ${string.name}`}>
+    <section className={css.signs} aria-label={`Signs of: ${string.name}`}>
       <div className={css.bar}>
         <h2>
           {string.name}: {string.answer}
         </h2>
-        <button type="button" className={touch.button} onClick={onClose}>
+        <button type="button" className={touch.word} onClick={onClose}>
           Close
         </button>
       </div>

@@ -1,8 +1,9 @@
 import type { Schemas } from '../api/client';
+import { GradeMarks } from '../components/GradeMarks';
 import { SeenHand } from '../drawings/SeenHand';
-import { shortDate } from '../words/words';
+import { gradeWord, shortDate } from '../words/words';
 import css from './ThenAndNow.module.css';
-import { thenAndNow } from './thenAndNow';
+import { signChanges, thenAndNow } from './thenAndNow';
 
 interface Props {
   instrument: string;
@@ -17,15 +18,36 @@ export function ThenAndNow({ instrument, lessons, rows }: Props) {
   const last = lessons.at(-1);
   if (!first || !last || first === last || then === now) return null;
   return (
-    <section aria-label="Then and now">
+    <section className={css.part} id="then" aria-labelledby="then-title">
+      <h2 id="then-title">Then and now</h2>
       <div className={css.both}>
-        <SeenHand
-          instrument={instrument}
-          signs={then}
-          words={`Then, from ${shortDate(first.date)}`}
-        />
+        <SeenHand instrument={instrument} signs={then} words={`Then, ${shortDate(first.date)}`} />
         <SeenHand instrument={instrument} signs={now} words={`Now, ${shortDate(last.date)}`} />
+        <ul>
+          {signChanges(rows).map((sign) => (
+            <li key={sign.evidence}>
+              <span>
+                {sign.label}
+                {sign.lastSeen < lessons.length - 1 && (
+                  <small>last seen {shortDate(lessons[sign.lastSeen]?.date ?? '')}</small>
+                )}
+              </span>
+              <Grade grade={sign.then} />
+              <span aria-hidden="true">→</span>
+              <Grade grade={sign.now} />
+            </li>
+          ))}
+        </ul>
       </div>
     </section>
+  );
+}
+
+function Grade({ grade }: { grade: number }) {
+  return (
+    <>
+      <GradeMarks grade={grade} size={44} />
+      <span className="sr-only">{gradeWord(grade)}</span>
+    </>
   );
 }

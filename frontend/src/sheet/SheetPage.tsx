@@ -5,7 +5,7 @@ import { Link, useLocation, useParams } from 'wouter';
 
 import type { Schemas } from '../api/client';
 import { sheetQuery } from '../api/queries';
-import { KeysHere } from '../components/KeysHere';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { StringsRule } from '../components/StringsRule';
@@ -14,12 +14,10 @@ import { PhoneLink } from '../components/PhoneLink';
 import { TwoHands } from '../drawings/TwoHands';
 import { ExerciseMusic } from '../exercise/ExerciseMusic';
 import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
-import { usePageTitle } from '../components/usePageTitle';
 import css from './SheetPage.module.css';
 
 /** The practice sheet on screen, as it will be on paper. */
 export function SheetPage() {
-  usePageTitle('Practice sheet');
   const { lessonId } = useParams();
   const query = useQuery(sheetQuery(Number(lessonId)));
   const [, navigate] = useLocation();
@@ -31,55 +29,66 @@ export function SheetPage() {
   if (!query.data) return null;
   const sheet = query.data;
   return (
-    <div className={css.page}>
-      <KeysHere />
-      <div className={`${css.actions} no-print`}>
-        <Button
-          component={Link}
-          href={`/lessons/${lessonId}?step=give`}
-          variant="default"
-          aria-keyshortcuts="b"
-        >
-          Back to the lesson
-        </Button>
-        <Pdf lessonId={Number(lessonId)} />
-        <Button variant="default" onClick={() => window.print()}>
-          Print
-        </Button>
-        {!sheet.paused && sheet.items.length > 0 && (
-          <>
-            <PhoneLink lessonId={Number(lessonId)} />
-            <Button variant="default" component="a" href={`/api/lessons/${lessonId}/practice.ics`}>
-              Calendar
-            </Button>
-          </>
-        )}
-        <Button component={Link} href="/" variant="default" aria-keyshortcuts="n">
-          Next player
-        </Button>
-      </div>
-      {sheet.made_for.length > 0 && (
-        <p className="no-print" role="alert">
-          <strong>The focus has changed since.</strong> This week was made for{' '}
-          {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
-        </p>
-      )}
-      <article className={css.sheet}>
-        <header className={css.head}>
-          <h1>{sheet.first_name}&rsquo;s week</h1>
-          <span className="quiet">
-            {sheet.instrument}, from {shortDate(sheet.date)}
-          </span>
-        </header>
-        <StringsRule />
-        {sheet.eased && (
-          <p role="status">
-            <strong>Easing off:</strong> half as much of it, soft and short, until the next lesson.
+    <>
+      <PageHead
+        title={`${sheet.first_name}’s week`}
+        tab="Practice sheet"
+        href={`/lessons/${lessonId}?step=give`}
+      />
+      <div className={css.page}>
+        <div className={`${css.actions} no-print`}>
+          <Button
+            component={Link}
+            href={`/lessons/${lessonId}?step=give`}
+            variant="default"
+            aria-keyshortcuts="b"
+          >
+            Back to the lesson
+          </Button>
+          <Pdf lessonId={Number(lessonId)} />
+          <Button variant="default" onClick={() => window.print()}>
+            Print
+          </Button>
+          {!sheet.paused && sheet.items.length > 0 && (
+            <>
+              <PhoneLink lessonId={Number(lessonId)} />
+              <Button
+                variant="default"
+                component="a"
+                href={`/api/lessons/${lessonId}/practice.ics`}
+              >
+                Calendar
+              </Button>
+            </>
+          )}
+          <Button component={Link} href="/" variant="default" aria-keyshortcuts="n">
+            Next player
+          </Button>
+        </div>
+        {sheet.made_for.length > 0 && (
+          <p className="no-print" role="alert">
+            <strong>The focus has changed since.</strong> This week was made for{' '}
+            {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
           </p>
         )}
-        {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
-      </article>
-    </div>
+        <article className={css.sheet}>
+          <header className={css.head}>
+            <p className={css.title}>{sheet.first_name}&rsquo;s week</p>
+            <span className="quiet">
+              {sheet.instrument}, from {shortDate(sheet.date)}
+            </span>
+          </header>
+          <StringsRule />
+          {sheet.eased && (
+            <p role="status">
+              <strong>Easing off:</strong> half as much of it, soft and short, until the next
+              lesson.
+            </p>
+          )}
+          {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
+        </article>
+      </div>
+    </>
   );
 }
 

@@ -53,7 +53,7 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
           Throw this take away
         </Button>
         {last.sound ? (
-          <SureButton size="md" sure="Yes, let it go for good" onSure={on.onLetGo}>
+          <SureButton sure="Yes, let it go for good" onSure={on.onLetGo}>
             Let the sound go
           </SureButton>
         ) : (

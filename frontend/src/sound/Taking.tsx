@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 
+import { TakeFile } from '../components/TakeFile';
 import css from './Listening.module.css';
 import type { useTaking } from './useTaking';
 
@@ -46,17 +47,9 @@ export function Taking({ taking, isBusy, onFile, onSimulate }: Props) {
       <Button size="md" onClick={() => void taking.start()} autoFocus data-autofocus>
         Record
       </Button>
-      <label className={css.file}>
+      <TakeFile isQuiet accept="audio/*" onFile={onFile}>
         or a sound file
-        <input
-          type="file"
-          accept="audio/*"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            if (file) onFile(file);
-          }}
-        />
-      </label>
+      </TakeFile>
       {onSimulate && (
         <Button size="md" variant="default" onClick={onSimulate}>
           No microphone? A made-up player plays

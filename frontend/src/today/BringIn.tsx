@@ -1,10 +1,10 @@
-import { FileButton } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { formBody } from '../api/form';
 import { Dialog } from '../components/Dialog';
+import { TakeFile } from '../components/TakeFile';
 import touch from '../components/touch.module.css';
 
 /** A player from a file that was saved here or by another teacher. */
@@ -17,18 +17,14 @@ export function BringIn() {
   });
   return (
     <>
-      <FileButton
+      <TakeFile
+        isQuiet
         accept="application/json,.json"
-        onChange={(file) => {
-          if (file) bring.mutate(file);
-        }}
+        reading={bring.isPending ? 'Reading the file …' : null}
+        onFile={(file) => bring.mutate(file)}
       >
-        {(props) => (
-          <button type="button" className={touch.word} disabled={bring.isPending} {...props}>
-            Bring in a player file
-          </button>
-        )}
-      </FileButton>
+        Bring in a player file
+      </TakeFile>
       <Dialog
         opened={bring.isSuccess || bring.isError}
         onClose={() => bring.reset()}

@@ -3,27 +3,67 @@ import { Link } from 'wouter';
 import { Bead } from '../components/Bead';
 import { Key } from '../components/Key';
 import touch from '../components/touch.module.css';
-import { INSTRUMENT_WORDS, minutesWords, shortDate } from '../words/words';
+import { INSTRUMENT_WORDS } from '../words/words';
 import type { Row } from './day';
 import css from './DayRow.module.css';
+import { firstLine, secondLine } from './rowWords';
 
 interface Props {
   row: Row;
-  shortcut: string | undefined;
+  isNext: boolean;
+  isOpen: boolean;
   isBusy: boolean;
+  shortcut: string | undefined;
+  /** How the string of time stands at this lesson. */
+  string: 'played' | 'playing' | 'ahead';
+  /** The time it is, where that lies within this lesson. */
+  clock: string | undefined;
+  onOpen: () => void;
   onBegin: () => void;
+  onTakeBack: () => void;
 }
 
 /** One lesson of the day on the string of its time: whom, with what, what is to be known. */
-export function DayRow({ isNext, ...props }: Props & { isNext: boolean }) {
-  const { row } = props;
+export function DayRow({ row, isNext, isOpen, string, clock, onOpen, ...actions }: Props) {
+  const { player } = row;
+  const first = firstLine(row);
   return (
-    <li className={css.row} data-done={row.lesson_today !== null || undefined}>
-      <span className={css.time}>{row.time}</span>
+    <li
+      className={css.row}
+      data-done={row.lesson_today !== null || undefined}
+      data-away={row.away !== null || undefined}
+      data-open={isOpen || undefined}
+      data-string={string}
+    >
+      <button
+        type="button"
+        className={css.open}
+        aria-expanded={isOpen}
+        aria-label={`More of ${player.name}`}
+        onClick={onOpen}
+      />
+      <span className={css.time}>
+        {row.time}
+        {clock && (
+          <small>
+            <i>now </i>
+            {clock}
+          </small>
+        )}
+      </span>
       <Bead as={beadOf(row, isNext)} />
-      <Who row={row} />
-      <What row={row} />
-      <Begin {...props} />
+      <div className={css.who}>
+        <Link href={`/players/${player.id}`}>{player.name}</Link>
+        <span>
+          {INSTRUMENT_WORDS[player.instrument]}
+          {player.age !== null && `, ${player.age}`}
+        </span>
+      </div>
+      <div className={css.what}>
+        <strong className={first.is === 'stop' ? css.flag : undefined}>{first.words}</strong>
+        <span>{secondLine(row)}</span>
+      </div>
+      <RowAction row={row} {...actions} />
     </li>
   );
 }
@@ -34,73 +74,27 @@ function beadOf(row: Row, isNext: boolean) {
   return row.lesson_today === null ? 'open' : 'done';
 }
 
-/** A player who does not come today. */
-export function PlayerRow(props: Props) {
-  return (
-    <li className={css.other}>
-      <div>
-        <Who row={props.row} />
-        {(props.row.flag !== null || props.row.pain !== null) && <What row={props.row} />}
-      </div>
-      <Begin {...props} />
-    </li>
-  );
-}
+type ActionProps = Pick<Props, 'row' | 'isBusy' | 'shortcut' | 'onBegin' | 'onTakeBack'>;
 
-function Who({ row: { player } }: { row: Row }) {
-  return (
-    <div className={css.who}>
-      <Link href={`/players/${player.id}`}>{player.name}</Link>
-      <span>
-        {INSTRUMENT_WORDS[player.instrument]}
-        {player.age !== null && `, ${player.age}`}
-      </span>
-    </div>
-  );
-}
-
-function What({ row }: { row: Row }) {
-  return (
-    <div className={css.what}>
-      {row.flag ? (
-        <strong className={css.flag}>Stop: {row.flag.reasons[0]}</strong>
-      ) : row.focus.length > 0 ? (
-        <strong>{row.focus.join(', ')}</strong>
-      ) : (
-        <strong>{row.due.length > 0 ? 'Look again' : 'no focus yet'}</strong>
-      )}
-      <span>{lineOf(row)}</span>
-    </div>
-  );
-}
-
-/** The one thing to know below it. */
-function lineOf(row: Row): string {
-  if (row.pain) return `Hurt at home on ${shortDate(row.pain.date)}: ${row.pain.pain} of 10`;
-  if (row.due.length > 0) return `look again: ${row.due.join(', ').toLowerCase()}`;
-  if (!row.last_lesson) return 'first lesson';
-  const given =
-    row.minutes !== null && row.minutes > 0 && !row.flag
-      ? `, ${minutesWords(row.minutes)} a day`
-      : '';
-  return `last seen ${shortDate(row.last_lesson)}${given}`;
-}
-
-function Begin({ row, shortcut, isBusy, onBegin }: Props) {
-  const words = row.lesson_today ? 'Go on' : 'Begin';
+function RowAction({ row, isBusy, shortcut, onBegin, onTakeBack }: ActionProps) {
+  const { name } = row.player;
+  const { words, whose, act } =
+    row.away !== null
+      ? { words: 'Back', whose: `${name} comes today after all`, act: onTakeBack }
+      : row.lesson_today
+        ? { words: 'Go on', whose: `Go on with the lesson of ${name}`, act: onBegin }
+        : { words: 'Begin', whose: `Begin the lesson of ${name}`, act: onBegin };
   return (
     <button
       type="button"
-      className={touch.word}
-      aria-keyshortcuts={shortcut}
+      className={`${touch.word} ${css.begin}`}
+      aria-keyshortcuts={row.away === null ? shortcut : undefined}
       disabled={isBusy}
-      onClick={onBegin}
+      onClick={act}
     >
       <span aria-hidden="true">{words}</span>
-      <span className="sr-only">
-        {row.lesson_today ? 'Go on with' : 'Begin'} the lesson of {row.player.name}
-      </span>
-      {shortcut && <Key name={shortcut} />}
+      <span className="sr-only">{whose}</span>
+      {shortcut && row.away === null && <Key name={shortcut} />}
     </button>
   );
 }

@@ -1,116 +1,133 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link } from 'wouter';
+import { type CSSProperties, useState } from 'react';
 
 import type { Schemas } from '../api/client';
 import { todayQuery } from '../api/queries';
 import { useStartLesson } from '../api/useStartLesson';
-import { KeysHere } from '../components/KeysHere';
 import { late } from '../components/late';
 import { NextAction } from '../components/NextAction';
+import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import screen from '../components/screen.module.css';
 import { Scroll } from '../components/Scroll';
-import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { usePageTitle } from '../components/usePageTitle';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
-import { BringIn } from './BringIn';
 import { dayOf, type Row } from './day';
-import { DayRow, PlayerRow } from './DayRow';
+import { DayPanel } from './DayPanel';
+import { DayRow } from './DayRow';
+import { Everybody } from './Everybody';
+import { firstLine } from './rowWords';
 import css from './TodayPage.module.css';
+import { useAway } from './useAway';
+import { useClock } from './useClock';
 
 const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
 
 const MOST_KEYS = 9;
 
-/** The day in order of time on the left, what is worth a thought and the others on the right. */
+/** The day in order of time on the left, one player or everybody else on the right. */
 export function TodayPage() {
-  usePageTitle('Today');
   const day = useQuery(todayQuery);
   if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
-  if (!day.data) return null;
-  return <Day data={day.data} />;
+  const date = new Date(`${day.data?.date ?? new Date().toISOString().slice(0, 10)}T12:00:00`);
+  const words = { weekday: 'long', day: 'numeric', month: 'long' } as const;
+  return (
+    <>
+      <PageHead title={date.toLocaleDateString('en-GB', words)} tab="Today" />
+      {day.data && <Day data={day.data} />}
+    </>
+  );
 }
 
 function Day({ data }: { data: Schemas['DayOut'] }) {
   usePointerLeavesNoFocus();
   const start = useStartLesson();
+  const clock = useClock();
+  const [opened, setOpened] = useState<number | null>(null);
+  const away = useAway(() => setOpened(null));
   const [adding, setAdding] = useState(false);
-  const { today, urgent, others, next } = dayOf(data.rows, clock());
-  const order = [...today, ...urgent, ...others].slice(0, MOST_KEYS);
-  const keyOf = (row: Row) => {
-    const place = order.indexOf(row);
-    return place === -1 ? undefined : String(place + 1);
-  };
+  const { today, urgent, others, next, passed } = dayOf(data.rows, clock);
   const begin = (row: Row) => start.mutate(row.player.id);
+  const open = data.rows.find((row) => row.player.id === opened);
   const isEmpty = data.rows.length === 0;
-  const goOn = isEmpty ? () => setAdding(true) : next ? () => begin(next) : undefined;
+  const whom = open && open.away === null ? open : next;
+  const goOn = isEmpty ? () => setAdding(true) : whom ? () => begin(whom) : undefined;
+  const step = (by: number) => {
+    const at = today.findIndex((row) => row === (open ?? next));
+    const row = today[Math.max(0, Math.min(today.length - 1, open ? at + by : at))];
+    if (row) setOpened(row.player.id);
+  };
+  const changeAway = (row: Row, to: string | null, at: string | null) =>
+    away.change.mutate({ player: row.player.id, to, at });
+  const takeBack = (row: Row) => away.back.mutate(row.player.id);
+  const toggleAway = (row: Row) => (row.away ? takeBack(row) : changeAway(row, null, null));
   useKeys({
-    ...Object.fromEntries(order.map((row, i) => [String(i + 1), () => begin(row)])),
+    ...Object.fromEntries(
+      today.slice(0, MOST_KEYS).map((row, i) => [String(i + 1), () => begin(row)]),
+    ),
+    ArrowDown: () => step(1),
+    ArrowUp: () => step(-1),
+    Escape: open ? () => setOpened(null) : undefined,
+    a: open?.is_today && open.lesson_today === null ? () => toggleAway(open) : undefined,
     Enter: goOn,
   });
-  const date = new Date(`${data.date}T12:00:00`);
-  const row = (each: Row) => ({
-    row: each,
-    shortcut: keyOf(each),
-    isBusy: start.isPending,
-    onBegin: () => begin(each),
-  });
   return (
-    <div className={`${screen.screen} ${css.page}`}>
-      <KeysHere />
+    <div className={`${screen.screen} ${css.page}`} data-open={open !== undefined || undefined}>
       <section className={`${screen.left} ${css.left}`} aria-label="The day">
-        <h1>
-          {date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
-        </h1>
         <Scroll className={css.day}>
           {today.length === 0 ? (
             <Empty isEmpty={isEmpty} />
           ) : (
-            <ol aria-label="Lessons today">
-              {today.map((each) => (
-                <DayRow key={each.player.id} {...row(each)} isNext={each === next} />
+            <ol aria-label="Lessons today" style={{ '--lessons': today.length } as CSSProperties}>
+              {today.map((row, i) => (
+                <DayRow
+                  key={row.player.id}
+                  row={row}
+                  isNext={row === next}
+                  isOpen={row === open}
+                  isBusy={start.isPending || away.change.isPending || away.back.isPending}
+                  shortcut={i < MOST_KEYS ? String(i + 1) : undefined}
+                  string={i < passed - 1 ? 'played' : i === passed - 1 ? 'playing' : 'ahead'}
+                  clock={i === passed - 1 ? clock : undefined}
+                  onOpen={() => setOpened(row === open ? null : row.player.id)}
+                  onBegin={() => begin(row)}
+                  onTakeBack={() => takeBack(row)}
+                />
               ))}
             </ol>
           )}
         </Scroll>
       </section>
-      <section className={`${screen.right} ${css.right}`} aria-label="Everybody else">
-        <Scroll className={css.else}>
-          {urgent.length > 0 && (
-            <>
-              <h2>Stopped or in pain</h2>
-              <ul aria-label="Stopped or in pain">
-                {urgent.map((each) => (
-                  <PlayerRow key={each.player.id} {...row(each)} />
-                ))}
-              </ul>
-            </>
-          )}
-          <Thoughts lines={data.lines} />
-          <div className={css.othersHead}>
-            <h2>{isEmpty ? 'Players' : 'Others'}</h2>
-            <BringIn />
-            <button type="button" className={touch.word} onClick={() => setAdding(true)}>
-              New player
-            </button>
-          </div>
-          <ul>
-            {others.map((each) => (
-              <PlayerRow key={each.player.id} {...row(each)} />
-            ))}
-          </ul>
-        </Scroll>
+      <section className={`${screen.right} ${css.right}`} aria-label="Beside the day">
+        {open ? (
+          <DayPanel
+            key={open.player.id}
+            row={open}
+            date={data.date}
+            free={data.free}
+            problem={away.problem}
+            onAway={(to, at) => changeAway(open, to, at)}
+            onTakeBack={() => takeBack(open)}
+            onClose={() => setOpened(null)}
+          />
+        ) : (
+          <Everybody
+            rows={data.rows}
+            urgent={urgent}
+            others={others}
+            lines={data.lines}
+            onOpen={(row) => setOpened(row.player.id)}
+          />
+        )}
       </section>
       <div className={screen.foot}>
         <div className={css.next}>
-          <p>{next ? `Next, ${next.time ?? ''}` : 'Nobody is next'}</p>
-          <strong>{next?.player.name ?? (isEmpty ? 'Your first player' : 'Pick a player')}</strong>
-          <p>{next?.flag ? 'ask first, no exercises' : next?.focus.join(', ')}</p>
+          <p>{whom ? whenOf(whom, whom === next, clock) : 'Nobody is next'}</p>
+          <strong>{whom?.player.name ?? (isEmpty ? 'Your first player' : 'Pick a player')}</strong>
+          <p>{whom && (whom.flag ? 'ask first, no exercises' : firstLine(whom).words)}</p>
         </div>
         <NextAction isNext={goOn !== undefined} disabled={!goOn} onClick={() => goOn?.()}>
-          {isEmpty ? 'Add' : next?.lesson_today ? 'Go on' : 'Begin'}
+          {isEmpty ? 'Add' : whom?.lesson_today ? 'Go on' : 'Begin'}
         </NextAction>
       </div>
       {adding && <PlayerDialog opened onClose={() => setAdding(false)} player={null} />}
@@ -118,8 +135,12 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
   );
 }
 
-function clock(): string {
-  return new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+function whenOf(row: Row, isNext: boolean, clock: string): string {
+  if (!row.is_today) return 'Not on today’s list';
+  const time = row.time ?? '';
+  if (row.lesson_today) return `Begun, ${time}`;
+  if (!isNext) return time;
+  return time !== '' && time <= clock ? `Now, since ${time}` : `Next, ${time}`;
 }
 
 function Empty({ isEmpty }: { isEmpty: boolean }) {
@@ -133,21 +154,5 @@ function Empty({ isEmpty }: { isEmpty: boolean }) {
         <li>Give the week on paper and on the phone.</li>
       </ol>
     </>
-  );
-}
-
-function Thoughts({ lines }: { lines: Schemas['DayOut']['lines'] }) {
-  if (lines.length === 0) return null;
-  return (
-    <section aria-label="Worth a thought" className={css.thoughts}>
-      <h2>Worth a thought</h2>
-      <ul>
-        {lines.map((line) => (
-          <li key={line.player}>
-            <Link href={`/players/${line.player}`}>{line.name}</Link> {line.words}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

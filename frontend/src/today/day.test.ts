@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { dayOf, type Row } from './day';
+import { dayOf, named, type Row } from './day';
 
 const row = (name: string, time: string | null, more: Partial<Row> = {}): Row =>
   ({
@@ -10,10 +10,11 @@ const row = (name: string, time: string | null, more: Partial<Row> = {}): Row =>
     flag: null,
     pain: null,
     lesson_today: null,
+    away: null,
     ...more,
   }) as unknown as Row;
 
-const named = (rows: Row[]) => rows.map((each) => each.player.name);
+const names = (rows: Row[]) => rows.map((each) => each.player.name);
 
 describe('a day', () => {
   const rows = [
@@ -26,9 +27,9 @@ describe('a day', () => {
 
   it('stands in order of time, with a stop where the player stands', () => {
     const day = dayOf(rows, '15:00');
-    expect(named(day.today)).toEqual(['early', 'hurt', 'late']);
-    expect(named(day.urgent)).toEqual(['stopped']);
-    expect(named(day.others)).toEqual(['elsewhere']);
+    expect(names(day.today)).toEqual(['early', 'hurt', 'late']);
+    expect(names(day.urgent)).toEqual(['stopped']);
+    expect(names(day.others)).toEqual(['elsewhere']);
   });
 
   it('has next whose time it is, else who comes, else the last', () => {
@@ -36,5 +37,19 @@ describe('a day', () => {
     expect(dayOf(rows, '15:00').next?.player.name).toBe('hurt');
     expect(dayOf(rows, '17:30').next?.player.name).toBe('late');
     expect(dayOf([row('elsewhere', null)], '12:00').next).toBeUndefined();
+  });
+
+  it('passes over who does not come, and counts what lies behind', () => {
+    const away = row('late', '16:00', { away: { to: null, at: null } });
+    const day = dayOf([row('early', '14:00', { lesson_today: 5 }), away], '15:00');
+    expect(day.next?.player.name).toBe('early');
+    expect(day.passed).toBe(1);
+    expect(names(day.today)).toEqual(['early', 'late']);
+  });
+
+  it('finds a player by parts of the name, with or without accents', () => {
+    const everybody = [row('José Añez', null), row('Ada Lindt', null)];
+    expect(names(named(everybody, 'anez jo'))).toEqual(['José Añez']);
+    expect(named(everybody, 'x')).toEqual([]);
   });
 });

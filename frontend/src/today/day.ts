@@ -10,6 +10,8 @@ interface Day {
   others: Row[];
   /** Whose lesson is now or comes next; what was begun and not left comes before what follows. */
   next: Row | undefined;
+  /** How many lessons of the day lie behind; the last of these may still go on. */
+  passed: number;
 }
 
 /** The players of a day as they stand on its page. `now`: HH:MM. */
@@ -20,7 +22,19 @@ export function dayOf(rows: Row[], now: string): Day {
   const rest = rows.filter((row) => !row.is_today);
   const urgent = rest.filter((row) => row.flag !== null || row.pain !== null);
   const others = rest.filter((row) => !urgent.includes(row));
-  const begun = today.filter((row) => (row.time ?? '99') <= now && !row.lesson_today);
-  const next = begun.at(-1) ?? today.find((row) => !row.lesson_today) ?? today.at(-1);
-  return { today, urgent, others, next };
+  const here = today.filter((row) => row.away === null);
+  const begun = here.filter((row) => (row.time ?? '99') <= now && !row.lesson_today);
+  const next = begun.at(-1) ?? here.find((row) => !row.lesson_today) ?? here.at(-1);
+  const passed = today.filter((row) => (row.time ?? '99') <= now).length;
+  return { today, urgent, others, next, passed };
+}
+
+/** Those whose name holds every word that was typed. */
+export function named(rows: Row[], typed: string): Row[] {
+  const words = plain(typed).split(/\s+/).filter(Boolean);
+  return rows.filter((row) => words.every((word) => plain(row.player.name).includes(word)));
+}
+
+function plain(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 }

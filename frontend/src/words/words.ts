@@ -70,6 +70,13 @@ export function shortDate(iso: string): string {
   });
 }
 
+/** Short name of the weekday that lies `days` after a date. */
+export function weekday(from: string, days = 0): string {
+  const date = new Date(`${from}T12:00:00`);
+  date.setDate(date.getDate() + days);
+  return date.toLocaleDateString('en-GB', { weekday: 'short' });
+}
+
 export function longDate(date: Date): string {
   return date.toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 }

@@ -15,6 +15,7 @@ LETTER_WIDTH = 0.53  # of the size, on average; what a label needs is estimated 
 
 class Size(StrEnum):
     WIDE = "wide"
+    PAGE = "page"
     NARROW = "narrow"
     LETTER = "letter"
 
@@ -22,7 +23,7 @@ class Size(StrEnum):
 @dataclass(frozen=True, slots=True)
 class Lengths:
     """Lengths in px of the picture. left, right: where the weeks begin and end. thick: of a string
-    in full trouble."""
+    in full trouble. answer: size of what stands at the right; 0 where the page says it itself."""
 
     width: float
     left: float
@@ -37,6 +38,7 @@ class Lengths:
 
 LENGTHS = {
     Size.WIDE: Lengths(1100, 190, 930, 40, 19, 22, 16, 5, 4),
+    Size.PAGE: Lengths(936, 190, 930, 36, 19, 0, 16, 4, 4),
     Size.NARROW: Lengths(358, 6, 352, 28, 17, 18, 14, 4, 3),
     Size.LETTER: Lengths(700, 140, 590, 28, 15, 16, 13, 4, 3.4),
 }
@@ -55,6 +57,15 @@ class Mark:
     cause: str | None = None
 
 
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A lane of the picture and the height of its middle, for what the page says beside it."""
+
+    of: str
+    key: str
+    y: float
+
+
 @dataclass
 class Ground:
     """A picture that is being drawn. The window shown is `start`..`end`, in days of the term."""
@@ -67,6 +78,7 @@ class Ground:
     parts: list[str] = field(default_factory=list)
     over: list[str] = field(default_factory=list)
     marks: list[Mark] = field(default_factory=list)
+    rows: list[Row] = field(default_factory=list)
 
     @property
     def at(self) -> Lengths:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from datetime import date
 
 from lefthand.change.term import TermMeasure
-from lefthand.drawing.term.ground import WEEK, Ground, line, number, room_for, text, wrapped
+from lefthand.drawing.term.ground import WEEK, Ground, Row, line, number, room_for, text, wrapped
 
 DAYS_WIDE_FROM = 30  # px a week from which every day has its own stroke
 MEASURES_SHOWN = 2
@@ -123,6 +123,7 @@ def draw_practice(ground: Ground, top: float) -> float:
     x = at.left if ground.is_narrow else at.left - 16
     ground.parts.append(text(x, label, "Practice days", at.small, "soft", anchor=anchor))
     foot = top + height + (16 if ground.is_narrow else 6)
+    ground.rows.append(Row("practice", "", foot - height / 3))
     done = dict(ground.term.practice)
     first = ground.start // WEEK
     for week in range(first, ground.end // WEEK + 1):
@@ -251,10 +252,11 @@ def _name_measure(ground: Ground, measure: TermMeasure, upper: float, height: fl
         return
     lines = [*wrapped(measure.label, 20)[:2], "pale: may be chance"]
     middle = upper + height / 2
+    ground.rows.append(Row("measure", measure.label, middle))
     for n, words in enumerate(lines):
         y = middle + 6 + (n - (len(lines) - 1) / 2) * 20
         ground.parts.append(text(at.left - 16, y, words, at.small, "soft", anchor="end"))
-    for n, words in enumerate(wrapped(measure.answer, 14)):
+    for n, words in enumerate(wrapped(measure.answer, 14) if at.answer else []):
         ground.parts.append(
             text(at.right + 16, middle + 6 + n * 20, words, at.small + 2, is_serif=True)
         )

@@ -6,7 +6,7 @@ from enum import StrEnum
 from html import escape
 
 from lefthand.change.term import Term
-from lefthand.drawing.term.ground import LENGTHS, WEEK, Ground, Mark, Size, number, text
+from lefthand.drawing.term.ground import LENGTHS, WEEK, Ground, Mark, Row, Size, number, text
 from lefthand.drawing.term.lanes import draw_events, draw_measures, draw_months, draw_practice
 from lefthand.drawing.term.strings import NAME_ABOVE, draw_string, row_height, shown_strings
 
@@ -38,6 +38,7 @@ class TermPicture:
     width: float
     height: float
     marks: Sequence[Mark]
+    rows: Sequence[Row]
     folded: Sequence[str]
 
 
@@ -63,14 +64,18 @@ def term_picture(
     body = "".join([*ground.behind, *ground.parts, *ground.over])
     width = LENGTHS[size].width
     svg = _svg(width, below + 4, _title(term), body, colours)
-    return TermPicture(svg, width, below + 4, ground.marks, [each.name for each in folded])
+    return TermPicture(
+        svg, width, below + 4, ground.marks, ground.rows, [each.name for each in folded]
+    )
 
 
 def window(term: Term, span: Span) -> tuple[int, int]:
-    """The first and the last day shown; some weeks at least, so that one lesson is no wall."""
-    end = max(term.last + 1, FEWEST_WEEKS * WEEK)
+    """The first and the last day shown: up to today, and some weeks at least, so that one lesson is
+    no wall; the first day may lie before the first lesson."""
+    end = term.last + 1
     weeks = {Span.TERM: TERM_WEEKS, Span.YEAR: YEAR_WEEKS}.get(span)
-    return (0 if weeks is None else max(0, end - weeks * WEEK)), end
+    start = 0 if weeks is None else max(0, end - weeks * WEEK)
+    return min(start, end - FEWEST_WEEKS * WEEK), end
 
 
 def spans_of(term: Term) -> list[Span]:

@@ -3,7 +3,7 @@
 from itertools import pairwise
 
 from lefthand.change.term import Stretch, TermString
-from lefthand.drawing.term.ground import Ground, band, line, path, room_for, text, wrapped
+from lefthand.drawing.term.ground import Ground, Row, band, line, path, room_for, text, wrapped
 
 HAIR = 1.7
 WOUND_FROM = 7
@@ -44,6 +44,7 @@ def draw_string(ground: Ground, string: TermString, top: float, *, is_first: boo
     head = NAME_ABOVE if ground.is_narrow else 0
     upper = top + head
     middle = upper + ground.at.thick / 2
+    ground.rows.append(Row("string", string.cause, middle))
     _draw_band(ground, string, middle, is_first=is_first)
     _draw_stairs(ground, string, upper)
     _draw_names(ground, string, upper, middle)
@@ -191,9 +192,10 @@ def _draw_names(ground: Ground, string: TermString, upper: float, middle: float)
         ]
         return
     ground.parts += _stacked(wrapped(string.name, 17), at.left - 16, middle, at.name, bold=True)
-    ground.parts += _stacked(
-        wrapped(string.answer, 13), at.right + 16, middle, at.answer, bold=False
-    )
+    if at.answer:
+        ground.parts += _stacked(
+            wrapped(string.answer, 13), at.right + 16, middle, at.answer, bold=False
+        )
 
 
 def _stacked(lines: list[str], x: float, middle: float, size: float, *, bold: bool) -> list[str]:

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 
 import type { Schemas } from '../api/client';
-import { forgetAllEdits, forgetEdits, keepEdits, keptEdits } from './edited';
+import { forgetAllEdits, forgetEdits, keepEdits, keptEdits } from './letterEdits';
 
 const draft = (player: number, has_picture = true): Schemas['LetterOut'] => ({
   player,

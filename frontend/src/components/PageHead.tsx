@@ -1,0 +1,84 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { Link, useLocation } from 'wouter';
+
+import { client } from '../api/client';
+import { sessionQuery } from '../api/queries';
+import { forgetAllEdits } from '../outbox/letterEdits';
+import { KeysHere } from './KeysHere';
+import { Mark } from './Mark';
+import css from './PageHead.module.css';
+import { SchemeButton } from './SchemeButton';
+import { Undelivered } from './Undelivered';
+import { usePageTitle } from './usePageTitle';
+
+const VIEWS = [
+  ['/class', 'Class'],
+  ['/library', 'Library'],
+  ['/desk', 'Desk'],
+] as const;
+
+interface Props {
+  title: string;
+  /** What the tab of the browser says where that is not the title. */
+  tab?: string;
+  /** In a few words, who or what it is about. */
+  about?: ReactNode;
+  /** Where the title leads. */
+  href?: string;
+}
+
+/** The head of every page outside a lesson: the way home, what the page is, the other views. */
+export function PageHead({ title, tab, about, href }: Props) {
+  usePageTitle(tab ?? title);
+  const session = useQuery(sessionQuery);
+  const [path] = useLocation();
+  return (
+    <header className={`${css.head} no-print`}>
+      <KeysHere />
+      <Link href="/" className={css.home} aria-label="Jolf, today">
+        <Mark size={30} />
+      </Link>
+      <div className={css.title}>
+        <h1>{href ? <Link href={href}>{title}</Link> : title}</h1>
+        {about && <span>{about}</span>}
+      </div>
+      <div className={css.views}>
+        <Undelivered />
+        <nav aria-label="Views">
+          {VIEWS.map(([address, words]) => (
+            <Link
+              key={address}
+              href={address}
+              className={css.view}
+              aria-current={path === address ? 'page' : undefined}
+            >
+              {words}
+            </Link>
+          ))}
+        </nav>
+        <SchemeButton />
+        {session.data?.teacher && <SignOutButton name={session.data.teacher.name} />}
+      </div>
+    </header>
+  );
+}
+
+function SignOutButton({ name }: { name: string }) {
+  const cache = useQueryClient();
+  return (
+    <button
+      type="button"
+      className={css.view}
+      onClick={() => {
+        void client.POST('/api/session/sign-out').then(() => {
+          forgetAllEdits();
+          cache.clear();
+          window.location.assign('/');
+        });
+      }}
+    >
+      <span className={css.who}>{name},&nbsp;</span>sign out
+    </button>
+  );
+}

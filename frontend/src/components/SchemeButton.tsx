@@ -1,0 +1,22 @@
+import { useMantineColorScheme } from '@mantine/core';
+
+import css from './SchemeButton.module.css';
+import { Sign } from './Sign';
+
+/** Light or dark. */
+export function SchemeButton() {
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  const dark =
+    colorScheme === 'dark' ||
+    (colorScheme === 'auto' && window.matchMedia('(prefers-color-scheme: dark)').matches);
+  return (
+    <button
+      type="button"
+      className={css.button}
+      aria-label={dark ? 'Light page' : 'Dark page'}
+      onClick={() => setColorScheme(dark ? 'light' : 'dark')}
+    >
+      <Sign name={dark ? 'sun' : 'moon'} size={22} />
+    </button>
+  );
+}
