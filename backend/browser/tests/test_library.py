@@ -26,16 +26,15 @@ class Library(BrowserCase):
         page.get_by_role("button", name="Thumb will not tap").click()
         page.get_by_role("heading", name="Thumb will not tap").wait_for()
         self.assert_accessible("check")
-        page.go_back()
         page.goto(f"{self.live_server_url}/library?shelf=checks&search=zzz")
         expect(page.get_by_text("Nothing with these words")).to_be_visible()
 
     def test_only_what_an_instrument_has_is_shown(self):
         page = self.page
-        page.get_by_text("cello", exact=True).click()
+        page.get_by_role("button", name="cello").click()
         page.get_by_label("Search").fill("turn to open")
         page.get_by_role("button", name="Turn to open").wait_for()
-        page.get_by_text("violin", exact=True).first.click()
+        page.get_by_role("button", name="violin").click()
         expect(page.get_by_role("button", name="Turn to open")).to_have_count(0)
 
     def test_a_drill_changes_with_its_settings_and_can_be_heard_and_taken_along(self):
@@ -67,3 +66,27 @@ class Library(BrowserCase):
             self.page.get_by_role("heading", name="Library").wait_for()
             wide = self.page.evaluate("document.documentElement.scrollWidth")
             self.assertLessEqual(wide, 390, shelf)
+
+    def test_from_a_lesson_and_back_with_what_was_found(self):
+        page = self.page
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="Begin the lesson of Mira").click()
+        page.get_by_role("heading", name="Mira Oslund", level=1).wait_for()
+        page.keyboard.press("/")
+        page.get_by_label("Search").wait_for()
+        page.keyboard.type("fourth flat")
+        page.get_by_role("heading", name="Fourth sounds flat").wait_for()
+        expect(page.locator("mark").first).to_be_visible()
+        self.assert_accessible("found")
+        page.get_by_role("button", name="Look now").click()
+        expect(page.get_by_role("group", name="Fourth sounds flat")).to_be_visible()
+        page.keyboard.press("/")
+        page.get_by_label("Search").fill("glide")
+        page.get_by_role("button", name="One-spot glide").click()
+        page.get_by_role("button", name="Give it").click()
+        page.wait_for_url("**step=give**")
+
+    def test_before_a_word_is_written_players_speak(self):
+        self.page.get_by_role("button", name="My thumb aches").click()
+        expect(self.page.get_by_label("Search")).to_have_value("My thumb aches after playing")
+        expect(self.page.get_by_text("Nothing with these words")).to_have_count(0)

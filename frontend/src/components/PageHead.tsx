@@ -10,6 +10,7 @@ import { Mark } from './Mark';
 import css from './PageHead.module.css';
 import { SchemeButton } from './SchemeButton';
 import { Undelivered } from './Undelivered';
+import { useKeys } from './useKeys';
 import { usePageTitle } from './usePageTitle';
 
 const VIEWS = [
@@ -32,7 +33,8 @@ interface Props {
 export function PageHead({ title, tab, about, href }: Props) {
   usePageTitle(tab ?? title);
   const session = useQuery(sessionQuery);
-  const [path] = useLocation();
+  const [path, navigate] = useLocation();
+  useKeys({ '/': path === '/' || path === '/library' ? undefined : () => navigate('/library') });
   return (
     <header className={`${css.head} no-print`}>
       <KeysHere />

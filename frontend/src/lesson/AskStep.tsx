@@ -32,11 +32,11 @@ interface Props {
   isTelling: boolean;
   onDone: () => void;
   /** Goes on to one check. */
-  onLookAt: (check: string) => void;
+  onMeasure: (check: string) => void;
 }
 
 /** What is open from last time, last week and today, as stops on one string; one is asked at a time. */
-export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Props) {
+export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Props) {
   const { lesson, enter } = handle;
   const [telling, setTelling] = useState(isTelling);
   const [chosen, setChosen] = useState<string | null>(isTelling ? 'body' : null);
@@ -101,7 +101,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onLookAt }: Prop
           <RemoveLesson lesson={lesson} />
         </Scroll>
         <div className={css.facts}>
-          <BodyLine handle={handle} onMeasure={() => onLookAt(REACH)} />
+          <BodyLine handle={handle} onMeasure={() => onMeasure(REACH)} />
           <button
             type="button"
             className={touch.word}

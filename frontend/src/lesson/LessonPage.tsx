@@ -80,6 +80,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const go = (to: Step) => setParams({ step: to }, REPLACE);
   const lookAt = (check: string | null) =>
     setParams({ step: 'look', ...(check && { check }) }, REPLACE);
+  const measure = (check: string) => setParams({ step: 'look', check, measure: '1' }, REPLACE);
 
   useKeys({
     a: () => go('ask'),
@@ -88,6 +89,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
     g: () => go('give'),
     p: () => navigate(`/lessons/${lesson.id}/sheet`),
     u: undo,
+    '/': () => navigate(`/library?lesson=${lesson.id}&instrument=${lesson.player.instrument}`),
     '?': () => setHelp(true),
   });
 
@@ -104,7 +106,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
           catalogue={catalogue}
           isTelling={params.has('tell')}
           onDone={() => go('look')}
-          onLookAt={lookAt}
+          onMeasure={measure}
         />
       )}
       {step === 'look' && (
@@ -113,6 +115,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
           handle={handle}
           catalogue={catalogue}
           opening={params.get('check')}
+          opensMeasure={params.has('measure')}
           onDecide={() => go('decide')}
         />
       )}

@@ -1,8 +1,6 @@
 import { useMemo, useState } from 'react';
 
 import type { Catalogue, Evidence, Lesson } from '../api/client';
-import { NextAction } from '../components/NextAction';
-import { type KeyMap, useKeys } from '../components/useKeys';
 import { STAGE_WORDS } from '../words/words';
 import { CheckNames } from './CheckNames';
 import {
@@ -17,26 +15,29 @@ import { LookStage } from './LookStage';
 import { Measures } from './Measures';
 import { Question } from './Question';
 import screen from '../components/screen.module.css';
-import { hasTheory, Theory } from './Theory';
+import { hasTheory } from './Theory';
 import { TheoryPanel } from './TheoryPanel';
-import { type Asked, useAsked } from './useAsked';
+import { useAsked } from './useAsked';
+import { LookFoot } from './LookFoot';
+import { useLookKeys } from './useLookKeys';
 import { useMeasuring } from './useMeasuring';
+import type { EarNext } from '../sound/useEarNext';
 import { useGradedHands, usePicturesAhead } from '../drawings/useGradedHands';
 import type { LessonHandle } from './useLesson';
 import { useTakenBack } from './useTakenBack';
-
-const GRADES = [0, 1, 2, 3];
 
 interface Props {
   handle: LessonHandle;
   catalogue: Catalogue;
   /** A check that was asked for from elsewhere. */
   opening: string | null;
+  /** And is measured at once. */
+  opensMeasure: boolean;
   onDecide: () => void;
 }
 
 /** The hand on the left, one question on the right, what it means and the next action below it. */
-export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
+export function LookStep({ handle, catalogue, opening, opensMeasure, onDecide }: Props) {
   const { lesson, weighing } = handle;
   const { instrument } = lesson.player;
   const [choice, setChoice] = useState<ListChoice>(
@@ -68,28 +69,26 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
   usePicturesAhead(items, instrument);
   const [atEase, setAtEase] = useState(false);
   const [isWhy, setIsWhy] = useState(false);
-  const measuring = useMeasuring(asked, opening);
+  const measuring = useMeasuring(asked, opensMeasure ? opening : null);
+  const [ear, setEar] = useState<EarNext | null>(null);
   const known = hasTheory(lesson);
   function grade(value: number) {
     setIsWhy(false);
     measuring.drop();
     asked.grade(value);
   }
-  useKeys({
-    ...questionKeys({ ...asked, grade }),
-    x: item && (() => handle.enter('skip', item.id, !lesson.skipped.includes(item.id))),
-    // The ear, once opened, has the key itself.
-    m: measuring.isOpen && item?.by_ear ? undefined : measuring.toggle,
-    n: () => setChoice({ kind: 'look' }),
-    t: () => setChoice({ kind: choice.kind === 'trials' ? 'look' : 'trials' }),
-    r: () => setChoice({ kind: choice.kind === 'placeless' ? 'look' : 'placeless' }),
-    v: () => setAtEase(!atEase),
-    c: known ? () => setIsWhy(!isWhy) : undefined,
-    Escape: () => {
+  useLookKeys({
+    asked: { ...asked, grade },
+    onSkip: item && (() => handle.enter('skip', item.id, !lesson.skipped.includes(item.id))),
+    onMeasure: measuring.toggle,
+    onChoose: (kind) => setChoice({ kind: choice.kind === kind ? 'look' : kind }),
+    onEase: () => setAtEase(!atEase),
+    onWhy: known ? () => setIsWhy(!isWhy) : undefined,
+    onBack: () => {
       setIsWhy(false);
-      measuring.close();
+      measuring.back();
     },
-    Enter: known ? onDecide : undefined,
+    onNext: ear ? (ear.act ?? undefined) : known ? onDecide : undefined,
   });
 
   const isNamed = choice.kind === 'trials' || choice.kind === 'placeless';
@@ -103,6 +102,20 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
       onClose={() => setChoice({ kind: 'look' })}
     />
   );
+  const measures = measuring.isOpen && item && (
+    <Measures
+      key={item.id}
+      item={item}
+      asked={asked}
+      handle={handle}
+      trials={trialsInOrder(lesson, mine)}
+      onNext={setEar}
+      onDone={measuring.close}
+      onClose={measuring.back}
+    />
+  );
+  const inPlace = item?.by_ear && measures ? measures : names;
+  const over = isWhy ? <TheoryPanel lesson={lesson} onClose={() => setIsWhy(false)} /> : inPlace;
   const spotAsked = item && asked.isOpen ? placeOf(item, finger) : null;
   return (
     <div className={screen.screen}>
@@ -117,19 +130,9 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
         choice={choice}
         onChoice={setChoice}
         onEase={() => setAtEase(!atEase)}
-        over={isWhy ? <TheoryPanel lesson={lesson} onClose={() => setIsWhy(false)} /> : names}
+        over={over}
       >
-        {measuring.isOpen && item && (
-          <Measures
-            key={item.id}
-            item={item}
-            asked={asked}
-            handle={handle}
-            trials={trialsInOrder(lesson, mine)}
-            isEar={item.by_ear}
-            onClose={measuring.close}
-          />
-        )}
+        {!item?.by_ear && measures}
       </LookStage>
       <section className={screen.right} aria-label="What to look at">
         <Question
@@ -139,33 +142,21 @@ export function LookStep({ handle, catalogue, opening, onDecide }: Props) {
           asked={{ ...asked, grade }}
           handle={handle}
           hands={hands}
+          heard={ear?.heard.find((each) => each.finger === null || each.finger === finger)?.grade}
           isMeasuring={measuring.isOpen}
           onMeasure={measuring.toggle}
         />
       </section>
-      <div className={screen.foot}>
-        <Theory
-          lesson={lesson}
-          weighing={weighing}
-          isOpen={isWhy}
-          onOpen={() => setIsWhy(!isWhy)}
-        />
-        <NextAction isNext={lesson.enough && !weighing} disabled={!known} onClick={onDecide}>
-          Decide
-        </NextAction>
-      </div>
+      <LookFoot
+        lesson={lesson}
+        weighing={weighing}
+        isWhy={isWhy}
+        onWhy={() => setIsWhy(!isWhy)}
+        ear={ear}
+        onDecide={onDecide}
+      />
     </div>
   );
-}
-
-function questionKeys(asked: Asked): KeyMap {
-  return {
-    ...Object.fromEntries(GRADES.map((each) => [String(each), () => asked.grade(each)])),
-    ArrowDown: () => asked.step(1),
-    ArrowUp: () => asked.step(-1),
-    ArrowRight: () => asked.moveFinger(1),
-    ArrowLeft: () => asked.moveFinger(-1),
-  };
 }
 
 function upperFirst(words: string): string {

@@ -1,6 +1,10 @@
+import { useEffect, useRef } from 'react';
+
 import { late } from '../components/late';
 import type { Evidence } from '../api/client';
+import { Key } from '../components/Key';
 import touch from '../components/touch.module.css';
+import type { EarNext } from '../sound/useEarNext';
 import { loadMeasure } from './loadMeasure';
 import css from './Measures.module.css';
 import type { Asked } from './useAsked';
@@ -11,7 +15,7 @@ const REACH = 'reach_margin';
 const PictureAngle = late(async () => (await import('./PictureAngle')).PictureAngle);
 const TrialCompare = late(async () => (await import('./TrialCompare')).TrialCompare);
 const CentsAMillimetre = late(async () => (await import('./CentsAMillimetre')).CentsAMillimetre);
-const ByEar = late(async () => (await import('./ByEar')).ByEar);
+const ByEar = late(async () => (await import('../sound/Listening')).Listening);
 const ReachEntry = late(async () => (await import('./ReachEntry')).ReachEntry);
 const MeasureEntry = late(async () => (await loadMeasure()).MeasureEntry);
 
@@ -21,22 +25,47 @@ interface Props {
   handle: LessonHandle;
   /** All trials of the instrument, the most telling first. */
   trials: Evidence[];
-  /** The ear opens at once. */
-  isEar: boolean;
+  /** What the ear would do next. */
+  onNext: (next: EarNext | null) => void;
+  /** On to what is asked next. */
+  onDone: () => void;
   onClose: () => void;
 }
 
 /** What tells it better than the eye: a number, the ear, a picture, the same bar twice. */
-export function Measures({ item, asked, handle, trials, isEar, onClose }: Props) {
+export function Measures({ item, asked, handle, trials, onNext, onDone, onClose }: Props) {
   const { lesson, enter } = handle;
   const finding = lesson.findings[item.id];
   const value = finding?.value ?? null;
   const finger = asked.fingers?.[0] ?? null;
+  const section = useRef<HTMLElement>(null);
+  const isEar = item.by_ear;
+  useEffect(() => {
+    // By keys the way leads through the ear next; Enter is its action.
+    if (isEar) section.current?.focus({ preventScroll: true });
+  }, [isEar]);
   return (
-    <section className={css.measures} aria-label={`Measure: ${item.label}`}>
+    <section
+      ref={section}
+      tabIndex={isEar ? -1 : undefined}
+      className={item.by_ear ? css.ear : css.measures}
+      aria-label={`Measure: ${item.label}`}
+    >
       <button type="button" className={`${touch.word} ${css.close}`} onClick={onClose}>
-        Close
+        {item.by_ear ? 'Back to the hand' : 'Close'}
+        {item.by_ear && <Key name="Esc" />}
       </button>
+      {item.by_ear && (
+        <ByEar
+          lessonId={lesson.id}
+          evidence={item.id}
+          onDone={onDone}
+          onFound={(key, heard) => enter('observation', key, heard)}
+          trials={trials.filter((trial) => !trial.per_finger)}
+          onTrial={(key, compared) => enter('observation', key, compared)}
+          onNext={onNext}
+        />
+      )}
       {item.stage === 'trial' && (
         <TrialCompare
           label={item.label}
@@ -49,17 +78,6 @@ export function Measures({ item, asked, handle, trials, isEar, onClose }: Props)
       )}
       {item.measure !== null && item.measure !== REACH && (
         <MeasureEntry item={item} value={value} onValue={asked.measure} />
-      )}
-      {item.by_ear && (
-        <ByEar
-          item={item}
-          lessonId={lesson.id}
-          isOpened={isEar}
-          onDone={onClose}
-          onFound={(key, heard) => enter('observation', key, heard)}
-          trials={trials.filter((trial) => !trial.per_finger)}
-          onTrial={(key, compared) => enter('observation', key, compared)}
-        />
       )}
       {item.measure === CENTS && <CentsAMillimetre playerId={lesson.player.id} />}
       {item.photo !== null && (

@@ -31,6 +31,8 @@ interface Props {
   handle: LessonHandle;
   /** The hand at each grade, where a picture can show it. */
   hands: Schemas['TwoHandsOut'] | null;
+  /** The grade that the ear has heard. */
+  heard: number | undefined;
   isMeasuring: boolean;
   onMeasure: () => void;
 }
@@ -120,7 +122,7 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
           </button>
         )}
       </div>
-      <Grades item={item} asked={asked} handle={handle} hands={hands} />
+      <Grades item={item} asked={asked} handle={handle} hands={hands} heard={measure.heard} />
     </div>
   );
 }
@@ -142,9 +144,10 @@ interface GradesProps {
   asked: Asked;
   handle: LessonHandle;
   hands: Schemas['TwoHandsOut'] | null;
+  heard: number | undefined;
 }
 
-function Grades({ item, asked, handle, hands }: GradesProps) {
+function Grades({ item, asked, handle, hands, heard }: GradesProps) {
   const { lesson } = handle;
   const isTrial = item.stage === 'trial';
   const finger = asked.fingers?.[0];
@@ -165,7 +168,7 @@ function Grades({ item, asked, handle, hands }: GradesProps) {
         means: isTrial ? undefined : grade === 0 ? item.free : item.means[grade - 1],
         mark: <GradeString grade={grade} />,
         picture: pictured && <Lens frame={hands?.frames[grade]} ring={ring} />,
-        aside: last === grade ? 'last time' : undefined,
+        aside: heard === grade ? 'heard' : last === grade ? 'last time' : undefined,
         shortcut: String(grade),
         chosen: given === grade,
       }))}

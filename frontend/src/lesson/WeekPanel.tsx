@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useSearchParams } from 'wouter';
 
 import { late } from '../components/late';
 import type { Catalogue, Lesson } from '../api/client';
@@ -101,7 +102,10 @@ interface AddProps {
 }
 
 function AddExercise({ lesson, catalogue, store }: AddProps) {
-  const [typed, setTyped] = useState('');
+  // What was chosen in the library waits here for one touch more.
+  const [params] = useSearchParams();
+  const asked = catalogue.exercises.find((each) => each.id === params.get('add'));
+  const [typed, setTyped] = useState(asked?.name ?? '');
   const items = itemsOf(lesson);
   const choices = exercisesToAdd(lesson, catalogue);
   const hit = firstHit(choices, typed);

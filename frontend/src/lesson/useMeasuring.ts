@@ -10,6 +10,8 @@ interface Measuring {
   close: () => void;
   /** Without going on: a grade does that. */
   drop: () => void;
+  /** As it is closed by hand: from the ear nothing is asked next before it has heard something. */
+  back: () => void;
   toggle: () => void;
 }
 
@@ -27,5 +29,7 @@ export function useMeasuring(asked: Asked, opening: string | null): Measuring {
     setMeasured(null);
     if (isOpen) asked.goOn();
   };
-  return { isOpen, open, close, drop: () => setMeasured(null), toggle: isOpen ? close : open };
+  const drop = () => setMeasured(null);
+  const back = item?.by_ear ? drop : close;
+  return { isOpen, open, close, drop, back, toggle: isOpen ? back : open };
 }

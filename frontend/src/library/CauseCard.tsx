@@ -1,13 +1,13 @@
 import type { Catalogue } from '../api/client';
 import { PlacePicture } from '../drawings/PlacePicture';
-import { INSTRUMENT_WORDS } from '../words/words';
+import { instrumentsWords } from '../words/words';
 import css from './LibraryPage.module.css';
 import { LinkRow } from './LinkRow';
 
 interface Props {
   catalogue: Catalogue;
   id: string;
-  instrument: string | null;
+  instrument: string;
   onExercise: (id: string) => void;
   onCheck: (id: string) => void;
 }
@@ -16,24 +16,19 @@ interface Props {
 export function CauseCard({ catalogue, id, instrument, onExercise, onCheck }: Props) {
   const cause = catalogue.causes.find((c) => c.id === id);
   if (!cause) return null;
-  const here = (instruments: string[]) => instrument === null || instruments.includes(instrument);
+  const here = (instruments: string[]) => instruments.includes(instrument);
   const signs = catalogue.evidence.filter((e) => e.causes.includes(id) && here(e.instruments));
   const exercises = catalogue.exercises
     .filter((e) => e.aims.includes(id) && here(e.instruments))
     .sort((a, b) => a.aims.indexOf(id) - b.aims.indexOf(id));
   return (
     <>
-      <div className={css.head}>
-        <div>
-          <h2>{cause.name}</h2>
-          <p className="quiet">{cause.instruments.map((i) => INSTRUMENT_WORDS[i]).join(', ')}</p>
-          <p>{cause.meaning}</p>
-        </div>
-        <PlacePicture
-          instrument={instrument ?? cause.instruments[0] ?? 'vn'}
-          place={cause.places[0] ?? ''}
-        />
-      </div>
+      <p className={css.kindline}>
+        {['Cause', instrumentsWords(cause.instruments)].filter(Boolean).join(', ')}
+      </p>
+      <h2>{cause.name}</h2>
+      <p className={css.how}>{cause.meaning}</p>
+      <PlacePicture instrument={instrument} place={cause.places[0] ?? ''} size={320} />
       <h3>Shows in</h3>
       <LinkRow entries={signs.map(({ id, label }) => ({ id, words: label }))} onOpen={onCheck} />
       <h3>What is given for it</h3>

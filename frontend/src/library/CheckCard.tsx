@@ -1,5 +1,5 @@
 import type { Catalogue } from '../api/client';
-import { GradeMarks } from '../components/GradeMarks';
+import { GradeString } from '../components/GradeString';
 import { CheckPair } from '../drawings/PairPicture';
 import { gradeWord, STAGE_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
@@ -8,7 +8,7 @@ import { LinkRow } from './LinkRow';
 interface Props {
   catalogue: Catalogue;
   id: string;
-  instrument: string | null;
+  instrument: string;
   onCause: (id: string) => void;
 }
 
@@ -19,22 +19,16 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
   const causes = check.causes.flatMap((cause) => catalogue.causes.filter((c) => c.id === cause));
   return (
     <>
-      <div className={css.head}>
-        <div>
-          <h2>{check.label}</h2>
-          <p className="quiet">
-            {STAGE_WORDS[check.stage]}, about {check.seconds} s
-          </p>
-          <p>{check.look}</p>
-          {check.note && <p>{check.note}</p>}
-          {check.child && <p className={css.child}>“{check.child}”</p>}
-        </div>
-      </div>
+      <p className={css.kindline}>
+        Check, {STAGE_WORDS[check.stage]?.toLowerCase()}, about {check.seconds} s
+      </p>
+      <h2>{check.label}</h2>
+      <p className={css.how}>{check.look}</p>
       <CheckPair
         evidence={check.id}
-        instrument={instrument ?? check.instruments[0] ?? 'vn'}
+        instrument={instrument}
         finger={check.of_finger}
-        width="13rem"
+        width="min(14.2rem, 46%)"
       />
       {check.means.length > 0 && (
         <ul className={css.grades}>
@@ -42,13 +36,16 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
             (meaning, grade) =>
               meaning && (
                 <li key={meaning}>
-                  <GradeMarks grade={grade} />
-                  <strong>{gradeWord(grade)}</strong> {meaning}
+                  <GradeString grade={grade} width={60} height={22} bead={5.5} />
+                  <strong>{gradeWord(grade)}</strong>
+                  <span>{meaning}</span>
                 </li>
               ),
           )}
         </ul>
       )}
+      {check.note && <p>{check.note}</p>}
+      {check.child && <p className={css.child}>“{check.child}”</p>}
       <h3>What can lie behind it</h3>
       <LinkRow entries={causes.map(({ id, name }) => ({ id, words: name }))} onOpen={onCause} />
     </>

@@ -1,14 +1,14 @@
 import type { Catalogue } from '../api/client';
 import { ExercisePair } from '../drawings/PairPicture';
 import { ExerciseSteps } from '../exercise/ExerciseText';
-import { INSTRUMENT_WORDS } from '../words/words';
+import { instrumentsWords } from '../words/words';
 import css from './LibraryPage.module.css';
 import { LinkRow } from './LinkRow';
 
 interface Props {
   catalogue: Catalogue;
   id: string;
-  instrument: string | null;
+  instrument: string;
   onCause: (id: string) => void;
 }
 
@@ -31,16 +31,14 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
   ];
   return (
     <>
-      <h2>{exercise.name}</h2>
-      <p className="quiet">
-        {exercise.kind}; {exercise.instruments.map((i) => INSTRUMENT_WORDS[i]).join(', ')}
+      <p className={css.kindline}>
+        {['Exercise', exercise.kind, instrumentsWords(exercise.instruments)]
+          .filter(Boolean)
+          .join(', ')}
       </p>
-      <p>This {exercise.does}.</p>
-      <ExercisePair
-        exercise={exercise.id}
-        instrument={instrument ?? exercise.instruments[0] ?? 'vn'}
-        width="13rem"
-      />
+      <h2>{exercise.name}</h2>
+      <p className={css.how}>This {exercise.does}.</p>
+      <ExercisePair exercise={exercise.id} instrument={instrument} width="min(14.2rem, 46%)" />
       <ExerciseSteps steps={exercise.steps} />
       <dl className={css.facts}>
         {facts

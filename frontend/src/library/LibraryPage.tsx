@@ -1,168 +1,191 @@
-import '@mantine/core/styles/FloatingIndicator.css';
-import '@mantine/core/styles/SegmentedControl.css';
-
-import { SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'wouter';
 
-import { late } from '../components/late';
 import type { Catalogue } from '../api/client';
 import { catalogueQuery } from '../api/queries';
+import { Key } from '../components/Key';
+import { late } from '../components/late';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
-import { CauseCard } from './CauseCard';
-import { CheckCard } from './CheckCard';
-import { ExerciseCard } from './ExerciseCard';
+import screen from '../components/screen.module.css';
+import { Scroll } from '../components/Scroll';
+import touch from '../components/touch.module.css';
+import { useKeys } from '../components/useKeys';
+import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
+import { PlaceLensHand } from '../drawings/PlaceLens';
+import { Hits, Said } from './Hits';
 import css from './LibraryPage.module.css';
-import { onShelf, searched, type Shelf } from './search';
+import { OpenEntry } from './OpenEntry';
+import { type Hit, isSame, markedWords, onShelf, searched, type Shelf, SHELVES } from './search';
 
 const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
 
-const SHELVES = [
-  { value: 'exercises', label: 'Exercises' },
-  { value: 'causes', label: 'Causes' },
-  { value: 'checks', label: 'Checks' },
-  { value: 'drills', label: 'Drills' },
+const SHELF_NAMES: [string, string][] = [
+  ['exercises', 'Exercises'],
+  ['checks', 'Checks'],
+  ['causes', 'Causes'],
 ];
-const SHELF_WORDS: Record<Shelf, string> = {
-  exercises: 'exercise',
-  causes: 'cause',
-  checks: 'check',
-};
 const INSTRUMENTS = [
-  { value: '', label: 'all' },
-  { value: 'vn', label: 'violin' },
-  { value: 'va', label: 'viola' },
-  { value: 'vc', label: 'cello' },
-  { value: 'db', label: 'bass' },
-];
+  ['vn', 'violin'],
+  ['va', 'viola'],
+  ['vc', 'cello'],
+  ['db', 'bass'],
+] as const;
 
-/** Everything that is known, to browse and search; drills to try, hear and take along. */
+export type SetParams = (change: Record<string, string>) => void;
+
+/** Everything that is known: one line to write on, one list, one entry open beside it. */
 export function LibraryPage() {
   const catalogue = useQuery(catalogueQuery);
   const [params, setParams] = useSearchParams();
-  const shelf = params.get('shelf') ?? 'exercises';
-  const instrument = params.get('instrument') ?? '';
-  const set = (change: Record<string, string>) =>
+  const set: SetParams = (change) =>
     setParams({ ...Object.fromEntries(params), ...change }, { replace: true });
   if (catalogue.error) {
     return <Problem error={catalogue.error} onRetry={() => void catalogue.refetch()} />;
   }
-  if (!catalogue.data) return null;
+  const isBench = params.get('shelf') === 'drills';
   return (
     <>
       <PageHead title="Library" />
-      <div className={css.page}>
-        <div className={css.filters}>
-          <SegmentedControl
-            aria-label="Shelf"
-            size="md"
-            data={SHELVES}
-            value={shelf}
-            onChange={(value) => set({ shelf: value, open: '' })}
-          />
-          <SegmentedControl
-            aria-label="Instrument"
-            size="md"
-            data={INSTRUMENTS}
-            value={instrument}
-            onChange={(value) => set({ instrument: value })}
-          />
+      {isBench ? (
+        <div className={css.benchPage}>
+          <div className={css.shelves}>
+            <button type="button" className={touch.word} onClick={() => set({ shelf: '' })}>
+              Back to the list
+            </button>
+            <Instruments chosen={params.get('instrument') ?? 'vn'} set={set} />
+          </div>
+          <DrillBench instrument={params.get('instrument') ?? 'vn'} />
         </div>
-        {shelf === 'drills' ? (
-          <DrillBench instrument={instrument || 'vn'} />
-        ) : (
-          <Browse
-            catalogue={catalogue.data}
-            shelf={shelf as Shelf}
-            instrument={instrument || null}
-            search={params.get('search') ?? ''}
-            open={params.get('open') ?? ''}
-            onSearch={(search) => set({ search })}
-            onOpen={(where, open) => set({ shelf: where, open })}
-            onGo={(where, open) => set({ shelf: where, open, search: '' })}
-          />
-        )}
-      </div>
+      ) : (
+        catalogue.data && <Browse catalogue={catalogue.data} params={params} set={set} />
+      )}
     </>
   );
 }
 
 interface BrowseProps {
   catalogue: Catalogue;
-  shelf: Shelf;
-  instrument: string | null;
-  search: string;
-  open: string;
-  onSearch: (search: string) => void;
-  onOpen: (shelf: Shelf, id: string) => void;
-  onGo: (shelf: Shelf, id: string) => void;
+  params: URLSearchParams;
+  set: SetParams;
 }
 
-function Browse(props: BrowseProps) {
-  const { catalogue, instrument, search, onSearch, onGo } = props;
+function Browse({ catalogue, params, set }: BrowseProps) {
+  usePointerLeavesNoFocus();
+  const instrument = params.get('instrument') ?? 'vn';
+  const search = params.get('search') ?? '';
+  const shelf = SHELVES.find((each) => each === params.get('shelf')) ?? null;
   const isSearching = search.trim() !== '';
-  const shown = isSearching
-    ? searched(catalogue, search, instrument)
-    : onShelf(catalogue, props.shelf, instrument);
-  const hit =
-    shown.find(({ entry, shelf }) => entry.id === props.open && shelf === props.shelf) ?? shown[0];
-  const chosen = hit?.entry.id ?? '';
-  const shelf = hit?.shelf ?? props.shelf;
+  const everything = SHELVES.flatMap((each) => onShelf(catalogue, each, instrument));
+  const all = isSearching ? searched(catalogue, search, instrument) : everything;
+  const isStart = !isSearching && shelf === null;
+  const hits = isStart ? [] : all.filter((hit) => shelf === null || hit.shelf === shelf);
+  const open = openOf(params, everything) ?? (isStart ? null : (hits[0] ?? null));
+  const openHit = (hit: Hit) => set({ open: `${hit.shelf}:${hit.entry.id}` });
+  const move = (by: number) => {
+    const at = hits.findIndex((hit) => isSame(hit, open));
+    const next = hits[Math.max(0, Math.min(hits.length - 1, at + by))];
+    if (next) openHit(next);
+  };
+  const clear = () => set({ search: '', open: '', shelf: '' });
+  useKeys({
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    '/': () => document.getElementById('library-line')?.focus(),
+    Escape: clear,
+  });
   return (
-    <div className={css.browse}>
-      <section aria-label="List">
-        <TextInput
-          aria-label="Search"
-          placeholder="Search everything: tense, collapses, weak little finger"
-          size="md"
-          value={search}
-          onChange={(event) => onSearch(event.currentTarget.value)}
-        />
-        {/* Focusable, so that keys can scroll it. */}
-        <ul className={css.list} tabIndex={0} aria-label={`${shown.length} found`}>
-          {shown.map((each) => (
-            <li key={each.shelf + each.entry.id}>
+    <div className={`${screen.screen} ${css.page}`}>
+      <PlaceLensHand instrument={instrument} />
+      <section className={`${screen.left} ${css.left}`} aria-label="List">
+        <div className={css.line}>
+          <input
+            aria-label="Search"
+            id="library-line"
+            type="search"
+            placeholder="tense, collapses, fourth flat …"
+            autoFocus
+            value={search}
+            onChange={(event) => set({ search: event.currentTarget.value, open: '' })}
+            onKeyDown={(event) => {
+              const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+              if (by) {
+                event.preventDefault();
+                move(by);
+              }
+              if (event.key === 'Escape') clear();
+            }}
+          />
+          <span aria-live="polite">{isStart ? '' : `${hits.length} found`}</span>
+          <Key name="/" />
+        </div>
+        <Scroll className={css.list}>
+          {isStart ? (
+            <Said catalogue={catalogue} onSay={(words) => set({ search: words })} />
+          ) : hits.length > 0 ? (
+            <Hits
+              hits={hits}
+              open={open}
+              instrument={instrument}
+              words={isSearching ? markedWords(catalogue, search) : []}
+              onOpen={openHit}
+            />
+          ) : (
+            <p className={css.none}>Nothing with these words. Try fewer letters.</p>
+          )}
+        </Scroll>
+        <div className={css.shelves}>
+          <div role="group" aria-label="Shelf">
+            {SHELF_NAMES.map(([id, name]) => (
               <button
+                key={id}
                 type="button"
-                aria-pressed={each === hit}
-                onClick={() => props.onOpen(each.shelf, each.entry.id)}
+                className={touch.word}
+                aria-pressed={id === shelf}
+                onClick={() => set({ shelf: id === shelf ? '' : id, open: '' })}
               >
-                {each.entry.name}
-                {isSearching && <small className="quiet"> {SHELF_WORDS[each.shelf]}</small>}
+                {name}
+                <small> {all.filter((hit) => hit.shelf === id).length}</small>
               </button>
-            </li>
-          ))}
-        </ul>
-        {shown.length === 0 && <p>Nothing with these words. Try fewer letters.</p>}
+            ))}
+            <button type="button" className={touch.word} onClick={() => set({ shelf: 'drills' })}>
+              Drills
+            </button>
+          </div>
+          <Instruments chosen={instrument} set={set} />
+        </div>
       </section>
-      <section className={css.card} aria-label="Open page">
-        {shelf === 'exercises' && (
-          <ExerciseCard
-            catalogue={catalogue}
-            id={chosen}
-            instrument={instrument}
-            onCause={(id) => onGo('causes', id)}
-          />
-        )}
-        {shelf === 'causes' && (
-          <CauseCard
-            catalogue={catalogue}
-            id={chosen}
-            instrument={instrument}
-            onExercise={(id) => onGo('exercises', id)}
-            onCheck={(id) => onGo('checks', id)}
-          />
-        )}
-        {shelf === 'checks' && (
-          <CheckCard
-            catalogue={catalogue}
-            id={chosen}
-            instrument={instrument}
-            onCause={(id) => onGo('causes', id)}
-          />
-        )}
-      </section>
+      <OpenEntry
+        catalogue={catalogue}
+        open={open}
+        instrument={instrument}
+        lesson={Number(params.get('lesson')) || null}
+        onGo={(where: Shelf, id: string) => set({ open: `${where}:${id}` })}
+      />
+    </div>
+  );
+}
+
+/** What is open, though the words that were looked for may not lead to it. */
+function openOf(params: URLSearchParams, hits: Hit[]): Hit | null {
+  const [shelf, id] = (params.get('open') ?? '').split(':');
+  return hits.find((hit) => hit.shelf === shelf && hit.entry.id === id) ?? null;
+}
+
+function Instruments({ chosen, set }: { chosen: string; set: SetParams }) {
+  return (
+    <div role="group" aria-label="Instrument">
+      {INSTRUMENTS.map(([id, name]) => (
+        <button
+          key={id}
+          type="button"
+          className={touch.word}
+          aria-pressed={id === chosen}
+          onClick={() => set({ instrument: id })}
+        >
+          {name}
+        </button>
+      ))}
     </div>
   );
 }

@@ -14,7 +14,7 @@ export function LinkRow({ entries, onOpen }: Props) {
         <button
           key={entry.id}
           type="button"
-          className={touch.button}
+          className={touch.word}
           onClick={() => onOpen(entry.id)}
         >
           {entry.words}

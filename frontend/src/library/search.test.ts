@@ -6,6 +6,7 @@ const entry = (name: string, line: string, text: string): Entry => ({
   id: name,
   name,
   line,
+  place: '',
   text: `${name} ${line} ${text}`,
   instruments: ['vn', 'vc'],
 });

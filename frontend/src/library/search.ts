@@ -6,6 +6,8 @@ export interface Entry {
   id: string;
   name: string;
   line: string;
+  /** Where on the hand it is, "" for nowhere. */
+  place: string;
   instruments: string[];
   text: string;
 }
@@ -17,7 +19,8 @@ export function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
       return catalogue.exercises.map((e) => ({
         id: e.id,
         name: e.name,
-        line: e.does,
+        line: `This ${e.does}.`,
+        place: placeOfCause(catalogue, e.aims[0]),
         instruments: e.instruments,
         text: [e.name, e.does, e.kind, ...e.steps, e.child].join(' '),
       }));
@@ -26,6 +29,7 @@ export function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         id: c.id,
         name: c.name,
         line: c.meaning,
+        place: c.places[0] ?? '',
         instruments: c.instruments,
         text: `${c.name} ${c.meaning}`,
       }));
@@ -34,6 +38,7 @@ export function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         id: e.id,
         name: e.label,
         line: e.look,
+        place: e.place,
         instruments: e.instruments,
         text: [
           ...[e.label, e.look, e.child, e.note, ...e.means],
@@ -41,6 +46,10 @@ export function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         ].join(' '),
       }));
   }
+}
+
+function placeOfCause(catalogue: Catalogue, id: string | undefined): string {
+  return catalogue.causes.find((cause) => cause.id === id)?.places[0] ?? '';
 }
 
 export interface Hit {
@@ -64,13 +73,23 @@ export function onShelf(catalogue: Catalogue, shelf: Shelf, instrument: string |
 
 /** All shelves at once, nearest first: entries that hold every word, or an everyday word's others. */
 export function searched(catalogue: Catalogue, search: string, instrument: string | null): Hit[] {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = wordsOf(search);
   const hits = SHELVES.flatMap((shelf) => onShelf(catalogue, shelf, instrument));
   return hits
     .map((hit) => ({ hit, near: nearness(hit.entry, words, catalogue.synonyms) }))
     .filter(({ near }) => near > 0)
     .sort((a, b) => b.near - a.near || a.hit.entry.name.localeCompare(b.hit.entry.name))
     .map(({ hit }) => hit);
+}
+
+export function wordsOf(search: string): string[] {
+  return search.toLowerCase().split(/\s+/).filter(Boolean);
+}
+
+/** What is marked in the entries that were found: the words, and those an everyday one stands for. */
+export function markedWords(catalogue: Catalogue, search: string): string[] {
+  const words = wordsOf(search);
+  return [...words, ...words.flatMap((word) => othersOf(word, catalogue.synonyms))];
 }
 
 /** 0 where one of the words is in it neither itself nor by another. */
@@ -99,4 +118,8 @@ function othersOf(word: string, synonyms: Record<string, string[]>): string[] {
   return Object.entries(synonyms)
     .filter(([known]) => known.startsWith(word) || word.startsWith(known))
     .flatMap(([, others]) => others);
+}
+
+export function isSame(one: Hit, other: Hit | null): boolean {
+  return one.shelf === other?.shelf && one.entry.id === other.entry.id;
 }

@@ -17,6 +17,12 @@ export function givenWeeks(lessons: Lessons): Lessons {
   return lessons.filter((lesson) => lesson.exercises.length > 0);
 }
 
+/** The newest week lies at the right end, and is seen first. */
+function toNewest(list: HTMLOListElement | null) {
+  const box = list?.parentElement;
+  if (box) box.scrollLeft = box.scrollWidth;
+}
+
 /** Every week that was given, by date on one string: one touch to its sheet. */
 export function Sheets({ lessons }: { lessons: Lessons }) {
   const [onPhone, setOnPhone] = useState(false);
@@ -26,7 +32,7 @@ export function Sheets({ lessons }: { lessons: Lessons }) {
   return (
     <>
       <Scroll className={css.string} label="Sheets by date">
-        <ol className={css.sheets}>
+        <ol className={css.sheets} ref={toNewest}>
           {given.map((lesson) => (
             <li key={lesson.id}>
               <Link href={`/lessons/${lesson.id}/sheet`}>

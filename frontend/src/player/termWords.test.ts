@@ -57,7 +57,7 @@ describe('beside the picture', () => {
     const known = { ...measure, least: 1.4, basis: 'own', note: '' };
     expect(measureWords(known)).toEqual([
       '0.8 to 6.4 s',
-      'better, real: a change counts from 1.4 s',
+      'better, real: a change counts from 1.4\u00a0s',
     ]);
     expect(measureWords({ ...known, least: null })[1]).toBe('better, real');
   });

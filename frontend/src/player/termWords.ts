@@ -45,7 +45,7 @@ export function measureWords(measure: Term['measures'][number]): [string, string
   if (measure.least === null) return [numbers, measure.answer];
   return [
     numbers,
-    `${measure.answer}: a change counts from ${round(measure.least)} ${measure.unit}`,
+    `${measure.answer}: a change counts from ${round(measure.least)}\u00a0${measure.unit}`,
   ];
 }
 

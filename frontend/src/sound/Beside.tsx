@@ -35,7 +35,7 @@ export function Beside({ pairs, trials, onTrial }: Props) {
           <button
             key={each.kind}
             type="button"
-            className={touch.button}
+            className={touch.word}
             aria-pressed={each === pair}
             onClick={() => setKind(each.kind)}
           >

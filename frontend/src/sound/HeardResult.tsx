@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { useState } from 'react';
 
 import { GradeMarks } from '../components/GradeMarks';
@@ -17,7 +16,6 @@ interface Props {
   /** What this page still has of the sound. */
   sound: string | undefined;
   onAgain: () => void;
-  onTakeOver: () => void;
   onAlso: (key: string, value: Heard) => void;
   onDrop: () => void;
   onKeep: () => void;
@@ -40,27 +38,21 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
       </p>
       {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
       <div className={css.row}>
-        {asked.length > 0 && (
-          <Button size="md" onClick={on.onTakeOver} autoFocus data-autofocus>
-            Take over:{' '}
-            {asked.map((found) => `${found.finger ?? ''} ${found.told}`.trim()).join(', ')}
-          </Button>
-        )}
-        <Button size="md" variant="default" onClick={on.onAgain}>
+        <button type="button" className={touch.word} onClick={on.onAgain}>
           Once more
-        </Button>
-        <Button size="md" variant="subtle" onClick={on.onDrop}>
+        </button>
+        <button type="button" className={touch.word} onClick={on.onDrop}>
           Throw this take away
-        </Button>
+        </button>
         {last.sound ? (
           <SureButton sure="Yes, let it go for good" onSure={on.onLetGo}>
             Let the sound go
           </SureButton>
         ) : (
           sound && (
-            <Button size="md" variant="subtle" onClick={on.onKeep}>
+            <button type="button" className={touch.word} onClick={on.onKeep}>
               Keep the sound
-            </Button>
+            </button>
           )
         )}
       </div>
@@ -69,7 +61,8 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
           {asked.map((found) => (
             <span key={found.key}>
               {found.finger !== null && `finger ${found.finger} `}
-              <GradeMarks grade={found.grade} size={22} /> {gradeWord(found.grade, false)}
+              <GradeMarks grade={found.grade} size={22} /> {gradeWord(found.grade, false)},{' '}
+              {found.told}
             </span>
           ))}
         </p>
@@ -87,7 +80,7 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
           Also heard: {found.label}, {found.told}.{' '}
           <button
             type="button"
-            className={touch.button}
+            className={touch.word}
             disabled={also.includes(found.key)}
             onClick={() => {
               setAlso([...also, found.key]);

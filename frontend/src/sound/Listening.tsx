@@ -22,6 +22,7 @@ import {
   type Takes,
   takesQuery,
 } from './takes';
+import { type EarNext, useEarNext } from './useEarNext';
 import { useTaking } from './useTaking';
 
 interface Props {
@@ -32,6 +33,8 @@ interface Props {
   /** What may be changed between two takes. */
   trials: Trial[];
   onTrial: OnTrial;
+  /** What stands in the place of the next action meanwhile. */
+  onNext: (next: EarNext | null) => void;
 }
 
 /** A drill is played and heard; what it tells is said, shown, and taken over at a touch. */
@@ -47,7 +50,7 @@ const LET_GO =
 const IS_KEPT = 'The sound of this take is kept with the records; only you can hear it.';
 
 function Opened(props: Props & { takes: Takes }) {
-  const { lessonId, evidence, takes, onFound, onDone, trials, onTrial } = props;
+  const { lessonId, evidence, takes, onFound, onDone, trials, onTrial, onNext } = props;
   const cache = useQueryClient();
   const [chosen, setChosen] = useState<string | null>(null);
   const part = takes.parts.find((each) => each.part === chosen) ?? nextPart(takes);
@@ -77,9 +80,22 @@ function Opened(props: Props & { takes: Takes }) {
   const taking = useTaking(part.tempo, part.seconds, send);
   const last = takes.takes.at(-1);
   const wantsMore = (isAgain || !takes.found.some((found) => found.is_asked)) && !takes.paused;
+  const takeOver = () => {
+    for (const each of takes.found.filter((found) => found.is_asked)) onFound(each.key, each.value);
+    onDone();
+  };
+  const isResult = last !== undefined && !isAgain;
+  useEarNext(
+    nextOf(takes, taking, {
+      isBusy: work.isPending,
+      isResult,
+      takeOver,
+    }),
+    onNext,
+  );
   return (
     <div className={css.listening}>
-      {last && !isAgain && (
+      {last && isResult && (
         <HeardResult
           takes={takes}
           lessonId={lessonId}
@@ -87,11 +103,6 @@ function Opened(props: Props & { takes: Takes }) {
           trials={trials}
           onTrial={onTrial}
           onAgain={() => setIsAgain(true)}
-          onTakeOver={() => {
-            for (const each of takes.found.filter((found) => found.is_asked))
-              onFound(each.key, each.value);
-            onDone();
-          }}
           onAlso={(key, value) => onFound(key, value)}
           onDrop={() => work.mutate(() => removeTake(lessonId, evidence, last.id))}
           onKeep={() => {
@@ -121,6 +132,7 @@ function Opened(props: Props & { takes: Takes }) {
             dangerouslySetInnerHTML={{ __html: part.music }}
           />
           <Taking
+            hasNoButtons
             taking={taking}
             isBusy={work.isPending}
             onFile={(file) =>
@@ -155,6 +167,30 @@ function Opened(props: Props & { takes: Takes }) {
   );
 }
 
+interface Standing {
+  isBusy: boolean;
+  /** What was heard stands there. */
+  isResult: boolean;
+  takeOver: () => void;
+}
+
+/** Record, then done, then take it; nothing while it counts or measures. */
+function nextOf(
+  takes: Takes,
+  taking: ReturnType<typeof useTaking>,
+  { isBusy, isResult, takeOver }: Standing,
+): EarNext {
+  const asked = takes.found.filter((found) => found.is_asked);
+  const heard = isResult ? asked.map(({ finger, grade }) => ({ finger, grade })) : [];
+  const is = (words: string, act: (() => void) | null): EarNext => ({ words, act, heard });
+  if (isBusy) return is('Measuring', null);
+  if (taking.phase.kind === 'playing') return is('Done', taking.finish);
+  if (taking.phase.kind !== 'still') return is('Listen', null);
+  if (asked.length > 0 && isResult) return is('Take it', takeOver);
+  if (takes.paused) return is('Rest', null);
+  return is('Record', () => void taking.start());
+}
+
 /** Slow or fast, where both are asked for. */
 function Parts({
   takes,
@@ -172,7 +208,7 @@ function Parts({
         <button
           key={each.part}
           type="button"
-          className={touch.button}
+          className={touch.word}
           aria-pressed={each.part === chosen}
           onClick={() => onChoose(each.part)}
         >
@@ -195,7 +231,7 @@ function SameOrChanged({
     <div className={css.row} role="group" aria-label="What is different">
       <button
         type="button"
-        className={touch.button}
+        className={touch.word}
         aria-pressed={!isChanged}
         onClick={() => onChoose(false)}
       >
@@ -203,7 +239,7 @@ function SameOrChanged({
       </button>
       <button
         type="button"
-        className={touch.button}
+        className={touch.word}
         aria-pressed={isChanged}
         onClick={() => onChoose(true)}
       >

@@ -48,7 +48,7 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
           <button
             key={String(each)}
             type="button"
-            className={touch.button}
+            className={touch.word}
             aria-pressed={each === isCurve}
             onClick={() => setIsCurve(each)}
           >

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 
 import { TakeFile } from '../components/TakeFile';
+import touch from '../components/touch.module.css';
 import css from './Listening.module.css';
 import type { useTaking } from './useTaking';
 
@@ -11,10 +12,12 @@ interface Props {
   isBusy: boolean;
   onFile: (file: File) => void;
   onSimulate?: (() => void) | undefined;
+  /** Record and Done stand elsewhere, in the place of the next action. */
+  hasNoButtons?: boolean;
 }
 
 /** From the first touch to the end of a take: microphone, file, or a made-up player. */
-export function Taking({ taking, isBusy, onFile, onSimulate }: Props) {
+export function Taking({ taking, isBusy, onFile, onSimulate, hasNoButtons = false }: Props) {
   const { phase, peak, level } = taking;
   if (isBusy) return <p role="status">Measuring …</p>;
   if (phase.kind === 'opening') return <p role="status">Opening the microphone …</p>;
@@ -34,26 +37,30 @@ export function Taking({ taking, isBusy, onFile, onSimulate }: Props) {
           <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label="Level" />
           {LEVEL_WORDS[level]}
         </span>
-        <Button size="md" onClick={taking.finish}>
-          Done
-        </Button>
-        <Button size="md" variant="subtle" onClick={() => taking.drop()}>
+        {!hasNoButtons && (
+          <Button size="md" onClick={taking.finish}>
+            Done
+          </Button>
+        )}
+        <button type="button" className={touch.word} onClick={() => taking.drop()}>
           Stop, keep nothing
-        </Button>
+        </button>
       </div>
     );
   return (
     <div className={css.row}>
-      <Button size="md" onClick={() => void taking.start()} autoFocus data-autofocus>
-        Record
-      </Button>
+      {!hasNoButtons && (
+        <Button size="md" onClick={() => void taking.start()}>
+          Record
+        </Button>
+      )}
       <TakeFile isQuiet accept="audio/*" onFile={onFile}>
         or a sound file
       </TakeFile>
       {onSimulate && (
-        <Button size="md" variant="default" onClick={onSimulate}>
+        <button type="button" className={touch.word} onClick={onSimulate}>
           No microphone? A made-up player plays
-        </Button>
+        </button>
       )}
       {taking.problem && <p role="alert">{taking.problem}</p>}
     </div>

@@ -23,6 +23,13 @@ export const INSTRUMENT_WORDS: Record<string, string> = {
   db: 'double bass',
 };
 
+/** For which instruments, in the order of their size; '' where it is for all. */
+export function instrumentsWords(instruments: readonly string[]): string {
+  const known = Object.keys(INSTRUMENT_WORDS).filter((each) => instruments.includes(each));
+  if (known.length === Object.keys(INSTRUMENT_WORDS).length) return '';
+  return known.map((each) => INSTRUMENT_WORDS[each]).join(', ');
+}
+
 export const MOVE_WORDS: Record<string, string> = {
   'go on': 'Go on',
   stay: 'Stay',

@@ -1,0 +1,82 @@
+import { useQuery } from '@tanstack/react-query';
+import { useLocation } from 'wouter';
+
+import type { Catalogue } from '../api/client';
+import { todayQuery } from '../api/queries';
+import { NextAction } from '../components/NextAction';
+import screen from '../components/screen.module.css';
+import { Scroll } from '../components/Scroll';
+import { useKeys } from '../components/useKeys';
+import { CauseCard } from './CauseCard';
+import { CheckCard } from './CheckCard';
+import { ExerciseCard } from './ExerciseCard';
+import css from './LibraryPage.module.css';
+import type { Hit, Shelf } from './search';
+
+interface Props {
+  catalogue: Catalogue;
+  open: Hit | null;
+  instrument: string;
+  /** The lesson that was left for the library. */
+  lesson: number | null;
+  onGo: (shelf: Shelf, id: string) => void;
+}
+
+/** One entry, and what it is good for in the lesson at the stand. */
+export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) {
+  const [, navigate] = useLocation();
+  const stand = useStand(lesson);
+  const action = open ? actionOf(catalogue, open) : null;
+  const act =
+    action && stand ? () => navigate(`/lessons/${stand.lesson}?step=${action.step}`) : undefined;
+  useKeys({ Enter: act });
+  const id = open?.entry.id ?? '';
+  return (
+    <>
+      <section className={`${screen.right} ${css.right}`} aria-label="Open page">
+        {/* Another entry begins at its top. */}
+        <Scroll key={`${open?.shelf} ${id}`} className={css.card}>
+          {open === null && <p>Write a word, or touch what was said.</p>}
+          {open?.shelf === 'exercises' && (
+            <ExerciseCard {...{ catalogue, id, instrument }} onCause={(to) => onGo('causes', to)} />
+          )}
+          {open?.shelf === 'causes' && (
+            <CauseCard
+              {...{ catalogue, id, instrument }}
+              onExercise={(to) => onGo('exercises', to)}
+              onCheck={(to) => onGo('checks', to)}
+            />
+          )}
+          {open?.shelf === 'checks' && (
+            <CheckCard {...{ catalogue, id, instrument }} onCause={(to) => onGo('causes', to)} />
+          )}
+        </Scroll>
+      </section>
+      <div className={screen.foot}>
+        <div className={css.stand}>
+          <p>{stand ? 'For the lesson at the stand' : 'No lesson is open today'}</p>
+          {stand && <strong>{stand.name}</strong>}
+        </div>
+        <NextAction isNext={act !== undefined} disabled={!act} onClick={() => act?.()}>
+          {action?.words ?? 'Open one'}
+        </NextAction>
+      </div>
+    </>
+  );
+}
+
+/** Whose lesson it is for: the one that was left, else the newest that was begun today. */
+function useStand(lesson: number | null) {
+  const rows = useQuery(todayQuery).data?.rows ?? [];
+  const begun = rows.filter((row) => row.lesson_today !== null);
+  const row = begun.find((each) => each.lesson_today === lesson) ?? begun.at(-1);
+  if (!row || row.lesson_today === null) return null;
+  return { lesson: row.lesson_today, name: row.player.name };
+}
+
+function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
+  if (shelf === 'checks') return { words: 'Look now', step: `look&check=${entry.id}` };
+  if (shelf === 'exercises') return { words: 'Give it', step: `give&add=${entry.id}` };
+  const sign = catalogue.evidence.find((each) => each.causes.includes(entry.id));
+  return sign ? { words: 'Look for it', step: `look&check=${sign.id}` } : null;
+}
