@@ -18,7 +18,7 @@ class DeskAndMeasures(BrowserCase):
         page = self.page
         self.sign_in()
         page.get_by_role("link", name="Desk").click()
-        page.get_by_role("heading", name="What your own lessons have shown").wait_for()
+        page.get_by_role("button", name="What your own lessons have shown").click()
         expect(page.get_by_text("1 confirmed, 0 refuted")).to_be_visible()
         expect(page.get_by_text("would start at")).to_be_visible()
         page.get_by_role("switch", name="Let this shift").click(force=True)
@@ -36,6 +36,7 @@ class DeskAndMeasures(BrowserCase):
         self.assert_accessible("desk")
         page.get_by_text("no touch", exact=True).click()
         page.get_by_role("button", name="back to the usual").wait_for()
+        page.get_by_role("button", name="From numbers to grades").click()
         cut = page.get_by_label("seconds held without the left hand: clear from")
         cut.fill("9")
         page.get_by_role("button", name="Keep").click()

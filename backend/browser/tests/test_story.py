@@ -208,7 +208,7 @@ class ByKeys(BrowserCase):
         self.saved()
         expect(page.get_by_role("button", name="Tip of the third finger: clear")).to_be_visible()
         address = page.url
-        page.goto(f"{self.live_server_url}/desk")
+        page.goto(f"{self.live_server_url}/desk?part=keys")
         page.get_by_label("Single keys act in a lesson").click()
         expect(page.get_by_label("Single keys act in a lesson")).not_to_be_checked()
         self.assert_accessible("desk, keys off")

@@ -1,3 +1,5 @@
+import type { Ref } from 'react';
+
 import { Key } from './Key';
 import css from './NextAction.module.css';
 
@@ -23,5 +25,29 @@ export function NextAction({ children, isNext, disabled = false, onClick }: Prop
       {children}
       <Key name="Enter" />
     </button>
+  );
+}
+
+interface LinkProps {
+  children: string;
+  href: string;
+  ref: Ref<HTMLAnchorElement>;
+}
+
+/** The same as a link to a page of its own. */
+export function NextLink({ children, href, ref }: LinkProps) {
+  return (
+    <a
+      ref={ref}
+      className={css.next}
+      data-next
+      href={href}
+      target="_blank"
+      rel="noreferrer"
+      aria-keyshortcuts="Enter"
+    >
+      {children}
+      <Key name="Enter" />
+    </a>
   );
 }

@@ -6,6 +6,7 @@ import { client, unwrap } from '../api/client';
 import { linkQuery } from '../api/queries';
 import { Dialog } from './Dialog';
 import css from './PhoneLink.module.css';
+import touch from './touch.module.css';
 
 /** The private link of a player: a code for the phone's camera, the address, and ways to end it. */
 export function PhoneLink({
@@ -33,16 +34,17 @@ export function PhoneLink({
   const problem = make.error ?? revoke.error;
   return (
     <>
-      <Button
-        variant="default"
-        loading={make.isPending}
+      <button
+        type="button"
+        className={touch.word}
+        disabled={make.isPending}
         onClick={() => {
           setOpened(true);
           if (address === null) make.mutate();
         }}
       >
         For the phone
-      </Button>
+      </button>
       <Dialog opened={opened} onClose={() => setOpened(false)} title="The week on the phone">
         {problem && <p role="alert">{problem.message}</p>}
         {address === null ? (

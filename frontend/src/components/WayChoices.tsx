@@ -1,9 +1,5 @@
-import '@mantine/core/styles/FloatingIndicator.css';
-import '@mantine/core/styles/SegmentedControl.css';
-
-import { Button, SegmentedControl } from '@mantine/core';
-
 import type { Schemas } from '../api/client';
+import touch from './touch.module.css';
 import css from './WayChoices.module.css';
 
 interface Props {
@@ -21,17 +17,23 @@ export function WayChoices({ ways, onChoose, backWords }: Props) {
         <div key={way.key}>
           <dt id={`way-${way.key}`}>{way.label}</dt>
           <dd>
-            <SegmentedControl
-              className={css.control ?? ''}
-              aria-labelledby={`way-${way.key}`}
-              value={way.chosen}
-              onChange={(value) => onChoose(way.key, value)}
-              data={way.values.map((v) => ({ value: v.id, label: v.words }))}
-            />
+            <div role="group" aria-labelledby={`way-${way.key}`} className={css.values}>
+              {way.values.map((value) => (
+                <button
+                  key={value.id}
+                  type="button"
+                  className={touch.word}
+                  aria-pressed={value.id === way.chosen}
+                  onClick={() => onChoose(way.key, value.id)}
+                >
+                  {value.words}
+                </button>
+              ))}
+            </div>
             {way.is_own && (
-              <Button variant="subtle" onClick={() => onChoose(way.key, null)}>
+              <button type="button" className={css.back} onClick={() => onChoose(way.key, null)}>
                 {backWords}
-              </Button>
+              </button>
             )}
           </dd>
         </div>

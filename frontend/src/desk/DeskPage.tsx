@@ -1,12 +1,15 @@
 import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
+import { useSearchParams } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { deskQuery } from '../api/queries';
+import { Bead } from '../components/Bead';
 import { late } from '../components/late';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
+import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { WayChoices } from '../components/WayChoices';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
@@ -18,68 +21,121 @@ const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
 
 const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
 
-/** What a teacher sets once: the way of teaching, and where measured numbers turn into grades. */
+interface PartProps {
+  desk: Schemas['DeskOut'];
+  onSaved: (data: Schemas['DeskOut']) => void;
+}
+
+const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }[] = [
+  { id: 'way', name: 'Your way of teaching', part: Ways },
+  {
+    id: 'shown',
+    name: 'What your own lessons have shown',
+    part: ({ desk, onSaved }) => <Learning learning={desk.learning} onSaved={onSaved} />,
+  },
+  { id: 'change', name: 'What went before a change', part: () => <Helped /> },
+  { id: 'numbers', name: 'From numbers to grades', part: Numbers },
+  {
+    id: 'hands',
+    name: 'How hands are drawn',
+    part: ({ desk, onSaved }) => <HandTone tone={desk.hand_tone} onSaved={onSaved} />,
+  },
+  { id: 'keys', name: 'Keys and days', part: Habits },
+  { id: 'table', name: 'All records as a table', part: Table },
+  { id: 'password', name: 'Your password', part: Password },
+];
+
+/** What a teacher sets once: each part a stop on one string, one of them open. */
 export function DeskPage() {
+  usePointerLeavesNoFocus();
   const desk = useQuery(deskQuery);
-  const [isChanging, setIsChanging] = useState(false);
+  const [params, setParams] = useSearchParams();
   const cache = useQueryClient();
   const keep = (data: Schemas['DeskOut']) => cache.setQueryData(deskQuery.queryKey, data);
-  const way = useMutation({
-    mutationFn: async (body: Schemas['WayIn']) =>
-      unwrap(await client.POST('/api/desk/way', { body })),
-    onSuccess: keep,
-  });
+  const now = PARTS.find((each) => each.id === params.get('part')) ?? PARTS[0];
   if (desk.error) return <Problem error={desk.error} onRetry={() => void desk.refetch()} />;
-  if (!desk.data) return null;
   return (
     <>
       <PageHead title="Your desk" />
-      <div className={css.page}>
-        <section>
-          <h2>Your way of teaching</h2>
-          <p className="quiet">
-            None of these is right or wrong. A finding that your way accepts counts as not checked,
-            and the lesson says so. Each player can have another choice, on the player&rsquo;s page.
-          </p>
-          <WayChoices
-            ways={desk.data.ways}
-            onChoose={(key, value) => way.mutate({ key, value })}
-            backWords="back to the usual"
-          />
-        </section>
-        <Learning learning={desk.data.learning} onSaved={keep} />
-        <Helped />
-        <section>
-          <h2>From numbers to grades</h2>
-          <p className="quiet">
-            Working judgement, not science: change it to yours. The nine-point looseness test has
-            published cut-offs and stays as it is.
-          </p>
-          {desk.data.measures.map((measure) => (
-            <MeasureRow key={measure.measure} measure={measure} onSaved={keep} />
-          ))}
-        </section>
-        <HandTone tone={desk.data.hand_tone} onSaved={keep} />
-        <Habits desk={desk.data} onSaved={keep} />
-        <section>
-          <h2>All records as a table</h2>
-          <p>
-            <a href="/api/players/table.csv">A table for a spreadsheet</a>, a row for each thing
-            that was written down.
-          </p>
-        </section>
-        <section>
-          <h2>Your password</h2>
-          {isChanging ? (
-            <ChangePassword />
-          ) : (
-            <Button variant="default" onClick={() => setIsChanging(true)}>
-              Choose another one
-            </Button>
-          )}
-        </section>
-      </div>
+      {desk.data && now && (
+        <div className={css.page}>
+          <nav className={css.parts} aria-label="Parts of the desk">
+            {PARTS.map((each) => (
+              <button
+                key={each.id}
+                type="button"
+                aria-current={each === now ? 'true' : undefined}
+                onClick={() => setParams({ part: each.id }, { replace: true })}
+              >
+                <Bead as={each === now ? 'now' : 'open'} />
+                {each.name}
+              </button>
+            ))}
+          </nav>
+          <div className={css.open} key={now.id}>
+            <now.part desk={desk.data} onSaved={keep} />
+          </div>
+        </div>
+      )}
     </>
+  );
+}
+
+function Ways({ desk, onSaved }: PartProps) {
+  const way = useMutation({
+    mutationFn: async (body: Schemas['WayIn']) =>
+      unwrap(await client.POST('/api/desk/way', { body })),
+    onSuccess: onSaved,
+  });
+  return (
+    <section>
+      <h2>Your way of teaching</h2>
+      <p className="quiet">
+        None of these is right or wrong. A finding that your way accepts counts as not checked, and
+        the lesson says so. Each player can have another choice, on the player&rsquo;s page.
+      </p>
+      <WayChoices
+        ways={desk.ways}
+        onChoose={(key, value) => way.mutate({ key, value })}
+        backWords="back to the usual"
+      />
+    </section>
+  );
+}
+
+function Numbers({ desk, onSaved }: PartProps) {
+  return (
+    <section>
+      <h2>From numbers to grades</h2>
+      <p className="quiet">
+        Working judgement, not science: change it to yours. The nine-point looseness test has
+        published cut-offs and stays as it is.
+      </p>
+      {desk.measures.map((measure) => (
+        <MeasureRow key={measure.measure} measure={measure} onSaved={onSaved} />
+      ))}
+    </section>
+  );
+}
+
+function Table() {
+  return (
+    <section>
+      <h2>All records as a table</h2>
+      <p>
+        <a href="/api/players/table.csv">A table for a spreadsheet</a>, a row for each thing that
+        was written down.
+      </p>
+    </section>
+  );
+}
+
+function Password() {
+  return (
+    <section>
+      <h2>Your password</h2>
+      <ChangePassword />
+    </section>
   );
 }
 

@@ -20,6 +20,7 @@ export function Helped() {
   if (problem) return <p role="alert">{problem.message}</p>;
   if (!helped.data) return null;
   const { on, shares, uncounted } = helped.data;
+  const few = shares.filter((each) => each.is_few);
   return (
     <section>
       <h2>What went before a change</h2>
@@ -35,23 +36,38 @@ export function Helped() {
         onChange={(event) => turn.mutate(event.currentTarget.checked)}
       />
       {on && shares.length === 0 && <p>Nothing was practised and looked at again yet.</p>}
-      {on && shares.length > 0 && (
-        <ul className={css.settled}>
-          {shares.map((each) => (
-            <li key={`${each.cause}/${each.exercise}`}>
-              <strong>{each.exercise}</strong>
-              <span>{wordsOf(each)}</span>
-              <span className="quiet">
-                {each.is_few ? 'few yet' : `${percent(each.low)} to ${percent(each.high)}`}
-              </span>
-            </li>
-          ))}
-        </ul>
+      {on && <Shares shares={shares.filter((each) => !each.is_few)} />}
+      {on && few.length > 0 && (
+        <details>
+          <summary className={css.few}>
+            {few.length} more that rest on too few players to tell how sure it is
+          </summary>
+          <Shares shares={few} />
+        </details>
       )}
       {uncounted > 0 && (
         <p className="quiet">{uncounted} more players are counted when you open them.</p>
       )}
     </section>
+  );
+}
+
+function Shares({ shares }: { shares: Schemas['ShareOut'][] }) {
+  if (shares.length === 0) return null;
+  return (
+    <ul className={css.settled}>
+      {shares.map((each) => (
+        <li key={`${each.cause}/${each.exercise}`}>
+          <strong>{each.exercise}</strong>
+          <span>{wordsOf(each)}</span>
+          {!each.is_few && (
+            <span className="quiet">
+              {percent(each.low)} to {percent(each.high)}
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,14 +1,18 @@
-import { Button, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'wouter';
 
 import type { Schemas } from '../api/client';
 import { sheetQuery } from '../api/queries';
+import { Key } from '../components/Key';
+import { NextLink } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
+import screen from '../components/screen.module.css';
+import { Scroll } from '../components/Scroll';
+import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { StringsRule } from '../components/StringsRule';
+import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { shortDate } from '../words/words';
 import { PhoneLink } from '../components/PhoneLink';
 import { TwoHands } from '../drawings/TwoHands';
@@ -21,13 +25,18 @@ export function SheetPage() {
   const { lessonId } = useParams();
   const query = useQuery(sheetQuery(Number(lessonId)));
   const [, navigate] = useLocation();
+  const [paper, setPaper] = useState('paper=a4');
+  const pdf = useRef<HTMLAnchorElement>(null);
+  usePointerLeavesNoFocus();
   useKeys({
+    Enter: () => pdf.current?.click(),
     b: () => navigate(`/lessons/${lessonId}?step=give`),
     n: () => navigate('/'),
   });
   if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
   const sheet = query.data;
+  const isGiven = !sheet.paused && sheet.items.length > 0;
   return (
     <>
       <PageHead
@@ -35,58 +44,72 @@ export function SheetPage() {
         tab="Practice sheet"
         href={`/lessons/${lessonId}?step=give`}
       />
-      <div className={css.page}>
-        <div className={`${css.actions} no-print`}>
-          <Button
-            component={Link}
+      <div className={`${screen.screen} ${css.page}`}>
+        <section className={`${screen.left} ${css.left}`} aria-label="The sheet">
+          <Scroll className={css.scroll}>
+            <article className={css.sheet}>
+              <header className={css.head}>
+                <p className={css.title}>{sheet.first_name}&rsquo;s week</p>
+                <span className="quiet">
+                  {sheet.instrument}, from {shortDate(sheet.date)}
+                </span>
+              </header>
+              {sheet.eased && (
+                <p role="status">
+                  <strong>Easing off:</strong> half as much of it, soft and short, until the next
+                  lesson.
+                </p>
+              )}
+              {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
+            </article>
+          </Scroll>
+        </section>
+        <section
+          className={`${screen.right} ${css.right} no-print`}
+          aria-label="What to do with it"
+        >
+          {sheet.made_for.length > 0 && (
+            <p role="alert" className={css.changed}>
+              <strong>The focus has changed since.</strong> This week was made for{' '}
+              {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
+            </p>
+          )}
+          <Paper chosen={paper} onChoose={setPaper} />
+          <button type="button" className={touch.word} onClick={() => window.print()}>
+            Print this page
+          </button>
+          {isGiven && (
+            <>
+              <PhoneLink lessonId={Number(lessonId)} />
+              <a className={touch.word} href={`/api/lessons/${lessonId}/practice.ics`}>
+                Calendar
+              </a>
+            </>
+          )}
+          <Link
+            className={touch.word}
             href={`/lessons/${lessonId}?step=give`}
-            variant="default"
             aria-keyshortcuts="b"
           >
             Back to the lesson
-          </Button>
-          <Pdf lessonId={Number(lessonId)} />
-          <Button variant="default" onClick={() => window.print()}>
-            Print
-          </Button>
-          {!sheet.paused && sheet.items.length > 0 && (
-            <>
-              <PhoneLink lessonId={Number(lessonId)} />
-              <Button
-                variant="default"
-                component="a"
-                href={`/api/lessons/${lessonId}/practice.ics`}
-              >
-                Calendar
-              </Button>
-            </>
-          )}
-          <Button component={Link} href="/" variant="default" aria-keyshortcuts="n">
+            <Key name="b" />
+          </Link>
+          <Link className={touch.word} href="/" aria-keyshortcuts="n">
             Next player
-          </Button>
+            <Key name="n" />
+          </Link>
+        </section>
+        <div className={`${screen.foot} no-print`}>
+          <div>
+            <p className="quiet">On paper</p>
+            <strong className={css.what}>
+              {PAPERS.find((each) => each.value === paper)?.label}
+            </strong>
+          </div>
+          <NextLink ref={pdf} href={`/api/lessons/${lessonId}/sheet.pdf?${paper}`}>
+            Open the PDF
+          </NextLink>
         </div>
-        {sheet.made_for.length > 0 && (
-          <p className="no-print" role="alert">
-            <strong>The focus has changed since.</strong> This week was made for{' '}
-            {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
-          </p>
-        )}
-        <article className={css.sheet}>
-          <header className={css.head}>
-            <p className={css.title}>{sheet.first_name}&rsquo;s week</p>
-            <span className="quiet">
-              {sheet.instrument}, from {shortDate(sheet.date)}
-            </span>
-          </header>
-          <StringsRule />
-          {sheet.eased && (
-            <p role="status">
-              <strong>Easing off:</strong> half as much of it, soft and short, until the next
-              lesson.
-            </p>
-          )}
-          {sheet.paused ? <Paused sheet={sheet} /> : <Week sheet={sheet} />}
-        </article>
       </div>
     </>
   );
@@ -99,30 +122,21 @@ const PAPERS = [
   { value: 'paper=us-letter&large=true', label: 'Letter, large print' },
 ];
 
-function Pdf({ lessonId }: { lessonId: number }) {
-  const [paper, setPaper] = useState('paper=a4');
-  const link = useRef<HTMLAnchorElement>(null);
-  useKeys({ Enter: () => link.current?.click() });
+function Paper({ chosen, onChoose }: { chosen: string; onChoose: (paper: string) => void }) {
   return (
-    <>
-      <Button
-        component="a"
-        ref={link}
-        aria-keyshortcuts="Enter"
-        href={`/api/lessons/${lessonId}/sheet.pdf?${paper}`}
-        target="_blank"
-        rel="noreferrer"
-      >
-        Open the PDF
-      </Button>
-      <NativeSelect
-        aria-label="Paper"
-        className={css.paper ?? ''}
-        data={PAPERS}
-        value={paper}
-        onChange={(event) => setPaper(event.currentTarget.value)}
-      />
-    </>
+    <div className={css.papers} role="group" aria-label="Paper">
+      {PAPERS.map((each) => (
+        <button
+          key={each.value}
+          type="button"
+          className={touch.word}
+          aria-pressed={each.value === chosen}
+          onClick={() => onChoose(each.value)}
+        >
+          {each.label}
+        </button>
+      ))}
+    </div>
   );
 }
 
