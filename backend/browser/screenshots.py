@@ -48,11 +48,13 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     keep("today")
     page.get_by_role("link", name="Mira Oslund").first.click()
     page.get_by_role("heading", name="Mira Oslund").wait_for()
-    keep("player", full=True)
+    page.get_by_role("heading", name="Then and now").wait_for()
+    keep("player")
     page.get_by_role("link", name="Letters").click()
     page.get_by_role("region", name="Letter about Mira Oslund").wait_for()
     keep("letters")
     page.go_back()
+    page.get_by_role("button", name="Own music").click()
     page.locator("a[href*='/pieces/']").last.click()
     page.get_by_role("heading", name="The way there").wait_for()
     page.get_by_role("group", name="Bars").get_by_role("button").nth(6).click()
@@ -99,7 +101,7 @@ def take_class(page: Page, address: str, folder: Path) -> None:
 
 
 def take_library(page: Page, address: str, folder: Path) -> None:
-    page.goto(f"{address}/library?instrument=vc&search=feather&open=feather_to_floor")
+    page.goto(f"{address}/library?instrument=vc&search=feather&open=exercises:feather_to_floor")
     page.get_by_role("heading", name="From feather to floor").wait_for()
     settle(page)
     page.screenshot(path=folder / "library.png")
@@ -108,14 +110,15 @@ def take_library(page: Page, address: str, folder: Path) -> None:
 def take_sheet(page: Page, address: str, folder: Path) -> None:
     """A week with a tune in it, on the sheet and on the phone."""
     page.goto(address)
-    page.get_by_role("link", name="Lene Moravec").first.click()
-    page.get_by_role("heading", name="Lene Moravec").wait_for()
+    page.get_by_role("button", name="Lene Moravec").click()
+    page.get_by_role("link", name="Page of Lene Moravec").click()
+    page.get_by_role("heading", name="Lene Moravec", level=1).wait_for()
     number = page.url.rsplit("/", 1)[-1]
     given = page.request.get(f"{address}/api/players/{number}").json()["lessons"][-1]["id"]
     page.goto(f"{address}/lessons/{given}/sheet")
     page.get_by_role("heading", name="Lene’s week").wait_for()
     settle(page)
-    page.screenshot(path=folder / "sheet.png", full_page=True)
+    page.screenshot(path=folder / "sheet.png")
     page.get_by_role("button", name="For the phone").click()
     there = page.get_by_label("Address", exact=True).input_value()
     page.get_by_role("button", name="Close").click()
@@ -147,7 +150,7 @@ def take_cello(page: Page, address: str, folder: Path) -> None:
         page.get_by_role("button", name=f"{part}, ").click()
         page.get_by_role("button", name="No microphone?").click()
         page.get_by_role("region", name="What was heard").wait_for()
-    page.get_by_role("button", name="Take over: ").wait_for()
+    page.get_by_role("button", name="Take it").wait_for()
     settle(page)
     page.screenshot(path=folder / "measure.png")
 
