@@ -2,7 +2,18 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 // Each is a page of its own; what two of them need stands in a folder that is none.
-const VIEWS = ['class', 'desk', 'home', 'lesson', 'letters', 'library', 'player', 'sheet', 'signin', 'today'];
+const VIEWS = [
+  'class',
+  'desk',
+  'home',
+  'lesson',
+  'letters',
+  'library',
+  'player',
+  'sheet',
+  'signin',
+  'today',
+];
 const SHARED = [
   'api',
   'audio',

@@ -25,7 +25,7 @@ def sign_in(page: Page, address: str) -> None:
 def settle(page: Page) -> None:
     """Wait until nothing is on its way any more."""
     page.wait_for_load_state("networkidle")
-    if page.get_by_role("status").count():
+    if "?step=" in page.url or page.get_by_role("navigation", name="Steps").count():
         page.get_by_role("status").filter(has_text="Saved").wait_for()
     page.locator("[data-pending]").first.wait_for(state="detached")
     page.wait_for_timeout(300)
@@ -57,7 +57,6 @@ def take_all(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("button", name="Own music").click()
     page.locator("a[href*='/pieces/']").last.click()
     page.get_by_role("heading", name="The way there").wait_for()
-    page.get_by_role("group", name="Bars").get_by_role("button").nth(6).click()
     page.screenshot(path=folder / "piece.png")
     page.go_back()
     page.get_by_role("button", name="Begin").click()

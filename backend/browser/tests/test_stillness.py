@@ -28,6 +28,19 @@ GO = "address => history.pushState({}, '', address)"
 STILL = ("answers", "next", "steps", "skip")
 
 
+# Of what every screen of a lesson has in common.
+COMMON = """() => {
+  const box = (node) => {
+    const { x, y, width, height } = node.getBoundingClientRect();
+    return [x, y, width, height].map(Math.round).join();
+  };
+  return [
+    box(document.querySelector('main [aria-keyshortcuts=Enter]')),
+    ...[...document.querySelectorAll('nav[aria-label="Steps of the lesson"] button')].map(box),
+  ].join(' ');
+}"""
+
+
 class Stillness(BrowserCase):
     seconds_each = 60
     players = tuple(p for p in PLAYERS if p.name in ("Mira Oslund", "Edda Brandt"))
@@ -67,3 +80,20 @@ class Stillness(BrowserCase):
         self.assertEqual(
             {name: len(boxes) for name, boxes in seen.items()}, dict.fromkeys(STILL, 1)
         )
+
+    def test_from_step_to_step_and_question_to_question_the_next_action_stays(self):
+        page = self.page
+        self.begin_looking("Mira Oslund")
+        for width, height in ((1280, 800), (1024, 768)):
+            page.set_viewport_size({"width": width, "height": height})
+            seen = set()
+            for step in "aldg":
+                page.keyboard.press(step)
+                page.wait_for_load_state("networkidle")
+                seen.add(page.evaluate(COMMON))
+                for _ in range(3):
+                    page.keyboard.press("ArrowDown")
+                    seen.add(page.evaluate(COMMON))
+                page.keyboard.press("Escape")
+            with self.subTest(width=width):
+                self.assertEqual(len(seen), 1, seen)

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 from functools import lru_cache
 
-from lefthand.music.engraving import engrave
+from lefthand.music.engraving import USUAL_ROOM, engrave
 from lefthand.values.errors import InputError
 
 LONGEST = 20  # s
@@ -17,9 +17,9 @@ COULD_NOT = InputError("musicxml", "the music could not be drawn")
 
 
 @lru_cache(maxsize=KEPT)
-def engraved_apart(scores: tuple[str, ...], width: int) -> tuple[str, ...]:
-    """Each score as SVG, as `engrave` does. Raises InputError on `musicxml`."""
-    asked = json.dumps({"scores": scores, "width": width})
+def engraved_apart(scores: tuple[str, ...], width: int, room: int = USUAL_ROOM) -> tuple[str, ...]:
+    """Each score as SVG, as `engrave` does it. Raises InputError on `musicxml`."""
+    asked = json.dumps({"scores": scores, "width": width, "room": room})
     try:
         done = subprocess.run(
             [sys.executable, "-m", "lefthand.music.engraved_apart"],
@@ -35,10 +35,13 @@ def engraved_apart(scores: tuple[str, ...], width: int) -> tuple[str, ...]:
     return tuple(drawn)
 
 
-def draw_all(scores: Sequence[str], width: int) -> list[str]:
-    return [engrave(score, seed=seed, width=width) for seed, score in enumerate(scores, start=1)]
+def draw_all(scores: Sequence[str], width: int, room: int) -> list[str]:
+    return [
+        engrave(score, seed=seed, width=width, room=room)
+        for seed, score in enumerate(scores, start=1)
+    ]
 
 
 if __name__ == "__main__":
     told = json.load(sys.stdin.buffer)
-    json.dump(draw_all(told["scores"], told["width"]), sys.stdout)
+    json.dump(draw_all(told["scores"], told["width"], told["room"]), sys.stdout)

@@ -12,6 +12,7 @@ from lefthand.values.errors import InputError
 RESOURCES = str(Path(verovio.__file__).parent / "data")
 SCALE = 40
 PAGE_WIDTH = 2100
+USUAL_ROOM = 6
 TEXT_FONT = "Literata, Literata Variable, serif"
 NEW_LINE = "new-system"
 SIGN_FONT = "Noto Music"
@@ -22,12 +23,14 @@ _OWN_FONT_FACE = re.compile(r"<style[^>]*>\s*@font-face.*?</style>", re.DOTALL)
 
 
 @lru_cache(maxsize=256)
-def engrave(musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH) -> str:
+def engrave(
+    musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH, room: int = USUAL_ROOM
+) -> str:
     """Our own MusicXML as one SVG picture with a viewBox and no fixed size.
 
     It takes its colour from where it stands. `seed` keeps the ids of two pictures on one page
-    apart. Raises InputError when it cannot be read. Never pass it bytes from outside: it is not
-    safe against hostile files.
+    apart; `room` lies between two systems, in half spaces of the staff. Raises InputError when it
+    cannot be read. Never pass it bytes from outside: it is not safe against hostile files.
     """
     # The engraver looks for its fonts per thread, so every toolkit is told where they are.
     toolkit: Any = verovio.toolkit(False)
@@ -48,7 +51,7 @@ def engrave(musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH) -> str:
             "svgViewBox": True,
             "svgRemoveXlink": True,
             "xmlIdSeed": seed,
-            "spacingSystem": 6,
+            "spacingSystem": room,
         }
     )
     if not toolkit.loadData(musicxml):

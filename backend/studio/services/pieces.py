@@ -43,7 +43,8 @@ LEAST_PROBABILITY = 0.15
 WISHES = ("finger", "string", "lets_go")
 MOST_TITLE = 160
 UNTITLED = "A piece"
-MUSIC_WIDTH = 2000
+MUSIC_WIDTH = 1300
+MUSIC_ROOM = 18  # for the string of its load under each system
 KEPT = 8  # scores
 
 
@@ -70,7 +71,7 @@ class ReadPiece:
         """The chosen bars as SVG; "" for what cannot be drawn."""
         drawn = self.drawn(self.piece.first, self.piece.last)
         try:
-            return engraved_apart((drawn,), MUSIC_WIDTH)[0]
+            return engraved_apart((drawn,), MUSIC_WIDTH, MUSIC_ROOM)[0]
         except InputError:
             return ""
 

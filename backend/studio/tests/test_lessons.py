@@ -18,10 +18,11 @@ from studio.paper.pdf import sheet_pdf
 from studio.paper.setting import Paper
 from studio.paper.sheet import build_sheet
 from studio.services.cases import LessonView, weeks_away
+from studio.services.day_list import day_rows
 from studio.services.decisions import objections
 from studio.services.demo import build_demo
 from studio.services.entries import undo
-from studio.services.lessons import day_rows, lesson_of, remove_lesson
+from studio.services.lessons import lesson_of, remove_lesson
 from studio.services.looks import lesson_look
 from studio.services.timeline import build_timeline
 from studio.tests.studio_case import DAY, GRIP, StudioCase

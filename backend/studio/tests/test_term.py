@@ -8,10 +8,11 @@ from lefthand.drawing.term.picture import Span, term_picture
 from studio.models import HomeDay, Summary
 from studio.services.attention import lines_today, shares_of
 from studio.services.course import course_of
+from studio.services.day_list import day_rows
 from studio.services.desk import set_players_way, set_teachers_way, set_thresholds
 from studio.services.flags import lift_flags
 from studio.services.home import answer_later, log_day, make_link, take_back_stop
-from studio.services.lessons import day_rows, glance_lesson
+from studio.services.lessons import glance_lesson
 from studio.services.term import SHAPE, lines_of, term_page, told_term
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 

@@ -13,12 +13,18 @@ export function CardsPage() {
   const id = Number(useParams().groupId);
   const sweep = useQuery(sweepQuery(id));
   const catalogue = useQuery(catalogueQuery);
-  if (sweep.error) return <Problem error={sweep.error} onRetry={() => void sweep.refetch()} />;
+  if (sweep.error && !sweep.data)
+    return <Problem error={sweep.error} onRetry={() => void sweep.refetch()} />;
   if (!sweep.data || !catalogue.data) return null;
   const evidence = catalogue.data.evidence;
   return (
     <>
-      <PageHead title="Partner cards" about={sweep.data.name} href={`/class/${id}`} />
+      <PageHead
+        title="Partner cards"
+        about={sweep.data.name}
+        href={`/class/${id}`}
+        isOld={sweep.isError}
+      />
       <div className={css.page}>
         <div className={`${css.actions} no-print`}>
           <Button component={Link} href={`/class/${id}`} variant="default">

@@ -18,11 +18,12 @@ export function GroupsPage() {
   const groups = useQuery(groupsQuery);
   const [making, setMaking] = useState(false);
   const [bringing, setBringing] = useState(false);
-  if (groups.error) return <Problem error={groups.error} onRetry={() => void groups.refetch()} />;
+  if (groups.error && !groups.data)
+    return <Problem error={groups.error} onRetry={() => void groups.refetch()} />;
   if (!groups.data) return null;
   return (
     <>
-      <PageHead title="Class" />
+      <PageHead title="Class" isOld={groups.isError} />
       <div className={css.page}>
         <p>Look at one to three things across a whole group, and see whose hand needs you first.</p>
         <ul className={css.list}>

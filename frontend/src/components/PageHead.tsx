@@ -27,10 +27,12 @@ interface Props {
   about?: ReactNode;
   /** Where the title leads. */
   href?: string;
+  /** What is shown could not be asked for again: it stays as it was. */
+  isOld?: boolean;
 }
 
 /** The head of every page outside a lesson: the way home, what the page is, the other views. */
-export function PageHead({ title, tab, about, href }: Props) {
+export function PageHead({ title, tab, about, href, isOld = false }: Props) {
   usePageTitle(tab ?? title);
   const session = useQuery(sessionQuery);
   const [path, navigate] = useLocation();
@@ -44,6 +46,8 @@ export function PageHead({ title, tab, about, href }: Props) {
       <div className={css.title}>
         <h1>{href ? <Link href={href}>{title}</Link> : title}</h1>
         {about && <span>{about}</span>}
+        {/* There from the start, so that it is heard when it comes. */}
+        <em role="status">{isOld && 'as it was; no connection'}</em>
       </div>
       <div className={css.views}>
         <Undelivered />

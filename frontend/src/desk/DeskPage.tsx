@@ -53,10 +53,11 @@ export function DeskPage() {
   const cache = useQueryClient();
   const keep = (data: Schemas['DeskOut']) => cache.setQueryData(deskQuery.queryKey, data);
   const now = PARTS.find((each) => each.id === params.get('part')) ?? PARTS[0];
-  if (desk.error) return <Problem error={desk.error} onRetry={() => void desk.refetch()} />;
+  if (desk.error && !desk.data)
+    return <Problem error={desk.error} onRetry={() => void desk.refetch()} />;
   return (
     <>
-      <PageHead title="Your desk" />
+      <PageHead title="Your desk" isOld={desk.isError} />
       {desk.data && now && (
         <div className={css.page}>
           <nav className={css.parts} aria-label="Parts of the desk">

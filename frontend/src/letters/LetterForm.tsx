@@ -1,6 +1,6 @@
 import '@mantine/core/styles/Checkbox.css';
 
-import { Checkbox, TextInput } from '@mantine/core';
+import { Checkbox } from '@mantine/core';
 
 import type { EditedLetter } from '../outbox/letterEdits';
 import css from './LettersPage.module.css';
@@ -19,12 +19,14 @@ export function LetterForm({ letter, onChange }: Props) {
     });
   return (
     <section className={css.letter} aria-label={`Letter about ${letter.name}`}>
-      <TextInput
-        label="Title"
-        maxLength={200}
-        value={letter.title}
-        onChange={(event) => onChange({ ...letter, title: event.currentTarget.value })}
-      />
+      <label className={css.title}>
+        <span className="sr-only">Title</span>
+        <input
+          maxLength={200}
+          value={letter.title}
+          onChange={(event) => onChange({ ...letter, title: event.currentTarget.value })}
+        />
+      </label>
       {letter.paragraphs.map((paragraph, at) => (
         <label key={paragraph.heading} className={css.paragraph}>
           <span>{paragraph.heading}</span>

@@ -1,12 +1,17 @@
-import { Button, NativeSelect } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { lettersQuery } from '../api/queries';
+import { Bead } from '../components/Bead';
+import { NextAction } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
+import screen from '../components/screen.module.css';
+import { Scroll } from '../components/Scroll';
+import touch from '../components/touch.module.css';
+import { useKeys } from '../components/useKeys';
 import { LetterForm } from './LetterForm';
 import css from './LettersPage.module.css';
 import {
@@ -24,9 +29,9 @@ const READERS: [Reader, string, string][] = [
   ['colleague', 'A colleague', 'numbers, reasons, what was tried, what to avoid'],
   ['doctor', 'A doctor', 'what was told and when, what was stopped; no opinion'],
 ];
-const PAPERS = [
+const PAPERS: { value: Schemas['Paper']; label: string }[] = [
   { value: 'a4', label: 'A4' },
-  { value: 'us-letter', label: 'Letter' },
+  { value: 'us-letter', label: 'US Letter' },
 ];
 
 /** Letters about one player or a class: drafted from the records, edited here, then a PDF. */
@@ -37,32 +42,29 @@ export function LettersPage() {
   const group = Number(params.get('group')) || null;
   const whom = group === null ? players.join() : `group-${group}`;
   const drafts = useQuery(lettersQuery(reader, players, group));
-  if (drafts.error) return <Problem error={drafts.error} onRetry={() => void drafts.refetch()} />;
+  if (drafts.error && !drafts.data)
+    return <Problem error={drafts.error} onRetry={() => void drafts.refetch()} />;
+  const choose = (id: Reader) => {
+    const next = new URLSearchParams(params);
+    next.set('reader', id);
+    setParams(next, { replace: true });
+  };
   return (
     <>
-      <PageHead title="Letters" />
-      <div className={css.page}>
-        <div className={css.readers} role="group" aria-label="For whom">
-          {READERS.map(([id, name, about]) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={id === reader}
-              onClick={() => {
-                const next = new URLSearchParams(params);
-                next.set('reader', id);
-                setParams(next, { replace: true });
-              }}
-            >
-              <strong>{name}</strong>
-              <span>{about}</span>
-            </button>
-          ))}
-        </div>
-        {drafts.data && (
-          <Editor key={`${reader}/${whom}`} reader={reader} whom={whom} drafts={drafts.data} />
-        )}
-      </div>
+      <PageHead
+        title="Letters"
+        about={READERS.find(([id]) => id === reader)?.[1].toLowerCase()}
+        isOld={drafts.isError}
+      />
+      {drafts.data && (
+        <Editor
+          key={`${reader}/${whom}`}
+          reader={reader}
+          whom={whom}
+          drafts={drafts.data}
+          onReader={choose}
+        />
+      )}
     </>
   );
 }
@@ -71,9 +73,10 @@ interface EditorProps {
   reader: Reader;
   whom: string;
   drafts: Schemas['LetterOut'][];
+  onReader: (reader: Reader) => void;
 }
 
-function Editor({ reader, whom, drafts }: EditorProps) {
+function Editor({ reader, whom, drafts, onReader }: EditorProps) {
   const shelf = `${reader}/${whom}`;
   const [{ letters, isOld }, setEdits] = useState<Edits>(() => keptEdits(shelf, drafts));
   const [paper, setPaper] = useState<Schemas['Paper']>('a4');
@@ -92,48 +95,93 @@ function Editor({ reader, whom, drafts }: EditorProps) {
     },
     onSuccess: (pdf) => save(pdf, `letter-${reader}.pdf`),
   });
+  useKeys({ Enter: () => make.mutate() });
   return (
-    <>
-      <p className="quiet">
-        Written from your records. Change every sentence as you would say it; empty ones are left
-        out. Nothing is sent from here.
-      </p>
-      {isOld && (
-        <p role="alert">
-          Your records have changed since you edited this. What you wrote is kept; begin anew below
-          to have the new records.
+    <div className={`${screen.screen} ${css.page}`}>
+      <section className={`${screen.left} ${css.left}`} aria-label="The letter">
+        <Scroll className={css.scroll}>
+          {isOld && (
+            <p role="alert">
+              Your records have changed since you edited this. What you wrote is kept; begin anew to
+              have the new records.
+            </p>
+          )}
+          {letters.map((letter, at) => (
+            <LetterForm
+              key={letter.player}
+              letter={letter}
+              onChange={(next) => change(letters.map((each, n) => (n === at ? next : each)))}
+            />
+          ))}
+        </Scroll>
+      </section>
+      <section className={`${screen.right} ${css.right}`} aria-label="For whom">
+        <div className={css.readers} role="group" aria-label="Reader">
+          {READERS.map(([id, name, about]) => (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={id === reader}
+              onClick={() => onReader(id)}
+            >
+              <Bead as={id === reader ? 'now' : 'open'} />
+              <span>
+                <strong>{name}</strong>
+                <small>{about}</small>
+              </span>
+            </button>
+          ))}
+        </div>
+        <p className={css.note}>
+          Written from your records. Change every sentence as you would say it; empty ones are left
+          out. Nothing is sent from here.
         </p>
-      )}
-      {letters.map((letter, at) => (
-        <LetterForm
-          key={letter.player}
-          letter={letter}
-          onChange={(next) => change(letters.map((each, n) => (n === at ? next : each)))}
-        />
-      ))}
-      <div className={css.actions}>
-        <NativeSelect
-          aria-label="Paper"
-          data={PAPERS}
-          value={paper}
-          onChange={(event) => setPaper(event.currentTarget.value as Schemas['Paper'])}
-        />
-        <Button size="lg" loading={make.isPending} onClick={() => make.mutate()}>
+        <div className={css.papers} role="group" aria-label="Paper">
+          {PAPERS.map((each) => (
+            <button
+              key={each.value}
+              type="button"
+              className={touch.word}
+              aria-pressed={each.value === paper}
+              onClick={() => setPaper(each.value)}
+            >
+              {each.label}
+            </button>
+          ))}
+          <button
+            type="button"
+            className={touch.word}
+            onClick={() => {
+              forgetEdits(shelf);
+              setEdits(keptEdits(shelf, drafts));
+            }}
+          >
+            Begin anew from the records
+          </button>
+        </div>
+        {make.error && (
+          <p role="alert" className={css.note}>
+            {make.error.message}
+          </p>
+        )}
+        {make.isSuccess && (
+          <p role="note" className={css.note}>
+            The PDF is among your downloads.
+          </p>
+        )}
+      </section>
+      <div className={screen.foot}>
+        <div>
+          <p className="quiet">
+            {letters.length === 1 ? 'One letter' : `${letters.length} letters`}
+          </p>
+          <strong className={css.whom}>{letters.map((each) => each.name).join(', ')}</strong>
+        </div>
+        <NextAction isNext disabled={make.isPending} onClick={() => make.mutate()}>
           Make the PDF
-        </Button>
-        <Button
-          variant="subtle"
-          onClick={() => {
-            forgetEdits(shelf);
-            setEdits(keptEdits(shelf, drafts));
-          }}
-        >
-          Begin anew from the records
-        </Button>
+        </NextAction>
       </div>
-      {make.error && <p role="alert">{make.error.message}</p>}
-      {make.isSuccess && <p role="note">The PDF is among your downloads.</p>}
-    </>
+    </div>
   );
 }
 

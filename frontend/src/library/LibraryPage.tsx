@@ -40,13 +40,13 @@ export function LibraryPage() {
   const [params, setParams] = useSearchParams();
   const set: SetParams = (change) =>
     setParams({ ...Object.fromEntries(params), ...change }, { replace: true });
-  if (catalogue.error) {
+  if (catalogue.error && !catalogue.data) {
     return <Problem error={catalogue.error} onRetry={() => void catalogue.refetch()} />;
   }
   const isBench = params.get('shelf') === 'drills';
   return (
     <>
-      <PageHead title="Library" />
+      <PageHead title="Library" isOld={catalogue.isError} />
       {isBench ? (
         <div className={css.benchPage}>
           <div className={css.shelves}>

@@ -33,7 +33,7 @@ export function BarStrip({ bars }: { bars: Passage['bars'] }) {
           {bar.why.length === 0 ? (
             <p>Nothing here weighs much.</p>
           ) : (
-            <ul className={css.why}>
+            <ul className={css.bars}>
               {bar.why.map((why) => (
                 <li key={why.cause}>
                   <strong>{why.cause}</strong>: {why.words.join('; ')}

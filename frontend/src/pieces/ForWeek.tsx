@@ -21,9 +21,8 @@ export function ForWeek({ passage, isBusy, tell }: Props) {
   const to = edit.last ?? String(usual[1] ?? passage.first);
   const done = () => setEdit({});
   return (
-    <section>
-      <h2>In the week</h2>
-      <p role="status">
+    <>
+      <p>
         {first !== undefined && last !== undefined ? (
           <>
             <strong>
@@ -56,7 +55,7 @@ export function ForWeek({ passage, isBusy, tell }: Props) {
           onChange={(value) => setEdit({ ...edit, last: value })}
         />
         <Button ref={into} type="submit" size="md" loading={isBusy}>
-          Into the week
+          These bars into the week
         </Button>
         {first !== undefined && (
           <Button
@@ -71,6 +70,6 @@ export function ForWeek({ passage, isBusy, tell }: Props) {
           </Button>
         )}
       </form>
-    </section>
+    </>
   );
 }

@@ -22,8 +22,7 @@ export function HearPiece({ playerId, passage, onHeard }: Props) {
   const [isOpen, setIsOpen] = useState(false);
   const { to_hear: asked, heard } = passage;
   return (
-    <section>
-      <h2>By ear</h2>
+    <>
       {heard && <HeardBars heard={heard} />}
       {passage.cannot_hear && <p className="quiet">{passage.cannot_hear}</p>}
       {asked &&
@@ -42,7 +41,7 @@ export function HearPiece({ playerId, passage, onHeard }: Props) {
             {heard ? 'Hear it again' : 'Hear where it tightens'}
           </Button>
         ))}
-    </section>
+    </>
   );
 }
 

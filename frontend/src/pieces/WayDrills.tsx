@@ -30,7 +30,7 @@ function Drills({ playerId, passage }: { playerId: number; passage: Passage }) {
       <ol className={css.drills}>
         {way.data.drills.map((drill) => (
           <li key={drill.title}>
-            <h3>{drill.title}</h3>
+            <h4>{drill.title}</h4>
             <p>{drill.hint}</p>
             <Listen
               name={drill.title}
@@ -41,7 +41,7 @@ function Drills({ playerId, passage }: { playerId: number; passage: Passage }) {
           </li>
         ))}
         <li>
-          <h3>Drill, passage, drill</h3>
+          <h4>Drill, passage, drill</h4>
           <p>This week’s exercise, the bars as they are written, the exercise again.</p>
         </li>
       </ol>

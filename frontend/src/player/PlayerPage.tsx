@@ -35,12 +35,26 @@ export function PlayerPage() {
     ...playerQuery(Number(playerId), whole),
     placeholderData: keepPreviousData,
   });
-  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
+  if (query.error && !query.data)
+    return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return <PageHead title="" tab="Player" />;
-  return <Opened key={query.data.player.id} data={query.data} onWhole={() => setWhole(true)} />;
+  return (
+    <Opened
+      key={query.data.player.id}
+      data={query.data}
+      isOld={query.isError}
+      onWhole={() => setWhole(true)}
+    />
+  );
 }
 
-function Opened({ data, onWhole }: { data: Player; onWhole: () => void }) {
+interface OpenedProps {
+  data: Player;
+  isOld: boolean;
+  onWhole: () => void;
+}
+
+function Opened({ data, isOld, onWhole }: OpenedProps) {
   usePointerLeavesNoFocus();
   const { player, lessons, rows, lesson_today, stop, pain } = data;
   const [changing, setChanging] = useState(false);
@@ -63,7 +77,7 @@ function Opened({ data, onWhole }: { data: Player; onWhole: () => void }) {
   const about = [INSTRUMENT_WORDS[player.instrument], player.age, player.piece];
   return (
     <div className={css.page}>
-      <PageHead title={player.name} about={about.filter(Boolean).join(', ')} />
+      <PageHead title={player.name} about={about.filter(Boolean).join(', ')} isOld={isOld} />
       {stop && <Stopped playerId={player.id} stop={stop} />}
       {pain && !stop && (
         <p className={css.pain} role="status">

@@ -33,7 +33,8 @@ export function SheetPage() {
     b: () => navigate(`/lessons/${lessonId}?step=give`),
     n: () => navigate('/'),
   });
-  if (query.error) return <Problem error={query.error} onRetry={() => void query.refetch()} />;
+  if (query.error && !query.data)
+    return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   if (!query.data) return null;
   const sheet = query.data;
   const isGiven = !sheet.paused && sheet.items.length > 0;
@@ -43,6 +44,7 @@ export function SheetPage() {
         title={`${sheet.first_name}’s week`}
         tab="Practice sheet"
         href={`/lessons/${lessonId}?step=give`}
+        isOld={query.isError}
       />
       <div className={`${screen.screen} ${css.page}`}>
         <section className={`${screen.left} ${css.left}`} aria-label="The sheet">

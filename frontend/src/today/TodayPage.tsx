@@ -28,12 +28,13 @@ const MOST_KEYS = 9;
 /** The day in order of time on the left, one player or everybody else on the right. */
 export function TodayPage() {
   const day = useQuery(todayQuery);
-  if (day.error) return <Problem error={day.error} onRetry={() => void day.refetch()} />;
+  if (day.error && !day.data)
+    return <Problem error={day.error} onRetry={() => void day.refetch()} />;
   const date = new Date(`${day.data?.date ?? new Date().toISOString().slice(0, 10)}T12:00:00`);
   const words = { weekday: 'long', day: 'numeric', month: 'long' } as const;
   return (
     <>
-      <PageHead title={date.toLocaleDateString('en-GB', words)} tab="Today" />
+      <PageHead title={date.toLocaleDateString('en-GB', words)} tab="Today" isOld={day.isError} />
       {day.data && <Day data={day.data} />}
     </>
   );
