@@ -14,6 +14,8 @@ from lefthand.drawing.svg import LIGHT, svg_of
 from lefthand.values.vocabulary import Grade, Instrument
 
 SHEETS = {"hands-violin": Instrument.VIOLIN, "hands-cello": Instrument.CELLO}
+# As the application draws it before a teacher has chosen a tone.
+UNPAINTED = {**LIGHT, "skin": "#fdfaf3", "nail": "#fdfaf3", "soft": "#b9ac96", "string": "#cfc4b0"}
 STYLE = """
 body { margin: 8px; background: #f6f1e7; font: 13px sans-serif; }
 figure { display: inline-block; margin: 4px; padding: 4px; border: 1px solid #ded4c1; }
@@ -36,7 +38,7 @@ def sheet(instrument: Instrument) -> str:
 def _cell(instrument: Instrument, words: str, signs: list[Sign]) -> str:
     hand = posture_of(instrument, signs)
     views = "".join(
-        f'<div class="{view}">{svg_of(picture_of(hand, view), LIGHT)}</div>'
+        f'<div class="{view}">{svg_of(picture_of(hand, view), UNPAINTED)}</div>'
         for view in (MAIN, ALONG)
     )
     return f"<figure><figcaption>{words}</figcaption>{views}</figure>"

@@ -91,3 +91,17 @@ class Day(BrowserCase):
             with self.subTest(size=size):
                 self.assertEqual(self.page.evaluate(BOXES), before)
             self.page.keyboard.press("Escape")
+
+    def test_the_keys_are_those_of_this_screen_and_all_others_a_touch_away(self):
+        page = self.page
+        page.keyboard.press("?")
+        keys = page.get_by_role("dialog", name="Keys")
+        expect(keys.get_by_role("heading", name="Today")).to_be_visible()
+        expect(keys.get_by_role("heading", name="Decide")).to_have_count(0)
+        self.assert_accessible("keys")
+        keys.get_by_role("button", name="All keys").click()
+        expect(keys.get_by_role("heading", name="Decide")).to_be_visible()
+        page.keyboard.press("Escape")
+        page.get_by_role("link", name="Library").click()
+        page.get_by_role("button", name="Keys on this page").click()
+        expect(keys.get_by_role("heading", name="Library")).to_be_visible()

@@ -56,7 +56,7 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
         onGo={(id) => setAt(checks.findIndex((check) => check.id === id))}
       >
         <Saved did={undefined}>{savedWords(handle.queue)}</Saved>
-        <KeysHere />
+        <KeysHere here="Class" />
       </Head>
       <nav className={css.more} aria-label="More for this group">
         <button type="button" className={touch.word} onClick={() => setChoosing(true)}>

@@ -1,5 +1,8 @@
+import { useState } from 'react';
+
 import { Dialog } from './Dialog';
 import css from './KeyHelp.module.css';
+import touch from './touch.module.css';
 
 const KEYS: [string, [string, string][]][] = [
   [
@@ -13,11 +16,36 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
-    'Today and a player',
+    'Today',
     [
       ['1 - 9', 'begin the lesson of the first, the second, ...'],
-      ['Enter', 'begin the next lesson, or that of the player’s page'],
+      ['↑ ↓', 'open a lesson of the day'],
+      ['A', 'the one that is open: absent, or here after all'],
+      ['Esc', 'close it'],
+      ['Enter', 'begin the next lesson, or the one that is open'],
+    ],
+  ],
+  [
+    'Player',
+    [
       ['← → ↑ ↓', 'in the picture of the term: from mark to mark; Enter opens it'],
+      ['P', 'print'],
+      ['Enter', 'begin a lesson'],
+    ],
+  ],
+  [
+    'Library',
+    [
+      ['↑ ↓', 'another entry'],
+      ['Esc', 'begin anew'],
+      ['Enter', 'look now, or give it, in the lesson at the stand'],
+    ],
+  ],
+  [
+    'Piece',
+    [
+      ['P', 'other fingers'],
+      ['Enter', 'the open place into the week, or out of it'],
     ],
   ],
   [
@@ -98,12 +126,22 @@ const KEYS: [string, [string, string][]][] = [
   ],
 ];
 
-export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+interface Props {
+  opened: boolean;
+  /** Of which part of the program; its keys come first, the others on demand. */
+  here: string | null;
+  onClose: () => void;
+}
+
+/** The keys as they are on this screen, and all others behind one touch. */
+export function KeyHelp({ opened, here, onClose }: Props) {
+  const [all, setAll] = useState(here === null);
+  const shown = KEYS.filter(([part]) => all || part === 'Everywhere' || part === here);
   return (
     <Dialog opened={opened} onClose={onClose} title="Keys" wide>
       <p>Single keys can be switched off at your desk.</p>
       <div className={css.keys}>
-        {KEYS.map(([part, rows]) => (
+        {shown.map(([part, rows]) => (
           <section key={part}>
             <h3>{part}</h3>
             <dl>
@@ -121,6 +159,11 @@ export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => v
           </section>
         ))}
       </div>
+      {!all && (
+        <button type="button" className={touch.word} onClick={() => setAll(true)}>
+          All keys
+        </button>
+      )}
     </Dialog>
   );
 }

@@ -1,14 +1,27 @@
 import { useState } from 'react';
 
+import css from './KeysHere.module.css';
 import { late } from './late';
 import { useKeys } from './useKeys';
 
 const KeyHelp = late(async () => (await import('./KeyHelp')).KeyHelp);
 
-/** The list of all keys, at the key that asks for it. */
-export function KeysHere() {
+/** The keys of this screen, at a touch and at the key that asks for them. */
+export function KeysHere({ here }: { here: string | null }) {
   const [open, setOpen] = useState(false);
   useKeys({ '?': () => setOpen(true) });
-  if (!open) return null;
-  return <KeyHelp opened onClose={() => setOpen(false)} />;
+  return (
+    <>
+      <button
+        type="button"
+        className={css.ask}
+        aria-label="Keys on this page"
+        aria-keyshortcuts="?"
+        onClick={() => setOpen(true)}
+      >
+        ?
+      </button>
+      {open && <KeyHelp opened here={here} onClose={() => setOpen(false)} />}
+    </>
+  );
 }

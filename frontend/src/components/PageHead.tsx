@@ -39,7 +39,6 @@ export function PageHead({ title, tab, about, href, isOld = false }: Props) {
   useKeys({ '/': path === '/' || path === '/library' ? undefined : () => navigate('/library') });
   return (
     <header className={`${css.head} no-print`}>
-      <KeysHere />
       <Link href="/" className={css.home} aria-label="Jolf, today">
         <Mark size={30} />
       </Link>
@@ -63,11 +62,25 @@ export function PageHead({ title, tab, about, href, isOld = false }: Props) {
             </Link>
           ))}
         </nav>
+        <KeysHere here={partOf(path)} />
         <SchemeButton />
         {session.data?.teacher && <SignOutButton name={session.data.teacher.name} />}
       </div>
     </header>
   );
+}
+
+const PARTS: [string, string][] = [
+  ['/pieces/', 'Piece'],
+  ['/players/', 'Player'],
+  ['/library', 'Library'],
+  ['/sheet', 'Sheet'],
+];
+
+/** The name of the page's keys in the list of them; null where it has none of its own. */
+function partOf(path: string): string | null {
+  if (path === '/') return 'Today';
+  return PARTS.find(([part]) => path.includes(part))?.[1] ?? null;
 }
 
 function SignOutButton({ name }: { name: string }) {

@@ -13,6 +13,7 @@ import { loadMeasure } from './loadMeasure';
 import { usePageTitle } from '../components/usePageTitle';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { LessonHead } from './LessonHead';
+import { upperFirst } from '../words/words';
 import css from './LessonPage.module.css';
 import { SafetyBand } from './SafetyBand';
 import { type Step, STEPS } from './steps';
@@ -128,7 +129,7 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
         />
       )}
       {step === 'give' && <GiveStep handle={handle} catalogue={catalogue} />}
-      {help && <KeyHelp opened onClose={() => setHelp(false)} />}
+      {help && <KeyHelp opened here={upperFirst(step)} onClose={() => setHelp(false)} />}
     </div>
   );
 }

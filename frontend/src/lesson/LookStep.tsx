@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 
 import type { Catalogue, Evidence, Lesson } from '../api/client';
-import { STAGE_WORDS } from '../words/words';
+import { STAGE_WORDS, upperFirst } from '../words/words';
 import { CheckNames } from './CheckNames';
 import {
   askedFirst,
@@ -157,10 +157,6 @@ export function LookStep({ handle, catalogue, opening, opensMeasure, onDecide }:
       />
     </div>
   );
-}
-
-function upperFirst(words: string): string {
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 }
 
 /** Where on the hand a check is asked; its own finger's place where it has one. */

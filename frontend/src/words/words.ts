@@ -96,3 +96,7 @@ export function minutesWords(minutes: number): string {
 export function halves(minutes: number): number {
   return Math.round(2 * minutes) / 2;
 }
+
+export function upperFirst(words: string): string {
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+}
