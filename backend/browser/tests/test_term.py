@@ -1,7 +1,10 @@
 """The player's page opens on what truly changed: sentence, picture, keys and touch."""
 
+import io
+
 from django.utils import timezone
 from playwright.sync_api import expect
+from pypdf import PdfReader
 
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
@@ -70,10 +73,24 @@ class Term(BrowserCase):
             fold.scroll_into_view_if_needed()
             before = fold.evaluate("(node) => node.offsetTop")
             fold.click()
+            inside = page.locator(f"[id='{fold.get_attribute('aria-controls')}']")
+            expect(inside.locator("> *").first).to_be_attached()
             page.wait_for_load_state("networkidle")
             with self.subTest(part=name):
                 self.assertEqual(fold.evaluate("(node) => node.offsetTop"), before)
         self.assert_accessible("player, all parts open")
+
+    def test_it_prints_on_one_upright_page_without_buttons(self):
+        page = self.page
+        page.get_by_role("heading", name="Then and now").wait_for()
+        page.wait_for_load_state("networkidle")
+        printed = PdfReader(io.BytesIO(page.pdf(prefer_css_page_size=True))).pages
+        self.assertEqual(len(printed), 1)
+        self.assertLess(printed[0].mediabox.width, printed[0].mediabox.height)
+        told = printed[0].extract_text()
+        for words in ("Mira Oslund", "Thumb squeezes", "Then and now", "What next"):
+            self.assertIn(words, told)
+        self.assertNotIn("Begin", told)
 
     def test_the_picture_can_be_taken_along(self):
         self.page.get_by_role("button", name="Records").click()

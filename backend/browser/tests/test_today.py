@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
-from studio.models import LessonChange
+from studio.models import Lesson, LessonChange
 
 SOME = tuple(p for p in PLAYERS if p.name in {"Mira Oslund", "Jonas Feld", "Pelle Winther"})
 BOXES = """() => [...document.querySelectorAll('main ol > li, [aria-keyshortcuts="Enter"]')]
@@ -34,6 +34,9 @@ class Day(BrowserCase):
         expect(self.mira).to_contain_text("absent today")
         expect(page.locator("main strong").last).to_have_text("Jonas Feld")
         self.assert_accessible("absent")
+        page.keyboard.press("1")
+        expect(self.mira).to_contain_text("absent today")
+        self.assertEqual(Lesson.objects.filter(date=timezone.localdate()).count(), 0)
         self.mira.get_by_role("button", name="Mira Oslund comes today after all").click()
         expect(self.mira).not_to_contain_text("absent today")
         self.assertFalse(LessonChange.objects.exists())

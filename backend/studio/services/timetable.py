@@ -50,11 +50,9 @@ def change_lesson(player: Player, on: date, to: date | None, at: time | None) ->
 
 
 def take_back_change(player: Player, on: date) -> None:
-    """Take back what was said last of this day: that it falls out or moved away, else that another
-    day's lesson was moved to it."""
-    changes = player.lesson_changes
-    if not changes.filter(on=on).delete()[0]:
-        changes.filter(to=on).delete()
+    """The lesson of this day takes place after all. Said twice, or late, it changes nothing more: a
+    lesson that was moved to this day stays."""
+    player.lesson_changes.filter(on=on).delete()
 
 
 def free_times(teacher: Teacher, on: date) -> list[FreeTime]:

@@ -25,6 +25,12 @@ export class ApiError extends Error {
   }
 }
 
+/** What went wrong in a few words: what is the matter with the field, else what the server says. */
+export function problemWords(error: Error): string {
+  if (!(error instanceof ApiError)) return 'No connection to Jolf. Try again.';
+  return error.fields[0]?.problem ?? error.message;
+}
+
 function csrfToken(): string {
   return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? '';
 }

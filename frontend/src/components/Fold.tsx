@@ -1,6 +1,7 @@
 import { type ReactNode, useId, useState } from 'react';
 
 import css from './Fold.module.css';
+import touch from './touch.module.css';
 
 interface Props {
   title: string;
@@ -19,6 +20,7 @@ export function Fold({ title, summary, isOpen = false, children }: Props) {
       <h2>
         <button
           type="button"
+          className={touch.line}
           aria-expanded={open}
           aria-controls={id}
           onClick={() => setOpen(!open)}

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { Link } from 'wouter';
 
+import { HomeMark } from './HomeMark';
 import css from './Head.module.css';
-import { Mark } from './Mark';
 
 export interface HeadStep {
   id: string;
@@ -33,9 +33,7 @@ export function Head({ title, href, about, stepsAre, steps, now, onGo, children 
   return (
     <header className={css.head}>
       <div className={css.who}>
-        <Link href="/" className={css.home} aria-label="Jolf, today">
-          <Mark size={30} />
-        </Link>
+        <HomeMark />
         {href ? (
           <Link href={href} className={css.name}>
             {heading}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import css from './KeysHere.module.css';
+import touch from './touch.module.css';
 import { late } from './late';
 import { useKeys } from './useKeys';
 
@@ -14,7 +14,7 @@ export function KeysHere({ here }: { here: string | null }) {
     <>
       <button
         type="button"
-        className={css.ask}
+        className={touch.square}
         aria-label="Keys on this page"
         aria-keyshortcuts="?"
         onClick={() => setOpen(true)}

@@ -5,8 +5,8 @@ import { Link, useLocation } from 'wouter';
 import { client } from '../api/client';
 import { sessionQuery } from '../api/queries';
 import { forgetAllEdits } from '../outbox/letterEdits';
+import { HomeMark } from './HomeMark';
 import { KeysHere } from './KeysHere';
-import { Mark } from './Mark';
 import css from './PageHead.module.css';
 import { SchemeButton } from './SchemeButton';
 import { Undelivered } from './Undelivered';
@@ -39,9 +39,7 @@ export function PageHead({ title, tab, about, href, isOld = false }: Props) {
   useKeys({ '/': path === '/' || path === '/library' ? undefined : () => navigate('/library') });
   return (
     <header className={`${css.head} no-print`}>
-      <Link href="/" className={css.home} aria-label="Jolf, today">
-        <Mark size={30} />
-      </Link>
+      <HomeMark />
       <div className={css.title}>
         <h1>{href ? <Link href={href}>{title}</Link> : title}</h1>
         {about && <span>{about}</span>}

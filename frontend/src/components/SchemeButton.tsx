@@ -1,6 +1,6 @@
 import { useMantineColorScheme } from '@mantine/core';
 
-import css from './SchemeButton.module.css';
+import touch from './touch.module.css';
 import { Sign } from './Sign';
 
 /** Light or dark. */
@@ -12,7 +12,7 @@ export function SchemeButton() {
   return (
     <button
       type="button"
-      className={css.button}
+      className={touch.square}
       aria-label={dark ? 'Light page' : 'Dark page'}
       onClick={() => setColorScheme(dark ? 'light' : 'dark')}
     >

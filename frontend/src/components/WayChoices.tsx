@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import touch from './touch.module.css';
+import { WordChoice } from './WordChoice';
 import css from './WayChoices.module.css';
 
 interface Props {
@@ -15,21 +15,15 @@ export function WayChoices({ ways, onChoose, backWords }: Props) {
     <dl className={css.ways}>
       {ways.map((way) => (
         <div key={way.key}>
-          <dt id={`way-${way.key}`}>{way.label}</dt>
+          <dt>{way.label}</dt>
           <dd>
-            <div role="group" aria-labelledby={`way-${way.key}`} className={css.values}>
-              {way.values.map((value) => (
-                <button
-                  key={value.id}
-                  type="button"
-                  className={touch.word}
-                  aria-pressed={value.id === way.chosen}
-                  onClick={() => onChoose(way.key, value.id)}
-                >
-                  {value.words}
-                </button>
-              ))}
-            </div>
+            <WordChoice
+              className={css.values}
+              label={way.label}
+              choices={way.values}
+              chosen={way.chosen}
+              onChoose={(value) => onChoose(way.key, value)}
+            />
             {way.is_own && (
               <button type="button" className={css.back} onClick={() => onChoose(way.key, null)}>
                 {backWords}

@@ -5,10 +5,10 @@ import { useSearchParams } from 'wouter';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { deskQuery } from '../api/queries';
-import { Bead } from '../components/Bead';
 import { late } from '../components/late';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
+import { StringChoice } from '../components/StringChoice';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { WayChoices } from '../components/WayChoices';
 import css from './DeskPage.module.css';
@@ -60,19 +60,14 @@ export function DeskPage() {
       <PageHead title="Your desk" isOld={desk.isError} />
       {desk.data && now && (
         <div className={css.page}>
-          <nav className={css.parts} aria-label="Parts of the desk">
-            {PARTS.map((each) => (
-              <button
-                key={each.id}
-                type="button"
-                aria-current={each === now ? 'true' : undefined}
-                onClick={() => setParams({ part: each.id }, { replace: true })}
-              >
-                <Bead as={each === now ? 'now' : 'open'} />
-                {each.name}
-              </button>
-            ))}
-          </nav>
+          <div className={css.parts}>
+            <StringChoice
+              label="Parts of the desk"
+              choices={PARTS}
+              chosen={now.id}
+              onChoose={(part) => setParams({ part }, { replace: true })}
+            />
+          </div>
           <div className={css.open} key={now.id}>
             <now.part desk={desk.data} onSaved={keep} />
           </div>

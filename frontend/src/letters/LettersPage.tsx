@@ -4,14 +4,15 @@ import { useSearchParams } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { lettersQuery } from '../api/queries';
-import { Bead } from '../components/Bead';
 import { NextAction } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import screen from '../components/screen.module.css';
 import { Scroll } from '../components/Scroll';
+import { StringChoice } from '../components/StringChoice';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
+import { WordChoice } from '../components/WordChoice';
 import { LetterForm } from './LetterForm';
 import css from './LettersPage.module.css';
 import {
@@ -24,20 +25,24 @@ import {
 
 export type Reader = Schemas['Reader'];
 
-const READERS: [Reader, string, string][] = [
-  ['parent', 'A parent', 'what was worked on, what is better, what comes next'],
-  ['colleague', 'A colleague', 'numbers, reasons, what was tried, what to avoid'],
-  ['doctor', 'A doctor', 'what was told and when, what was stopped; no opinion'],
+const READERS: { id: Reader; name: string; about: string }[] = [
+  { id: 'parent', name: 'A parent', about: 'what was worked on, what is better, what comes next' },
+  {
+    id: 'colleague',
+    name: 'A colleague',
+    about: 'numbers, reasons, what was tried, what to avoid',
+  },
+  { id: 'doctor', name: 'A doctor', about: 'what was told and when, what was stopped; no opinion' },
 ];
-const PAPERS: { value: Schemas['Paper']; label: string }[] = [
-  { value: 'a4', label: 'A4' },
-  { value: 'us-letter', label: 'US Letter' },
+const PAPERS: { id: Schemas['Paper']; words: string }[] = [
+  { id: 'a4', words: 'A4' },
+  { id: 'us-letter', words: 'US Letter' },
 ];
 
 /** Letters about one player or a class: drafted from the records, edited here, then a PDF. */
 export function LettersPage() {
   const [params, setParams] = useSearchParams();
-  const reader = READERS.find(([id]) => id === params.get('reader'))?.[0] ?? 'parent';
+  const reader = READERS.find(({ id }) => id === params.get('reader'))?.id ?? 'parent';
   const players = params.getAll('players').map(Number).filter(Number.isSafeInteger);
   const group = Number(params.get('group')) || null;
   const whom = group === null ? players.join() : `group-${group}`;
@@ -53,7 +58,7 @@ export function LettersPage() {
     <>
       <PageHead
         title="Letters"
-        about={READERS.find(([id]) => id === reader)?.[1].toLowerCase()}
+        about={READERS.find(({ id }) => id === reader)?.name.toLowerCase()}
         isOld={drafts.isError}
       />
       {drafts.data && (
@@ -97,7 +102,7 @@ function Editor({ reader, whom, drafts, onReader }: EditorProps) {
   });
   useKeys({ Enter: () => make.mutate() });
   return (
-    <div className={`${screen.screen} ${css.page}`}>
+    <div className={`${screen.screen} ${screen.filled}`}>
       <section className={`${screen.left} ${css.left}`} aria-label="The letter">
         <Scroll className={css.scroll}>
           {isOld && (
@@ -116,38 +121,13 @@ function Editor({ reader, whom, drafts, onReader }: EditorProps) {
         </Scroll>
       </section>
       <section className={`${screen.right} ${css.right}`} aria-label="For whom">
-        <div className={css.readers} role="group" aria-label="Reader">
-          {READERS.map(([id, name, about]) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={id === reader}
-              onClick={() => onReader(id)}
-            >
-              <Bead as={id === reader ? 'now' : 'open'} />
-              <span>
-                <strong>{name}</strong>
-                <small>{about}</small>
-              </span>
-            </button>
-          ))}
-        </div>
+        <StringChoice label="Reader" choices={READERS} chosen={reader} onChoose={onReader} />
         <p className={css.note}>
           Written from your records. Change every sentence as you would say it; empty ones are left
           out. Nothing is sent from here.
         </p>
-        <div className={css.papers} role="group" aria-label="Paper">
-          {PAPERS.map((each) => (
-            <button
-              key={each.value}
-              type="button"
-              className={touch.word}
-              aria-pressed={each.value === paper}
-              onClick={() => setPaper(each.value)}
-            >
-              {each.label}
-            </button>
-          ))}
+        <div className={css.papers}>
+          <WordChoice label="Paper" choices={PAPERS} chosen={paper} onChoose={setPaper} />
           <button
             type="button"
             className={touch.word}

@@ -1,4 +1,5 @@
 import type { Catalogue } from '../api/client';
+import touch from '../components/touch.module.css';
 import { PlaceLens } from '../drawings/PlaceLens';
 import css from './Hits.module.css';
 import { Marked } from './Marked';
@@ -25,7 +26,12 @@ export function Hits({ hits, open, instrument, words, onOpen }: Props) {
     <ul className={css.hits}>
       {hits.map((hit) => (
         <li key={hit.shelf + hit.entry.id}>
-          <button type="button" aria-pressed={isSame(hit, open)} onClick={() => onOpen(hit)}>
+          <button
+            type="button"
+            className={touch.line}
+            aria-pressed={isSame(hit, open)}
+            onClick={() => onOpen(hit)}
+          >
             <PlaceLens instrument={instrument} place={hit.entry.place} />
             <span className={css.words}>
               <strong>
@@ -57,7 +63,7 @@ export function Said({ catalogue, onSay }: SaidProps) {
       <ul className={css.said}>
         {common.map((each) => (
           <li key={each.says}>
-            <button type="button" onClick={() => onSay(each.says)}>
+            <button type="button" className={touch.line} onClick={() => onSay(each.says)}>
               “{each.says}”
             </button>
           </li>

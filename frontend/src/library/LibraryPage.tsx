@@ -12,6 +12,7 @@ import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
+import { WordChoice } from '../components/WordChoice';
 import { PlaceLensHand } from '../drawings/PlaceLens';
 import { Hits, Said } from './Hits';
 import css from './LibraryPage.module.css';
@@ -26,13 +27,13 @@ const SHELF_NAMES: [string, string][] = [
   ['causes', 'Causes'],
 ];
 const INSTRUMENTS = [
-  ['vn', 'violin'],
-  ['va', 'viola'],
-  ['vc', 'cello'],
-  ['db', 'bass'],
-] as const;
+  { id: 'vn', words: 'violin' },
+  { id: 'va', words: 'viola' },
+  { id: 'vc', words: 'cello' },
+  { id: 'db', words: 'bass' },
+];
 
-export type SetParams = (change: Record<string, string>) => void;
+type SetParams = (change: Record<string, string>) => void;
 
 /** Everything that is known: one line to write on, one list, one entry open beside it. */
 export function LibraryPage() {
@@ -53,7 +54,12 @@ export function LibraryPage() {
             <button type="button" className={touch.word} onClick={() => set({ shelf: '' })}>
               Back to the list
             </button>
-            <Instruments chosen={params.get('instrument') ?? 'vn'} set={set} />
+            <WordChoice
+              label="Instrument"
+              choices={INSTRUMENTS}
+              chosen={params.get('instrument') ?? 'vn'}
+              onChoose={(id) => set({ instrument: id })}
+            />
           </div>
           <DrillBench instrument={params.get('instrument') ?? 'vn'} />
         </div>
@@ -95,7 +101,7 @@ function Browse({ catalogue, params, set }: BrowseProps) {
     Escape: clear,
   });
   return (
-    <div className={`${screen.screen} ${css.page}`}>
+    <div className={`${screen.screen} ${screen.filled} ${screen.listFirst}`}>
       <PlaceLensHand instrument={instrument} />
       <section className={`${screen.left} ${css.left}`} aria-label="List">
         <div className={css.line}>
@@ -152,7 +158,12 @@ function Browse({ catalogue, params, set }: BrowseProps) {
               Drills
             </button>
           </div>
-          <Instruments chosen={instrument} set={set} />
+          <WordChoice
+            label="Instrument"
+            choices={INSTRUMENTS}
+            chosen={instrument}
+            onChoose={(id) => set({ instrument: id })}
+          />
         </div>
       </section>
       <OpenEntry
@@ -170,22 +181,4 @@ function Browse({ catalogue, params, set }: BrowseProps) {
 function openOf(params: URLSearchParams, hits: Hit[]): Hit | null {
   const [shelf, id] = (params.get('open') ?? '').split(':');
   return hits.find((hit) => hit.shelf === shelf && hit.entry.id === id) ?? null;
-}
-
-function Instruments({ chosen, set }: { chosen: string; set: SetParams }) {
-  return (
-    <div role="group" aria-label="Instrument">
-      {INSTRUMENTS.map(([id, name]) => (
-        <button
-          key={id}
-          type="button"
-          className={touch.word}
-          aria-pressed={id === chosen}
-          onClick={() => set({ instrument: id })}
-        >
-          {name}
-        </button>
-      ))}
-    </div>
-  );
 }

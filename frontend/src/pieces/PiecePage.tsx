@@ -83,7 +83,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   const note = passage.notes.find((each) => each.number === chosen);
   useKeys({ Enter: into });
   return (
-    <div className={`${screen.screen} ${css.page}`}>
+    <div className={`${screen.screen} ${screen.filled}`}>
       <section className={`${screen.left} ${css.left}`} aria-label="The music">
         <Scroll className={css.scroll}>
           <PieceMusic

@@ -14,7 +14,7 @@ import { Problem } from '../components/Problem';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
-import { INSTRUMENT_WORDS, shortDate } from '../words/words';
+import { INSTRUMENT_WORDS, longDay, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
 import { nextWords } from './termWords';
 import { ThenAndNow } from './ThenAndNow';
@@ -78,6 +78,9 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
   return (
     <div className={css.page}>
       <PageHead title={player.name} about={about.filter(Boolean).join(', ')} isOld={isOld} />
+      <p className={css.printed}>
+        <strong>{player.name}</strong>, {about.filter(Boolean).join(', ')}. {longDay(new Date())}
+      </p>
       {stop && <Stopped playerId={player.id} stop={stop} />}
       {pain && !stop && (
         <p className={css.pain} role="status">

@@ -3,6 +3,7 @@ import { useLocation } from 'wouter';
 
 import type { Schemas } from '../api/client';
 import { late } from '../components/late';
+import touch from '../components/touch.module.css';
 import css from './Term.module.css';
 import { TermPicture } from './TermPicture';
 import { headlineOf, measureWords, stringWords } from './termWords';
@@ -124,10 +125,11 @@ function Words({ row, term, opened, onOpen }: WordsProps) {
     return (
       <button
         type="button"
+        className={touch.line}
         aria-expanded={opened === string.cause}
         onClick={() => onOpen(string.cause)}
       >
-        <span className="sr-only">{string.name}: </span>
+        <span className={css.whose}>{string.name}: </span>
         <strong>{answer}</strong>
         {since && <small>{since}</small>}
         {less && (
@@ -143,6 +145,9 @@ function Words({ row, term, opened, onOpen }: WordsProps) {
     const [numbers, counts] = measureWords(measure);
     return (
       <p>
+        <span className={css.whose} aria-hidden="true">
+          {measure.label}
+        </span>
         <strong>{numbers}</strong>
         <small>{counts}</small>
       </p>

@@ -13,6 +13,7 @@ import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
+import { WordChoice } from '../components/WordChoice';
 import { shortDate } from '../words/words';
 import { PhoneLink } from '../components/PhoneLink';
 import { TwoHands } from '../drawings/TwoHands';
@@ -46,7 +47,7 @@ export function SheetPage() {
         href={`/lessons/${lessonId}?step=give`}
         isOld={query.isError}
       />
-      <div className={`${screen.screen} ${css.page}`}>
+      <div className={`${screen.screen} ${screen.filled}`}>
         <section className={`${screen.left} ${css.left}`} aria-label="The sheet">
           <Scroll className={css.scroll}>
             <article className={css.sheet}>
@@ -76,7 +77,13 @@ export function SheetPage() {
               {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
             </p>
           )}
-          <Paper chosen={paper} onChoose={setPaper} />
+          <WordChoice
+            className={css.papers}
+            label="Paper"
+            choices={PAPERS}
+            chosen={paper}
+            onChoose={setPaper}
+          />
           <button type="button" className={touch.word} onClick={() => window.print()}>
             Print this page
           </button>
@@ -104,9 +111,7 @@ export function SheetPage() {
         <div className={`${screen.foot} no-print`}>
           <div>
             <p className="quiet">On paper</p>
-            <strong className={css.what}>
-              {PAPERS.find((each) => each.value === paper)?.label}
-            </strong>
+            <strong className={css.what}>{PAPERS.find((each) => each.id === paper)?.words}</strong>
           </div>
           <NextLink ref={pdf} href={`/api/lessons/${lessonId}/sheet.pdf?${paper}`}>
             Open the PDF
@@ -118,29 +123,11 @@ export function SheetPage() {
 }
 
 const PAPERS = [
-  { value: 'paper=a4', label: 'A4' },
-  { value: 'paper=us-letter', label: 'Letter' },
-  { value: 'paper=a4&large=true', label: 'A4, large print' },
-  { value: 'paper=us-letter&large=true', label: 'Letter, large print' },
+  { id: 'paper=a4', words: 'A4' },
+  { id: 'paper=us-letter', words: 'US Letter' },
+  { id: 'paper=a4&large=true', words: 'A4, large print' },
+  { id: 'paper=us-letter&large=true', words: 'US Letter, large print' },
 ];
-
-function Paper({ chosen, onChoose }: { chosen: string; onChoose: (paper: string) => void }) {
-  return (
-    <div className={css.papers} role="group" aria-label="Paper">
-      {PAPERS.map((each) => (
-        <button
-          key={each.value}
-          type="button"
-          className={touch.word}
-          aria-pressed={each.value === chosen}
-          onClick={() => onChoose(each.value)}
-        >
-          {each.label}
-        </button>
-      ))}
-    </div>
-  );
-}
 
 function Paused({ sheet }: { sheet: Schemas['SheetOut'] }) {
   return (

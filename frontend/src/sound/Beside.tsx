@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import touch from '../components/touch.module.css';
+import { WordChoice } from '../components/WordChoice';
 import { shortDate } from '../words/words';
 import { AsTrial, type OnTrial, type Trial } from './AsTrial';
 import css from './Beside.module.css';
@@ -30,19 +30,13 @@ export function Beside({ pairs, trials, onTrial }: Props) {
   const [before, after] = wordsOf(pair);
   return (
     <section aria-label="Two takes beside each other" className={css.beside}>
-      <div className={css.kinds} role="group" aria-label="Which two">
-        {pairs.map((each) => (
-          <button
-            key={each.kind}
-            type="button"
-            className={touch.word}
-            aria-pressed={each === pair}
-            onClick={() => setKind(each.kind)}
-          >
-            {KIND_WORDS[each.kind]}
-          </button>
-        ))}
-      </div>
+      <WordChoice
+        className={css.kinds}
+        label="Which two"
+        choices={pairs.map((each) => ({ id: each.kind, words: KIND_WORDS[each.kind] }))}
+        chosen={pair.kind}
+        onChoose={setKind}
+      />
       <p className={css.sentence}>{pair.sentence}</p>
       {pair.grades && (
         <AsTrial key={pair.after} grades={pair.grades} trials={trials} onTrial={onTrial} />

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 
 import { ApiError } from '../api/client';
-import touch from '../components/touch.module.css';
+import { WordChoice } from '../components/WordChoice';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
 import type { OnTrial, Trial } from './AsTrial';
@@ -120,7 +120,15 @@ function Opened(props: Props & { takes: Takes }) {
       {wantsMore && (
         <section aria-label="Play">
           <Parts takes={takes} chosen={part.part} onChoose={setChosen} />
-          {last && <SameOrChanged isChanged={isChanged} onChoose={setIsChanged} />}
+          {last && (
+            <WordChoice
+              className={css.row}
+              label="What is different"
+              choices={CONDITIONS}
+              chosen={isChanged ? 'changed' : 'same'}
+              onChoose={(condition) => setIsChanged(condition === 'changed')}
+            />
+          )}
           <p className={css.play}>
             {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
           </p>
@@ -191,63 +199,35 @@ function nextOf(
   return is('Record', () => void taking.start());
 }
 
-/** Slow or fast, where both are asked for. */
-function Parts({
-  takes,
-  chosen,
-  onChoose,
-}: {
+interface PartsProps {
   takes: Takes;
   chosen: string;
   onChoose: (part: string) => void;
-}) {
+}
+
+/** Slow or fast, where both are asked for. */
+function Parts({ takes, chosen, onChoose }: PartsProps) {
   if (takes.parts.length < 2) return null;
+  const choices = takes.parts.map(({ part, tempo }) => ({
+    id: part as string,
+    words: `${PART_WORDS[part] ?? part}, ♩ = ${tempo}`,
+  }));
   return (
-    <div className={css.row} role="group" aria-label="Which take">
-      {takes.parts.map((each) => (
-        <button
-          key={each.part}
-          type="button"
-          className={touch.word}
-          aria-pressed={each.part === chosen}
-          onClick={() => onChoose(each.part)}
-        >
-          {PART_WORDS[each.part]}, ♩ = {each.tempo}
-        </button>
-      ))}
-    </div>
+    <WordChoice
+      className={css.row}
+      label="Which take"
+      choices={choices}
+      chosen={chosen}
+      onChoose={onChoose}
+    />
   );
 }
 
-/** Takes of one condition give a mean; after a change the new ones are the finding. */
-function SameOrChanged({
-  isChanged,
-  onChoose,
-}: {
-  isChanged: boolean;
-  onChoose: (isChanged: boolean) => void;
-}) {
-  return (
-    <div className={css.row} role="group" aria-label="What is different">
-      <button
-        type="button"
-        className={touch.word}
-        aria-pressed={!isChanged}
-        onClick={() => onChoose(false)}
-      >
-        The same again
-      </button>
-      <button
-        type="button"
-        className={touch.word}
-        aria-pressed={isChanged}
-        onClick={() => onChoose(true)}
-      >
-        One thing was changed
-      </button>
-    </div>
-  );
-}
+// Takes of one condition give a mean; after a change the new ones are the finding.
+const CONDITIONS = [
+  { id: 'same', words: 'The same again' },
+  { id: 'changed', words: 'One thing was changed' },
+];
 
 /** True where the sound has not arrived: no network, signed out, a server with a problem. */
 function mayGoAgain(error: Error): boolean {

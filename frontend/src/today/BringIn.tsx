@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'wouter';
 
-import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { client, problemWords, type Schemas, unwrap } from '../api/client';
 import { formBody } from '../api/form';
 import { Dialog } from '../components/Dialog';
 import { TakeFile } from '../components/TakeFile';
@@ -31,7 +31,7 @@ export function BringIn() {
         title={bring.data ? `${bring.data.name} is here` : 'This file cannot be used'}
       >
         {bring.data && <Told found={bring.data} />}
-        {bring.error && <p role="alert">{problemOf(bring.error)}</p>}
+        {bring.error && <p role="alert">{problemWords(bring.error)}</p>}
       </Dialog>
     </>
   );
@@ -51,9 +51,4 @@ function Told({ found }: { found: Schemas['ImportedOut'] }) {
       </Link>
     </>
   );
-}
-
-function problemOf(error: Error): string {
-  if (!(error instanceof ApiError)) return 'No connection to Jolf. Try again.';
-  return error.fields[0]?.problem ?? error.message;
 }

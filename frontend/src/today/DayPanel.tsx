@@ -2,6 +2,7 @@ import { type SyntheticEvent, useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Schemas } from '../api/client';
+import field from '../components/field.module.css';
 import { Key } from '../components/Key';
 import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
@@ -85,7 +86,12 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
   if (row.away) {
     return (
       <div className={css.away}>
-        <button type="button" className={css.absent} aria-keyshortcuts="a" onClick={onTakeBack}>
+        <button
+          type="button"
+          className={`${touch.line} ${css.absent}`}
+          aria-keyshortcuts="a"
+          onClick={onTakeBack}
+        >
           Comes today after all
           <Key name="a" />
         </button>
@@ -96,7 +102,7 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
     <div className={css.away}>
       <button
         type="button"
-        className={css.absent}
+        className={`${touch.line} ${css.absent}`}
         aria-keyshortcuts="a"
         onClick={() => onAway(null, null)}
       >
@@ -138,6 +144,7 @@ function OtherDay({ date, problem, onAway }: Pick<Props, 'date' | 'problem' | 'o
       <label>
         Moved to
         <input
+          className={field.field}
           type="date"
           required
           min={date}
@@ -148,6 +155,7 @@ function OtherDay({ date, problem, onAway }: Pick<Props, 'date' | 'problem' | 'o
       <label>
         at
         <input
+          className={field.field}
           type="time"
           required
           autoFocus

@@ -46,7 +46,7 @@ export function Everybody({ rows, urgent, others, lines, onOpen }: Props) {
                 <ul className={css.urgent} aria-label="Stopped or in pain">
                   {urgent.map((row) => (
                     <li key={row.player.id}>
-                      <button type="button" onClick={() => onOpen(row)}>
+                      <button type="button" className={touch.line} onClick={() => onOpen(row)}>
                         <strong>{row.player.name}</strong>
                         <em>{row.flag ? firstLine(row).words : row.pain && painWords(row.pain)}</em>
                       </button>
@@ -110,7 +110,7 @@ function Names({ rows, onOpen }: { rows: Row[]; onOpen: Props['onOpen'] }) {
     <ul className={css.names}>
       {rows.map((row) => (
         <li key={row.player.id}>
-          <button type="button" onClick={() => onOpen(row)}>
+          <button type="button" className={touch.line} onClick={() => onOpen(row)}>
             {row.player.name}{' '}
             <span>
               {row.is_today ? 'today' : row.weekday !== null ? weekdayName(row.weekday) : ''}

@@ -64,7 +64,9 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
   const toggleAway = (row: Row) => (row.away ? takeBack(row) : changeAway(row, null, null));
   useKeys({
     ...Object.fromEntries(
-      today.slice(0, MOST_KEYS).map((row, i) => [String(i + 1), () => begin(row)]),
+      today
+        .slice(0, MOST_KEYS)
+        .map((row, i) => [String(i + 1), row.away ? undefined : () => begin(row)]),
     ),
     ArrowDown: () => step(1),
     ArrowUp: () => step(-1),
@@ -73,7 +75,10 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
     Enter: goOn,
   });
   return (
-    <div className={`${screen.screen} ${css.page}`} data-open={open !== undefined || undefined}>
+    <div
+      className={`${screen.screen} ${screen.filled} ${screen.listFirst} ${css.page}`}
+      data-open={open !== undefined || undefined}
+    >
       <section className={`${screen.left} ${css.left}`} aria-label="The day">
         <Scroll className={css.day}>
           {today.length === 0 ? (

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 
-import { ApiError, client, unwrapEmpty } from '../api/client';
+import { client, problemWords, unwrapEmpty } from '../api/client';
 
 interface Change {
   player: number;
@@ -36,10 +36,5 @@ export function useAway(onDone: () => void) {
     onSuccess,
   });
   const error = change.error ?? back.error;
-  return { change, back, problem: error && problemOf(error) };
-}
-
-function problemOf(error: Error): string {
-  if (!(error instanceof ApiError)) return 'No connection to Jolf. Try again.';
-  return error.fields[0]?.problem ?? error.message;
+  return { change, back, problem: error && problemWords(error) };
 }

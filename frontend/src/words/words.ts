@@ -84,6 +84,10 @@ export function weekday(from: string, days = 0): string {
   return date.toLocaleDateString('en-GB', { weekday: 'short' });
 }
 
+export function longDay(date: Date): string {
+  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+}
+
 export function longDate(date: Date): string {
   return date.toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 }

@@ -1,0 +1,13 @@
+import { Link } from 'wouter';
+
+import css from './HomeMark.module.css';
+import { Mark } from './Mark';
+
+/** The way home, at the left of every head. */
+export function HomeMark() {
+  return (
+    <Link href="/" className={css.home} aria-label="Jolf, today">
+      <Mark size={30} />
+    </Link>
+  );
+}
