@@ -80,8 +80,10 @@ class Heard(TakesCase):
 
         ear.locator("input[type=file]").set_input_files(self.slow)
         takes_over = self.page.get_by_role("button", name="Take it")
-        takes_over.wait_for()
-        expect(heard.get_by_role("status")).to_contain_text("third and fourth sink")
+        takes_over.wait_for(timeout=PLAYED_MS)
+        expect(heard.get_by_role("status")).to_contain_text(
+            "third and fourth sink", timeout=PLAYED_MS
+        )
         self.assert_accessible("a take")
         self.look_at_the_curve(heard)
         self.keep_the_sound(heard)

@@ -41,6 +41,21 @@ class Day(BrowserCase):
         expect(self.mira).not_to_contain_text("absent today")
         self.assertFalse(LessonChange.objects.exists())
 
+    def test_without_a_connection_it_is_said_and_the_next_touch_does_it(self):
+        page = self.page
+        self.mira.get_by_role("button", name="More of Mira Oslund").click()
+        page.route("**/away", lambda route: route.abort("failed"))
+        page.get_by_role("button", name="Absent today").click()
+        expect(page.get_by_role("alert")).to_contain_text("No connection")
+        expect(self.mira).not_to_contain_text("absent today")
+        page.unroute("**/away")
+        page.get_by_role("button", name="Absent today").click()
+        expect(self.mira).to_contain_text("absent today")
+        page.route("**/away", lambda route: route.abort("failed"))
+        self.mira.get_by_role("button", name="Mira Oslund comes today after all").click()
+        expect(page.get_by_role("alert")).to_contain_text("No connection")
+        self.assertTrue(LessonChange.objects.exists())
+
     def test_by_keys_one_is_opened_absent_and_back(self):
         page = self.page
         page.keyboard.press("ArrowDown")

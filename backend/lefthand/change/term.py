@@ -275,7 +275,7 @@ def _since(change: Change, cause: CauseChange) -> str:
     while first > 0 and cause.cause in lessons[first - 1].focus:
         first -= 1
     count = end - first + 1
-    told = f"{count} lessons" if count > 1 else "one lesson"
+    told = f"{count} lessons in a row" if count > 1 else "one lesson"
     if end == len(lessons) - 1:
         return f"worked on for {told}"
     return f"worked on until {_month(change, lessons[end + 1].on)}"

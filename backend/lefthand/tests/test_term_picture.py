@@ -159,7 +159,9 @@ class Picture(TestCase):
                         first = term.date_of(term.lessons[(troubled or [-1])[-1] + 1])
                         self.assertEqual(string.since, f"since {first:%B}")
                     elif string.is_focus:
-                        self.assertRegex(string.since, r"^worked on for (one lesson|\d+ lessons)$")
+                        self.assertRegex(
+                            string.since, r"^worked on for (one lesson|\d+ lessons in a row)$"
+                        )
                     else:
                         self.assertRegex(string.since, r"^(worked on until \w+( \d{4})?)?$")
 

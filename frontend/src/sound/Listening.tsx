@@ -120,15 +120,7 @@ function Opened(props: Props & { takes: Takes }) {
       {wantsMore && (
         <section aria-label="Play">
           <Parts takes={takes} chosen={part.part} onChoose={setChosen} />
-          {last && (
-            <WordChoice
-              className={css.row}
-              label="What is different"
-              choices={CONDITIONS}
-              chosen={isChanged ? 'changed' : 'same'}
-              onChoose={(condition) => setIsChanged(condition === 'changed')}
-            />
-          )}
+          {last && <SameOrChanged isChanged={isChanged} onChoose={setIsChanged} />}
           <p className={css.play}>
             {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
           </p>
@@ -209,7 +201,7 @@ interface PartsProps {
 function Parts({ takes, chosen, onChoose }: PartsProps) {
   if (takes.parts.length < 2) return null;
   const choices = takes.parts.map(({ part, tempo }) => ({
-    id: part as string,
+    id: part,
     words: `${PART_WORDS[part] ?? part}, ♩ = ${tempo}`,
   }));
   return (
@@ -223,11 +215,28 @@ function Parts({ takes, chosen, onChoose }: PartsProps) {
   );
 }
 
-// Takes of one condition give a mean; after a change the new ones are the finding.
 const CONDITIONS = [
   { id: 'same', words: 'The same again' },
   { id: 'changed', words: 'One thing was changed' },
 ];
+
+interface SameOrChangedProps {
+  isChanged: boolean;
+  onChoose: (isChanged: boolean) => void;
+}
+
+/** Takes of one condition give a mean; after a change the new ones are the finding. */
+function SameOrChanged({ isChanged, onChoose }: SameOrChangedProps) {
+  return (
+    <WordChoice
+      className={css.row}
+      label="What is different"
+      choices={CONDITIONS}
+      chosen={isChanged ? 'changed' : 'same'}
+      onChoose={(condition) => onChoose(condition === 'changed')}
+    />
+  );
+}
 
 /** True where the sound has not arrived: no network, signed out, a server with a problem. */
 function mayGoAgain(error: Error): boolean {

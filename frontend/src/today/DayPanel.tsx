@@ -83,6 +83,11 @@ type AwayProps = Pick<Props, 'row' | 'date' | 'free' | 'problem' | 'onAway' | 'o
 /** Absent, or moved to one of the next free times, or to any other day. */
 function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
   const [other, setOther] = useState(false);
+  const told = problem && (
+    <p role="alert" className={css.problem}>
+      {problem}
+    </p>
+  );
   if (row.away) {
     return (
       <div className={css.away}>
@@ -95,6 +100,7 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
           Comes today after all
           <Key name="a" />
         </button>
+        {told}
       </div>
     );
   }
@@ -110,7 +116,7 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
         <Key name="a" />
       </button>
       {other ? (
-        <OtherDay date={date} problem={problem} onAway={onAway} />
+        <OtherDay date={date} onAway={onAway} />
       ) : (
         <div className={css.slots} role="group" aria-label="Moved to">
           <span aria-hidden="true">Moved to</span>
@@ -128,11 +134,12 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
           </button>
         </div>
       )}
+      {told}
     </div>
   );
 }
 
-function OtherDay({ date, problem, onAway }: Pick<Props, 'date' | 'problem' | 'onAway'>) {
+function OtherDay({ date, onAway }: Pick<Props, 'date' | 'onAway'>) {
   const [to, setTo] = useState(date);
   const [at, setAt] = useState('');
   function submit(event: SyntheticEvent) {
@@ -166,7 +173,6 @@ function OtherDay({ date, problem, onAway }: Pick<Props, 'date' | 'problem' | 'o
       <button type="submit" className={touch.button}>
         Move it
       </button>
-      {problem && <p role="alert">{problem}</p>}
     </form>
   );
 }

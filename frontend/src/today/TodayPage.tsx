@@ -60,7 +60,9 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
   };
   const changeAway = (row: Row, to: string | null, at: string | null) =>
     away.change.mutate({ player: row.player.id, to, at });
-  const takeBack = (row: Row) => away.back.mutate(row.player.id);
+  // What went wrong is said beside the one it is about.
+  const takeBack = ({ player }: Row) =>
+    away.back.mutate(player.id, { onError: () => setOpened(player.id) });
   const toggleAway = (row: Row) => (row.away ? takeBack(row) : changeAway(row, null, null));
   useKeys({
     ...Object.fromEntries(
