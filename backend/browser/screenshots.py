@@ -9,6 +9,7 @@ from pathlib import Path
 from playwright.sync_api import Page
 
 from browser.chromium import chromium
+from browser.phone import week_is_there
 from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
 
 SIZE = {"width": 1280, "height": 800}
@@ -123,7 +124,7 @@ def take_sheet(page: Page, address: str, folder: Path) -> None:
     page.get_by_role("button", name="Close").click()
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(there)
-    page.get_by_role("heading", name="Lene’s week").wait_for()
+    week_is_there(page)
     settle(page)
     page.screenshot(path=folder / "phone.png")
     page.get_by_role("button", name="Begin").click()

@@ -17,8 +17,8 @@ class FlagOut(Schema):
 
 
 class PainOut(Schema):
-    """Pain of 1 to 10 that was logged at home on a day. `later`: when it was still there, as told
-    the next day; None while nobody was asked."""
+    """Pain that was logged at home on a day: 1 to 10, or 0 where nobody said how much.
+    `later`: when it was still there, as told the next day; None while nobody was asked."""
 
     date: date
     pain: int

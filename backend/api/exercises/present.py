@@ -14,7 +14,7 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
         exercise=exercise.id,
         name=exercise.name,
         rung_words=item.rung_words,
-        dose=item.dose,
+        dose=item.dose.words(item.fingers),
         minutes=item.minutes,
         tempo=item.tempo,
         why=item.why,

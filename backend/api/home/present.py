@@ -1,9 +1,10 @@
 """The week at home as it leaves the API: the least that is needed to practise."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from api.exercises.present import exercise_page
 from api.home.schemas import (
+    BriefOut,
     CallsOut,
     ClimbedOut,
     CueOut,
@@ -14,11 +15,15 @@ from api.home.schemas import (
     HomeReportOut,
     HomeTakeAskOut,
     HomeTakeOut,
+    MusicLineOut,
+    OneThingOut,
     PaperWeekOut,
     SelfCheckOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Called
+from lefthand.music.engraving import size_of
+from lefthand.music.on_paper import phone_lines
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.practice.cues import cues_of, each_words
 from lefthand.practice.tempo import steps_between
@@ -26,13 +31,13 @@ from lefthand.values.dose import Dose
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
 from lefthand.values.vocabulary import Instrument
 from studio.models import HomeDay, Lesson, PlanItem
-from studio.paper.place import place_on_paper
-from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, build_sheet, drill_picture
+from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, Sheet, build_sheet, drill_picture
 from studio.paper.sheet import SheetItem as PaperItem
 from studio.services.findings import way_of_teaching
 from studio.services.home import self_checks_of
 from studio.services.home_takes import asked_at_home, home_takes_of
 from studio.services.home_week import HomeWeek, days_between, planned_dates
+from studio.services.one_thing import reader_at
 from studio.services.records import item_dose
 from studio.services.takes import SLOW, drill_to_play
 from studio.services.term import better_words
@@ -52,14 +57,16 @@ def home_out(week: HomeWeek) -> HomeOut:
         open_until=week.open_until,
         today=week.today,
         teacher_line=lesson.teacher_line,
+        reader=reader_at(lesson).value,
+        one_thing=_one_thing_out(sheet),
         paused=sheet is None or sheet.paused,
         eased=week.is_eased,
         given_eased=week.was_given_eased,
         sore=[place.value for place in week.hurting],
         open_strings=[pitch.midi for pitch in FINGERBOARDS[instrument].strings],
         items=[
-            _item_out(item, paper[exercises[item.exercise].id], week, seed)
-            for seed, item in enumerate(week.given, start=1)
+            _item_out(item, paper[exercises[item.exercise].id], week)
+            for item in week.given
             if exercises[item.exercise].id in paper
         ],
         days=[day_out(log) for log in week.logs],
@@ -94,14 +101,19 @@ def _climbed_out(week: HomeWeek) -> list[ClimbedOut]:
     ]
 
 
-def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> HomeItemOut:
+def _one_thing_out(sheet: Sheet | None) -> OneThingOut | None:
+    if sheet is None or sheet.paused or not sheet.items:
+        return None
+    return OneThingOut(say=sheet.one.say, why=sheet.one.why, ask=sheet.one.ask)
+
+
+def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek) -> HomeItemOut:
     dose = item_dose(item)
-    music = drill_picture(paper.drill, seed, PHONE_WIDTH) if paper.drill else None
-    if paper.place is not None and music is None:
-        place = place_on_paper(item, PHONE_WIDTH)
-        music = place.music if place else None
     return HomeItemOut(
-        **exercise_page(paper, music).dict(),
+        **exercise_page(paper, None).dict(),
+        brief=BriefOut(steps=list(paper.short_steps), feel=paper.brief.feel, stop=paper.brief.stop),
+        finger_words=paper.finger_words,
+        lines=list(_lines_out(paper)),
         reps=item.reps,
         sets=item.sets,
         seconds=item.seconds,
@@ -117,6 +129,20 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek, seed: int) -> Ho
         rests_with=[place.value for place in week.rests_with(item)],
         shortened=_eased_out(item, week.shortened(item), week),
     )
+
+
+def _lines_out(paper: PaperItem) -> Iterator[MusicLineOut]:
+    """The music a line at a time, so that a phone can turn its pages."""
+    if paper.drill is not None:
+        beats = paper.drill.beats
+        for line in phone_lines(paper.drill, seed=paper.seed, strings_named=False):
+            yield MusicLineOut(
+                svg=line.svg, width=line.width, height=line.height, beats=line.bars * beats
+            )
+    elif paper.place is not None:
+        for svg in paper.place.lines():
+            width, height = size_of(svg)
+            yield MusicLineOut(svg=svg, width=width, height=height, beats=None)
 
 
 def _eased_out(item: PlanItem, dose: Dose, week: HomeWeek) -> EasedOut:
@@ -176,6 +202,8 @@ def day_out(log: HomeDay) -> HomeDayOut:
         later=log.later,
         tempos=log.tempos,
         checks=log.checks,
+        one_thing=log.one_thing,
+        hurt=log.hurt,
     )
 
 

@@ -17,7 +17,8 @@ class TempoDone(Schema):
 
 
 class HomeDayOut(Schema):
-    """`parts`: the exercises that were practised, where not all were."""
+    """`parts`: the exercises that were practised, where not all were. `hurt`: "open" where it hurt
+    and no more was said, "nothing" where that was taken back by somebody."""
 
     date: date
     done: str
@@ -29,6 +30,34 @@ class HomeDayOut(Schema):
     later: list[str] | None
     tempos: dict[str, TempoDone]
     checks: dict[str, list[str]]
+    one_thing: str
+    hurt: str
+
+
+class OneThingOut(Schema):
+    """What the week is about, said to the player; why; and what is asked about after practice."""
+
+    say: str
+    why: str
+    ask: str
+
+
+class BriefOut(Schema):
+    """An exercise in few words; `feel` and `stop` go on after "Feels like" and "Stop when"."""
+
+    steps: list[str]
+    feel: str
+    stop: str
+
+
+class MusicLineOut(Schema):
+    """One line of music as SVG, in units of its viewBox; `beats`: quarters that it lasts, None
+    where nobody counts them."""
+
+    svg: str
+    width: float
+    height: float
+    beats: int | None
 
 
 class CueOut(Schema):
@@ -70,8 +99,12 @@ class HomeItemOut(ExercisePage):
     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
     after pain, None for what rests then; `rests_with`: places with whose pain it rests whatever
     the dose; `shortened`: the dose while fingertip skin is sore. `tempo_steps`: of tempo work,
-    beats a minute from the start to the goal; empty for none."""
+    beats a minute from the start to the goal; empty for none. `finger_words`: the finger that the
+    dose is for. `lines`: its music."""
 
+    brief: BriefOut
+    finger_words: str
+    lines: list[MusicLineOut]
     reps: int
     sets: int
     seconds: float
@@ -130,8 +163,8 @@ class HomeTakeOut(Schema):
 class HomeOut(Schema):
     """`eased`: something hurt, or a stop was lifted; half doses hold. `given_eased`: they were
     halved when the week was given. `sore`: places that hurt since, by name; "skin" for fingertip
-    skin, with which doses are shortened. `better`: what is less trouble than before, said to the
-    player."""
+    skin, with which doses are shortened. `reader`: child, teen or adult. `better`: what is
+    less trouble than before, said to the player."""
 
     first_name: str
     instrument: str
@@ -139,6 +172,8 @@ class HomeOut(Schema):
     open_until: date
     today: date
     teacher_line: str
+    reader: str
+    one_thing: OneThingOut | None
     paused: bool
     eased: bool
     given_eased: bool
@@ -153,6 +188,9 @@ class HomeOut(Schema):
 
 
 class HomeDayIn(Schema):
+    """`given_on`: the day of the lesson whose week was open when it was told."""
+
+    given_on: date | None = None
     client_key: str = Field(default="", max_length=64)
     date: date
     done: str = Field(max_length=10)
@@ -163,6 +201,8 @@ class HomeDayIn(Schema):
     signs: list[str] = Field(default=[], max_length=10)
     tempos: dict[str, TempoDone] = Field(default={}, max_length=6)
     checks: dict[str, list[str]] = Field(default={}, max_length=2)
+    one_thing: str = Field(default="", max_length=10)
+    hurt: str = Field(default="", max_length=10)
 
 
 class LaterIn(Schema):

@@ -163,6 +163,13 @@ class LineEntry(_Entry):
     value: str
 
 
+class OneThingEntry(_Entry):
+    """`value`: the teacher's own words; "" for the catalogue's."""
+
+    kind: Literal["one_thing"]
+    value: str
+
+
 class HomeTakeEntry(_Entry):
     """`value`: the check for which a drill is recorded at home; "" for none."""
 
@@ -198,6 +205,7 @@ AnyEntry = Annotated[
     | HarderEntry
     | FitEntry
     | LineEntry
+    | OneThingEntry
     | HomeTakeEntry
     | FocusEntry
     | PlanEntry,

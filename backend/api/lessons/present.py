@@ -53,6 +53,7 @@ from studio.services.home_week import week_before
 from studio.services.known import chosen_focus, known_items, known_words, why_ruled_out
 from studio.services.lessons import plan_minutes
 from studio.services.looks import Look, lesson_look
+from studio.services.one_thing import one_thing_before, proposed_one_thing
 from studio.services.own_places import harder_hint
 from studio.services.records import planned
 from studio.services.reviews import ItemReview
@@ -61,6 +62,7 @@ from studio.services.setups import to_judge
 # Of a lesson, as they are kept.
 PLAIN = (
     *("revision", "date", "asked", "reports", "skipped", "teacher_line", "home_take"),
+    "one_thing",
     *("look_order", "harder_piece", "break_weeks", "complaint_finger"),
 )
 FINGER_PLACES = {"tip", "middle", "finger"}
@@ -75,7 +77,7 @@ def view_out(view: LessonView) -> LessonOut:
     look = lesson_look(view, view.past.last_real)
     decided = lesson.focuses.all()
     entries = undoable_entries(lesson)
-    before = week_before(lesson)
+    plan = Plan.objects.filter(lesson=lesson).prefetch_related("items").first()
     return LessonOut(
         id=lesson.pk,
         **{name: getattr(lesson, name) for name in PLAIN},
@@ -106,8 +108,8 @@ def view_out(view: LessonView) -> LessonOut:
         enough=diagnosis.enough,
         settle=diagnosis.settle,
         safety=_safety_out(view),
-        home=report_out(before, view.past.last_items),
-        paper_week=paper_week_out(lesson, before, view.past.last_items),
+        one_thing_proposed=proposed_one_thing(view, plan).say,
+        **_week_before(view),
         fit=_fit_out(view),
         reminders=[reminder_out(each) for each in view.history.reminders],
         harder_hint=harder_hint(view),
@@ -117,9 +119,20 @@ def view_out(view: LessonView) -> LessonOut:
         proposal=_proposal_out(view.proposal, view),
         alternatives=_alternatives(view),
         disliked=lesson.player.disliked,
-        plan=_plan_out(view),
+        plan=_plan_out(view, plan),
         undoable=_undoable(view, entries),
     )
+
+
+def _week_before(view: LessonView) -> dict[str, Any]:
+    """What the week that ends with this lesson was about, and what came home of it."""
+    before, items = week_before(view.lesson), view.past.last_items
+    said = one_thing_before(items)
+    return {
+        "home": report_out(before, items),
+        "paper_week": paper_week_out(view.lesson, before, items),
+        "one_thing_before": said.say if said else "",
+    }
 
 
 def _undoable(view: LessonView, entries: list[LessonEntry]) -> list[UndoOut]:
@@ -341,9 +354,8 @@ def _moved_from(view: LessonView, newest: list[LessonEntry]) -> list[str]:
     return [causes[cause].name for cause in taken if cause in causes] if taken != now else []
 
 
-def _plan_out(view: LessonView) -> PlanOut | None:
+def _plan_out(view: LessonView, plan: Plan | None) -> PlanOut | None:
     causes = view.catalogue.causes
-    plan = Plan.objects.filter(lesson=view.lesson).prefetch_related("items").first()
     if plan is None:
         return None
     return PlanOut(

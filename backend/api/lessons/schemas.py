@@ -220,11 +220,12 @@ class FitOut(Schema):
 
 class LessonOut(Schema):
     """`decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
-    theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
-    what was taken, where a focus that follows has moved since; `kept_words`: what became of last
-    week's focus, in a sentence; `last_week`: the lesson that gave
-    the week before; `waits_for`: the question that is open while no week can be given, "" for
-    none; `body`: what is known of it."""
+    theory; `home_take`: the check that is recorded at home, "" for none; `one_thing`: of the
+    week, in the teacher's words, "" for `one_thing_proposed`; `one_thing_before`: that of the week
+    before, "" for none; `moved_from`: names of what was taken, where a focus that follows has
+    moved since; `kept_words`: what became of last week's focus, in a sentence; `last_week`:
+    the lesson that gave the week before; `waits_for`: the question that is open while no week
+    can be given, "" for none; `body`: what is known of it."""
 
     id: int
     revision: int
@@ -239,6 +240,9 @@ class LessonOut(Schema):
     body: list[BodyFactOut]
     skipped: list[str]
     teacher_line: str
+    one_thing: str
+    one_thing_proposed: str
+    one_thing_before: str
     home_take: str
     look_order: str
     findings: dict[str, FindingOut]

@@ -1,5 +1,6 @@
 """The practice sheet on screen and as PDF, the calendar file and the private link."""
 
+from io import BytesIO
 from typing import Annotated
 from urllib.parse import urlsplit
 
@@ -12,15 +13,15 @@ from api.days import today
 from api.exercises.present import exercise_page
 from api.exercises.schemas import ExercisePage
 from api.home.schemas import LinkOut
-from api.sheets.schemas import SheetItemOut, SheetOut
+from api.sheets.schemas import SheetDayOut, SheetItemOut, SheetOut, SheetPagesOut
 from api.types import WallTime
 from lefthand.values.fields import short
 from studio.errors import StudioError
-from studio.models import HomeLink
+from studio.models import HomeLink, Lesson
 from studio.paper.calendar import USUAL_TIME, week_calendar
-from studio.paper.pdf import sheet_pdf
 from studio.paper.setting import Paper
-from studio.paper.sheet import Sheet, build_sheet, shown_item
+from studio.paper.sheet import INSTRUMENT_NAMES, Sheet, build_sheet, shown_item
+from studio.paper.sheet_pages import PageFor, sheet_pdf, sheet_svgs
 from studio.services.cases import LessonView
 from studio.services.home import link_of, make_link, revoke_link
 from studio.services.home_week import HomeWeek
@@ -42,10 +43,22 @@ def read_sheet(request: HttpRequest, lesson_id: int) -> SheetOut:
 def read_sheet_pdf(
     request: HttpRequest, lesson_id: int, paper: Paper = Paper.A4, large: bool = False
 ) -> HttpResponse:
-    sheet = build_sheet(lesson_of(request.user, lesson_id), today(request))
-    response = HttpResponse(sheet_pdf(sheet, paper, large=large), content_type="application/pdf")
+    lesson = lesson_of(request.user, lesson_id)
+    sheet = build_sheet(lesson, today(request))
+    page = PageFor(paper, large, _code(request, lesson))
+    response = HttpResponse(sheet_pdf(sheet, page), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="practice-{sheet.date}.pdf"'
     return response
+
+
+@router.get("/{int:lesson_id}/sheet/pages", response=SheetPagesOut)
+def read_sheet_pages(
+    request: HttpRequest, lesson_id: int, paper: Paper = Paper.A4, large: bool = False
+) -> SheetPagesOut:
+    """The pages of the PDF as pictures, to be seen before it is printed."""
+    lesson = lesson_of(request.user, lesson_id)
+    sheet = build_sheet(lesson, today(request))
+    return SheetPagesOut(pages=sheet_svgs(sheet, PageFor(paper, large, _code(request, lesson))))
 
 
 @router.get(
@@ -101,11 +114,29 @@ def revoke(request: HttpRequest, lesson_id: int) -> LinkOut:
 def _link_out(request: HttpRequest, link: HomeLink | None) -> LinkOut:
     if link is None:
         return LinkOut(address=None, code=None, is_local=False)
-    page = f"/home/{link.token}"
-    address = settings.ADDRESS + page if settings.ADDRESS else request.build_absolute_uri(page)
+    address = _address(request, link)
     code = segno.make(address, micro=False).svg_inline(border=2, omitsize=True)
-    is_local = urlsplit(address).hostname in THIS_COMPUTER
-    return LinkOut(address=address, code=code, is_local=is_local)
+    return LinkOut(address=address, code=code, is_local=_is_local(address))
+
+
+def _address(request: HttpRequest, link: HomeLink) -> str:
+    page = f"/home/{link.token}"
+    return settings.ADDRESS + page if settings.ADDRESS else request.build_absolute_uri(page)
+
+
+def _is_local(address: str) -> bool:
+    return urlsplit(address).hostname in THIS_COMPUTER
+
+
+def _code(request: HttpRequest, lesson: Lesson) -> str:
+    """The private page as a square code for paper; "" where no phone could open it."""
+    link = link_of(lesson.player)
+    address = _address(request, link) if link else ""
+    if link is None or _is_local(address):
+        return ""
+    out = BytesIO()
+    segno.make(address, micro=False, error="m").save(out, kind="svg", border=0, xmldecl=False)
+    return out.getvalue().decode()
 
 
 def _sheet_out(sheet: Sheet) -> SheetOut:
@@ -113,17 +144,27 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
         made_for=list(sheet.made_for),
         first_name=sheet.first_name,
         date=sheet.date,
-        instrument=sheet.instrument,
-        focus=list(sheet.focus),
+        instrument=INSTRUMENT_NAMES[sheet.instrument.value],
+        one_thing=sheet.one.say,
+        why=sheet.one.why,
         teacher_line=sheet.teacher_line,
         paused=sheet.paused,
         eased=sheet.eased,
         reasons=list(sheet.reasons),
         minutes_a_day=sheet.minutes_a_day,
-        takes=sheet.takes,
-        days=list(sheet.days),
+        days=[
+            SheetDayOut(weekday=day.weekday, exercises=list(day.exercises), is_lesson=day.is_lesson)
+            for day in sheet.days
+        ],
         items=[
-            SheetItemOut(days=list(item.days), **exercise_page(item, item.music).dict())
+            SheetItemOut(
+                exercise=item.exercise.id,
+                name=item.exercise.name,
+                dose=item.dose.words(item.fingers),
+                steps=list(item.short_steps),
+                feel=item.brief.feel,
+                stop=item.brief.stop,
+            )
             for item in sheet.items
         ],
     )

@@ -53,7 +53,7 @@ class HomeApi(StudioCase):
         self.assertLess(len(undrawn), len(text))
         self.assertNotIn("2014", undrawn, "the year of birth, and no coordinate of the music")
         self.assertTrue(all(item["planned"] for item in week["items"]))
-        self.assertTrue(any(item["music"] and item["notes"] for item in week["items"]))
+        self.assertTrue(any(item["lines"] and item["notes"] for item in week["items"]))
 
     def test_a_stop_that_comes_while_the_week_is_told_pauses_it(self):
         week = open_link(self.token, self.today)

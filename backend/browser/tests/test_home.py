@@ -7,6 +7,7 @@ from playwright.sync_api import expect
 
 from browser.cable import Cable
 from browser.case import BrowserCase
+from browser.phone import end_day, it_hurts, log_day, nothing_hurt, touch, week_is_there
 from studio.demo_data import PLAYERS
 from studio.models import HomeDay, Lesson, RedFlag
 from studio.services.flags import lift_flags
@@ -29,13 +30,7 @@ class Phone(BrowserCase):
         self.days_before = HomeDay.objects.count()
         self.address = f"{self.live_server_url}/home/{self.token}"
         self.page.goto(self.address)
-        self.page.get_by_role("heading", name="Mira’s week").wait_for()
-
-    def three_touches(self, last: str) -> None:
-        log = self.page.get_by_role("region", name="How it went")
-        log.get_by_role("button", name="All of it").click()
-        log.get_by_role("button", name="Soft").click()
-        log.get_by_role("button", name=last, exact=True).click()
+        week_is_there(self.page)
 
     def today(self) -> HomeDay:
         return HomeDay.objects.get(date=timezone.localdate())
@@ -44,15 +39,17 @@ class Phone(BrowserCase):
         page = self.page
         self.assert_accessible("home")
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
-        self.three_touches("Nothing hurt")
-        expect(page.get_by_text("Kept: all of it, soft.")).to_be_visible()
+        log_day(page)
+        self.assert_accessible("home, a question")
+        nothing_hurt(page)
+        expect(page.get_by_role("heading", name="is on the string")).to_be_visible()
         self.saved()
-        self.assertEqual(
-            (self.today().done, self.today().felt, self.today().pain), ("done", "soft", 0)
-        )
+        day = self.today()
+        told = (day.done, day.felt, day.one_thing, day.pain, day.hurt)
+        self.assertEqual(told, ("done", "soft", "mostly", 0, ""))
         self.assert_accessible("home, logged")
         page.get_by_role("button", name="Change it").click()
-        page.get_by_role("button", name="Not today").click()
+        touch(page, "Not this day")
         self.saved()
         self.assertEqual(self.today().done, "not")
         self.page.set_viewport_size({"width": 1280, "height": 800})
@@ -60,6 +57,7 @@ class Phone(BrowserCase):
         page.get_by_role("button", name="lesson of Mira Oslund").click()
         page.get_by_role("heading", name="At home").wait_for()
         expect(page.get_by_text("Practised on")).to_be_visible()
+        expect(page.get_by_text("Last week’s one thing")).to_be_visible()
 
     def test_without_a_network_the_week_opens_and_the_day_is_sent_later(self):
         page = self.page
@@ -70,11 +68,13 @@ class Phone(BrowserCase):
         page.locator("html[data-kept='yes']").wait_for()
         cable.cut()
         page.reload()
-        page.get_by_role("heading", name="Mira’s week").wait_for()
-        self.three_touches("Nothing hurt")
+        week_is_there(page)
+        log_day(page)
+        nothing_hurt(page)
+        page.get_by_role("button", name="To the week").click()
         expect(page.get_by_text("1 entry kept here")).to_be_visible()
         page.reload()
-        expect(page.get_by_text("Kept: all of it, soft.")).to_be_visible()
+        expect(page.get_by_text("Kept: all of it.")).to_be_visible()
         self.assertEqual(HomeDay.objects.count(), self.days_before)
         cable.mend()
         page.evaluate("window.dispatchEvent(new Event('online'))")
@@ -114,7 +114,7 @@ class Phone(BrowserCase):
             cable.mend()
             page.clock.set_fixed_time(timezone.now())
             page.goto(address)
-            page.get_by_role("heading", name="Mira’s week").wait_for()
+            week_is_there(page)
             page.locator("html[data-kept='yes']").wait_for()
             self.assertGreater(self.kept_on_the_phone(), 0)
             revoke_link(Lesson.objects.order_by("date").last().player)
@@ -123,42 +123,40 @@ class Phone(BrowserCase):
             self.wait_until(lambda: self.kept_on_the_phone() == 0)
 
     def test_pain_of_four_stops_the_week_at_once_and_flags_the_teacher(self):
-        log = self.page.get_by_role("region", name="How it went")
-        log.get_by_role("button", name="Some of it").click()
-        log.get_by_role("button", name="Tight").click()
-        log.get_by_role("button", name="Pain 4 of 10").click()
-        expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
-        expect(self.page.get_by_role("article")).to_have_count(0)
-        self.saved()
+        page = self.page
+        log_day(page, felt="Tight")
+        it_hurts(page, 4)
+        stopped = page.get_by_role("heading", name="Please rest this hand")
+        expect(stopped).to_be_visible()
+        expect(page.get_by_role("button", name="Begin")).to_have_count(0)
+        self.wait_until(lambda: RedFlag.objects.filter(from_home=True, lifted_on=None).exists())
         self.assert_accessible("home, stopped")
-        self.assertTrue(RedFlag.objects.filter(from_home=True, lifted_on=None).exists())
-        self.page.reload()
-        expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
+        page.reload()
+        expect(stopped).to_be_visible()
         lift_flags(
             Lesson.objects.last().player, note="seen by a doctor today", on=timezone.localdate()
         )
-        self.page.reload()
-        expect(self.page.get_by_role("article").first).to_be_visible()
+        page.reload()
+        expect(page.get_by_text("Easing off.")).to_be_visible()
 
     def test_some_of_it_asks_which(self):
         page = self.page
-        log = page.get_by_role("region", name="How it went")
-        self.assertLess(
-            log.bounding_box()["y"], page.get_by_role("article").first.bounding_box()["y"]
-        )
-        name = page.get_by_role("article").first.get_by_role("heading").inner_text()
-        log.get_by_role("button", name="Some of it").click()
-        log.get_by_role("group", name="Which of it").get_by_role("button", name=name).click()
+        rows = page.get_by_role("button").filter(has=page.locator("strong"))
+        name = rows.first.locator("strong").inner_text()
+        page.get_by_role("button", name="without the phone").click()
+        touch(page, "Some of it")
+        touch(page, name)
         self.assert_accessible("home, which of it")
-        log.get_by_role("button", name="Soft").click()
-        log.get_by_role("button", name="Nothing hurt").click()
-        expect(page.get_by_text(f"Kept: {name}, soft.")).to_be_visible()
-        self.saved()
-        self.assertEqual(len(self.today().parts), 1)
-        self.page.set_viewport_size({"width": 1280, "height": 800})
+        touch(page, "Go on")
+        end_day(page)
+        nothing_hurt(page)
+        self.wait_until(HomeDay.objects.exists)
+        self.assertEqual((self.today().done, len(self.today().parts)), ("partly", 1))
+        page.set_viewport_size({"width": 1280, "height": 800})
         self.sign_in()
         page.get_by_role("button", name="lesson of Mira Oslund").click()
         expect(page.get_by_text(f"{name}, soft")).to_be_visible()
+        expect(page.get_by_text("The one thing: mostly there on one day.")).to_be_visible()
 
     def test_the_day_of_the_lesson_says_why_it_is_free(self):
         lesson = Lesson.objects.order_by("date").last()
@@ -169,19 +167,6 @@ class Phone(BrowserCase):
             lesson.home_days.create(date=day, done="done", felt="soft")
         self.page.reload()
         expect(self.page.get_by_text("The day of the lesson is free")).to_be_visible()
-
-    def test_tools_start_and_stop_with_one_touch(self):
-        page = self.page
-        for name, stop in (
-            ("Timer", "Stop the timer"),
-            ("Beat ♩", "Stop the beat"),
-            ("Listen", "Stop"),
-        ):
-            page.get_by_role("button", name=name).first.click()
-            running = page.get_by_role("button", name=stop, exact=True).first
-            expect(running).to_have_attribute("aria-pressed", "true")
-            running.click()
-            expect(page.get_by_role("button", name=stop, exact=True)).to_have_count(0)
 
     def test_a_practice_day_one_thing_at_a_time(self):
         lesson = Lesson.objects.order_by("date").last()
@@ -205,45 +190,67 @@ class Phone(BrowserCase):
                 for _ in range(3):
                     clean.click()
                 page.get_by_role("button", name="I missed").click()
-                expect(page.get_by_text("Loose up to 60 today.")).to_be_visible()
+                expect(page.get_by_text("Loose up to 60 today.")).to_be_attached()
                 self.assert_accessible("home, tempo work")
         self.assertTrue(worked)
         page.get_by_role("button", name="Next").click()
         page.get_by_role("heading", name="And now?").wait_for()
         page.get_by_role("group", name="The thumbnail").get_by_text("pale").click()
-        page.get_by_role("button", name="Next").click()
-        self.three_touches("Nothing hurt")
-        expect(page.get_by_text("Kept: all of it, soft.")).to_be_visible()
-        self.saved()
+        page.get_by_role("button", name="Done").click()
+        end_day(page)
+        nothing_hurt(page)
+        self.wait_until(HomeDay.objects.exists)
         day = self.today()
+        self.assertEqual((day.done, day.parts), ("done", None))
         self.assertEqual(day.tempos, {"tempo_ladder": {"highest": 60, "plays": 4, "slow": 4}})
         self.assertEqual(day.checks, {"before": ["nail"], "after": []})
-        self.page.set_viewport_size({"width": 1280, "height": 800})
+        page.set_viewport_size({"width": 1280, "height": 800})
         self.sign_in()
         page.get_by_role("button", name="lesson of Mira Oslund").click()
         expect(page.get_by_text("Tempo ladder: loose up to ♩ = 60")).to_be_visible()
         expect(page.get_by_text("the thumbnail: pale after 1")).to_be_visible()
 
-    def test_on_the_day_of_the_lesson_the_first_day_of_practice_is_open(self):
-        lesson = Lesson.objects.order_by("date").last()
-        lesson.date = timezone.localdate()
-        lesson.save()
-        self.page.reload()
-        self.page.get_by_role("article").first.wait_for()
-        expect(self.page.get_by_role("region", name="How it went")).to_have_count(0)
+    def test_practice_that_was_cut_short_and_gone_on_with_later_is_one_day(self):
+        page = self.page
+        page.get_by_role("button", name="Begin").click()
+        page.get_by_role("button", name="Next").click()
+        for number in (1, 0):
+            page.get_by_role("button", name="Back" if number else "Week").click()
+        # What was gone through before the week was opened again is still there.
+        page.get_by_role("button", name="Begin").click()
+        while page.get_by_role("button", name="Next").count():
+            page.get_by_role("button", name="Next").click()
+        page.get_by_role("button", name="Done").click()
+        end_day(page)
+        nothing_hurt(page)
+        self.wait_until(HomeDay.objects.exists)
+        self.assertEqual(self.today().done, "done")
 
-    def test_on_the_day_of_the_lesson_it_may_be_tried_through_and_logs_nothing(self):
+    def test_on_the_day_of_the_lesson_it_is_practised_and_logged_with_its_own_week(self):
         lesson = Lesson.objects.order_by("date").last()
         lesson.date = timezone.localdate()
         lesson.save()
         page = self.page
         page.reload()
+        week_is_there(page)
         page.get_by_role("button", name="Begin").click()
         while page.get_by_role("button", name="Next").count():
             page.get_by_role("button", name="Next").click()
-        expect(page.get_by_text("You log a day here once it has come.")).to_be_visible()
-        page.get_by_role("button", name="Overview").click()
-        expect(page.get_by_role("button", name="Begin")).to_be_visible()
+        page.get_by_role("button", name="Done").click()
+        end_day(page)
+        nothing_hurt(page)
+        self.wait_until(HomeDay.objects.exists)
+        self.assertEqual(HomeDay.objects.get().lesson, lesson)
+
+    def test_a_day_to_come_is_tried_through_and_logs_nothing(self):
+        page = self.page
+        coming = timezone.localdate() + timedelta(days=2)
+        page.get_by_role("button", name=f"{coming.day} {coming:%B}").click()
+        page.get_by_role("button", name="Try it through").click()
+        while page.get_by_role("button", name="Next").count():
+            page.get_by_role("button", name="Next").click()
+        page.get_by_role("button", name="Done").click()
+        week_is_there(page)
         self.assertFalse(HomeDay.objects.exists())
 
     def test_an_ended_link_says_so(self):

@@ -48,6 +48,10 @@ class AtHome(BrowserCase):
 
     def open(self, address):
         self.page.goto(f"{address}/home/{self.token}")
+        self.open_card()
+
+    def open_card(self):
+        self.page.get_by_role("button", name="asks for a recording").click()
         self.card.wait_for()
 
     def takes(self):
@@ -74,11 +78,12 @@ class AtHome(BrowserCase):
         self.page.locator("html[data-kept='yes']").wait_for()
         cable.cut()
         self.page.reload()
-        self.card.wait_for()
+        self.open_card()
         self.card.locator("input[type=file]").set_input_files(self.played)
         waits = self.card.get_by_text("the take waits on this phone")
         waits.wait_for()
         self.page.reload()
+        self.open_card()
         waits.wait_for()
         self.assertEqual(self.takes().count(), 0)
         cable.mend()
@@ -86,6 +91,7 @@ class AtHome(BrowserCase):
         self.card.get_by_text("It is with your teacher").wait_for(timeout=PLAYED_MS)
         self.assertEqual(self.takes().count(), 1)
         self.page.reload()
+        self.open_card()
         expect(self.card.get_by_text("Recorded on")).to_be_visible()
         expect(waits).to_have_count(0)
 
@@ -120,5 +126,5 @@ class AtHome(BrowserCase):
             reasons=["numbness"],
         )
         self.page.reload()
-        self.page.get_by_role("heading", name="Please stop for now").wait_for()
+        self.page.get_by_role("heading", name="Please rest this hand").wait_for()
         expect(self.card).to_have_count(0)

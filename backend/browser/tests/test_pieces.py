@@ -144,9 +144,7 @@ class Pieces(BrowserCase):
         link = page.get_by_role("link", name="A little march")
         expect(link).to_be_visible()
         page.get_by_role("button", name="Give it").click()
-        sheet = page.get_by_role("article").or_(page.locator("main")).first
-        expect(sheet).to_contain_text("A little march, bars")
-        expect(sheet.get_by_role("img", name="Music of").last).to_be_visible()
+        expect(page.get_by_role("img", name="sheet, page 1 of")).to_be_visible()
         self.assert_accessible("a sheet with a place of a piece")
 
     def test_what_cannot_be_is_said_and_stays_as_it_was_typed(self):

@@ -8,6 +8,7 @@ from django.utils import timezone
 from playwright.sync_api import expect
 
 from browser.case import BOUNCE_MS, BrowserCase
+from browser.phone import it_hurts, log_day, nothing_hurt, touch, week_is_there
 from studio.demo_data import DEMO_PASSWORD, PLAYERS
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, LessonEntry, Plan, RedFlag
@@ -170,18 +171,14 @@ class PainAtHome(BrowserCase):
 
     def open(self):
         self.page.goto(self.address)
-        self.page.get_by_role("heading", name="Mira’s week").wait_for()
-
-    def log(self, last):
-        log = self.page.get_by_role("region", name="How it went")
-        log.get_by_role("button", name="All of it").click()
-        log.get_by_role("button", name="Soft").click()
-        log.get_by_role("button", name=last, exact=True).click()
+        week_is_there(self.page)
 
     def test_slight_pain_eases_the_week_at_once_without_a_network_too(self):
         self.open()
         self.context.set_offline(True)
-        self.log("Pain 2 of 10")
+        log_day(self.page)
+        it_hurts(self.page, 2)
+        touch(self.page, "To the week")
         expect(self.page.get_by_text("Easing off.")).to_be_visible()
         self.context.set_offline(False)
         self.page.evaluate("window.dispatchEvent(new Event('online'))")
@@ -197,7 +194,8 @@ class PainAtHome(BrowserCase):
         page = self.page
         self.open()
         self.context.set_offline(True)
-        self.log("Nothing hurt")
+        log_day(page)
+        nothing_hurt(page)
         expect(page.get_by_text("1 entry kept here")).to_be_visible()
         self.context.set_offline(False)
         newer = Lesson.objects.create(player=self.lesson.player, date=timezone.localdate())
@@ -205,21 +203,21 @@ class PainAtHome(BrowserCase):
             order=1, exercise="thumb_taps", rung=1, reps=8, sets=2, seconds=2, days=[1, 2]
         )
         page.goto(self.address)
-        page.get_by_role("heading", name="Mira’s week").wait_for()
+        week_is_there(page)
         self.wait_until(HomeDay.objects.exists)
         self.assertEqual(HomeDay.objects.get().lesson, self.lesson)
 
     def test_the_next_day_asks_whether_it_is_still_there_and_then_stops(self):
         yesterday = timezone.localdate() - timedelta(days=1)
         HomeDay.objects.create(lesson=self.lesson, date=yesterday, done="done", felt="soft", pain=2)
-        self.open()
-        ask = self.page.get_by_role("region", name="After it hurt")
-        ask.get_by_role("button", name="Yes").click()
+        self.page.goto(self.address)
+        self.page.get_by_role("heading", name="Was it still there later?").wait_for()
+        touch(self.page, "Yes")
         self.assert_accessible("home, still there")
-        ask.get_by_role("button", name="the next day").click()
-        ask.get_by_role("button", name="Keep this").click()
-        expect(self.page.get_by_role("heading", name="Please stop for now")).to_be_visible()
-        self.saved()
+        touch(self.page, "the next day")
+        touch(self.page, "Keep this")
+        expect(self.page.get_by_role("heading", name="Please rest this hand")).to_be_visible()
+        self.wait_until(lambda: RedFlag.objects.filter(lifted_on=None).exists())
         flag = RedFlag.objects.get(lifted_on=None)
         self.assertEqual(flag.reasons, ["pain that is still there the next day"])
 
@@ -227,13 +225,15 @@ class PainAtHome(BrowserCase):
         page = self.page
         self.open()
         self.context.set_offline(True)
-        self.log("swollen")
+        log_day(page)
+        touch(page, "Yes")
+        touch(page, "It is swollen")
         expect(page.get_by_text("Your teacher has not heard of it yet")).to_be_visible()
         self.context.set_offline(False)
         page.evaluate("window.dispatchEvent(new Event('online'))")
-        expect(page.get_by_text("Your teacher finds a note of it")).to_be_visible()
+        expect(page.get_by_text("Your teacher gets a note of it")).to_be_visible()
         page.get_by_role("button", name="That was tapped by mistake").click()
-        expect(page.get_by_role("heading", name="Please stop for now")).to_have_count(0)
+        expect(page.get_by_role("heading", name="Please rest this hand")).to_have_count(0)
         self.saved()
         self.assertTrue(RedFlag.objects.get().mistaken)
         self.assertFalse(HomeDay.objects.exists())

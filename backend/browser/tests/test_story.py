@@ -106,7 +106,8 @@ class ByMouse(BrowserCase):
         page.get_by_role("button", name="Give it").click()
 
         page.get_by_role("heading", name="Mira’s week").wait_for()
-        expect(page.get_by_role("img", name="Music of Index round the far side")).to_be_visible()
+        expect(page.get_by_role("img", name="Mira’s sheet, page 1 of")).to_be_visible()
+        page.get_by_text("The sheet in words").click()
         expect(page.get_by_text("Soft first.")).to_be_visible()
         self.assert_accessible("sheet")
         address = page.get_by_role("link", name="Open the PDF").get_attribute("href")

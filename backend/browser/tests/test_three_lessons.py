@@ -5,6 +5,7 @@ from datetime import timedelta
 from playwright.sync_api import Page, expect
 
 from browser.case import BrowserCase
+from browser.phone import it_hurts, log_day, nothing_hurt
 from studio.demo_data import PLAYERS
 from studio.models import HomeDay, Lesson, PracticeResult, RedFlag, StoredStanding, Summary
 
@@ -44,12 +45,10 @@ class ThreeLessons(BrowserCase):
         page.get_by_role("button", name="Close").click()
         return address
 
-    def log(self, phone: Page, *touches: str) -> None:
+    def log(self, phone: Page, done: str, felt: str) -> None:
         let_days_pass(1)
         phone.reload()
-        region = phone.get_by_role("region", name="How it went")
-        for touch in touches:
-            region.get_by_role("button", name=touch, exact=True).click()
+        log_day(phone, done, felt)
 
     def test_the_story(self):
         page = self.page
@@ -60,8 +59,9 @@ class ThreeLessons(BrowserCase):
         phone.set_viewport_size({"width": 390, "height": 844})
         phone.goto(address)
         for _ in range(3):
-            self.log(phone, "All of it", "Soft", "Nothing hurt")
-            expect(phone.get_by_text("Kept: all of it, soft.")).to_be_visible()
+            self.log(phone, "All of it", "Soft")
+            nothing_hurt(phone)
+            expect(phone.get_by_role("heading", name="is on the string")).to_be_visible()
             self.saved(phone)
         let_days_pass(4)
 
@@ -71,10 +71,10 @@ class ThreeLessons(BrowserCase):
         second = self.look_and_give("1111")
         self.assertEqual(second, address, "one address outlives the week")
         phone.goto(address)
-        self.log(phone, "Some of it", "Tight")
-        phone.get_by_role("button", name="Pain 5 of 10").click()
-        phone.get_by_role("heading", name="Please stop for now").wait_for()
-        self.saved(phone)
+        self.log(phone, "All of it", "Tight")
+        it_hurts(phone, 5)
+        phone.get_by_role("heading", name="Please rest this hand").wait_for()
+        self.wait_until(lambda: RedFlag.objects.filter(lifted_on=None).exists())
         let_days_pass(6)
 
         page.goto(self.live_server_url)

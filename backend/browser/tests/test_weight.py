@@ -58,4 +58,4 @@ class Weight(BrowserCase):
                 self.assertLess(self.weigh(path, heading), MOST_OF_A_PAGE)
         with self.subTest("phone"):
             token = make_link(lesson.player).token
-            self.assertLess(self.weigh(f"/home/{token}", "week"), MOST_OF_THE_PHONE)
+            self.assertLess(self.weigh(f"/home/{token}", "thumb"), MOST_OF_THE_PHONE)

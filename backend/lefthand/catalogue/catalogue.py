@@ -5,17 +5,19 @@ with files of the same shape. Everything is checked on load: an unknown id, stre
 field, or a cycle in `needs`, is a `CatalogueError` that names file and record.
 """
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 from types import MappingProxyType
 
+from lefthand.catalogue.briefs import Brief, read_brief
 from lefthand.catalogue.causes import Cause, read_cause
 from lefthand.catalogue.complaints import Complaint, read_complaint
 from lefthand.catalogue.drills import Recipes, read_recipes, recipes_by_instrument
 from lefthand.catalogue.evidence import Evidence, read_evidence
 from lefthand.catalogue.exercises import Exercise, check_needs, read_exercises
+from lefthand.catalogue.one_things import NO_FOCUS, OneThings, read_one_things
 from lefthand.catalogue.playings import Playing, read_playing
 from lefthand.catalogue.self_check import SelfCheck, read_self_check
 from lefthand.catalogue.sizes import read_sizes
@@ -36,11 +38,14 @@ KNOWLEDGE = Path(__file__).parent / "knowledge"
 class Catalogue:
     """Everything that is known. Compared and hashed by identity, so that it can key a cache.
     `takes`: what is played so that a check can be heard. `synonyms`: for everyday words those that
-    stand in the catalogue."""
+    stand in the catalogue. `briefs`: of each exercise what stands on paper; `one_things`: what a
+    week is about, said to the player, by cause."""
 
     causes: Mapping[str, Cause]
     evidence: Mapping[str, Evidence]
     exercises: Mapping[str, Exercise]
+    briefs: Mapping[str, Brief]
+    one_things: Mapping[str, OneThings]
     ways: Mapping[str, Way]
     complaints: Mapping[str, Complaint]
     starting: Mapping[str, StartingChance]
@@ -89,6 +94,10 @@ def read_catalogue(folder: Path) -> Catalogue:
     exercises = read_exercises(folder / "exercises", set(causes), set(evidence), raw)
     check_needs(exercises, set(evidence))
     _check_first_exercises(causes, exercises)
+    briefs = {e.id: read_brief(e) for e in read_records(folder / "brief.yaml")}
+    _check_all_there("brief.yaml", exercises, briefs)
+    one_things = {e.id: read_one_things(e) for e in read_records(folder / "one_thing.yaml")}
+    _check_all_there("one_thing.yaml", [*causes, NO_FOCUS], one_things)
     ways = {e.id: read_way(e, evidence, exercises) for e in read_records(folder / "ways.yaml")}
     complaints = {
         e.id: read_complaint(e, evidence) for e in read_records(folder / "complaints.yaml")
@@ -104,6 +113,8 @@ def read_catalogue(folder: Path) -> Catalogue:
         causes=Named(causes, aliases["causes"]),
         evidence=Named(evidence, aliases["evidence"]),
         exercises=Named(exercises, aliases["exercises"]),
+        briefs=MappingProxyType(briefs),
+        one_things=MappingProxyType(one_things),
         ways=MappingProxyType(ways),
         complaints=MappingProxyType(complaints),
         starting=MappingProxyType(starting),
@@ -162,3 +173,10 @@ def _check_first_exercises(causes: Mapping[str, Cause], exercises: Mapping[str, 
             if name not in exercises or cause.id not in exercises[name].aims:
                 problem = f"begin_with: {name!r} is not an exercise that aims at it"
                 raise CatalogueError("causes.yaml", cause.id, problem)
+
+
+def _check_all_there(file: str, expected: Iterable[str], found: Mapping[str, object]) -> None:
+    """Each has its record and no record is of something else."""
+    names = set(expected)
+    for name in names ^ set(found):
+        raise CatalogueError(file, name, "missing" if name in names else "unknown")

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 from functools import lru_cache
 
-from lefthand.music.engraving import USUAL_ROOM, engrave
+from lefthand.music.engraving import USUAL_ROOM, Style, engrave
 from lefthand.values.errors import InputError
 
 LONGEST = 20  # s
@@ -17,9 +17,11 @@ COULD_NOT = InputError("musicxml", "the music could not be drawn")
 
 
 @lru_cache(maxsize=KEPT)
-def engraved_apart(scores: tuple[str, ...], width: int, room: int = USUAL_ROOM) -> tuple[str, ...]:
+def engraved_apart(
+    scores: tuple[str, ...], width: int, room: int = USUAL_ROOM, style: Style = Style.SCREEN
+) -> tuple[str, ...]:
     """Each score as SVG, as `engrave` does it. Raises InputError on `musicxml`."""
-    asked = json.dumps({"scores": scores, "width": width, "room": room})
+    asked = json.dumps({"scores": scores, "width": width, "room": room, "style": style})
     try:
         done = subprocess.run(
             [sys.executable, "-m", "lefthand.music.engraved_apart"],
@@ -35,13 +37,15 @@ def engraved_apart(scores: tuple[str, ...], width: int, room: int = USUAL_ROOM) 
     return tuple(drawn)
 
 
-def draw_all(scores: Sequence[str], width: int, room: int) -> list[str]:
+def draw_all(scores: Sequence[str], width: int, room: int, style: Style) -> list[str]:
     return [
-        engrave(score, seed=seed, width=width, room=room)
+        engrave(score, seed=seed, width=width, room=room, style=style)
         for seed, score in enumerate(scores, start=1)
     ]
 
 
 if __name__ == "__main__":
     told = json.load(sys.stdin.buffer)
-    json.dump(draw_all(told["scores"], told["width"], told["room"]), sys.stdout)
+    json.dump(
+        draw_all(told["scores"], told["width"], told["room"], Style(told["style"])), sys.stdout
+    )

@@ -1,6 +1,7 @@
 """Drills drawn as SVG with verovio, on the server."""
 
 import re
+from enum import StrEnum
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
@@ -10,7 +11,8 @@ import verovio
 from lefthand.values.errors import InputError
 
 RESOURCES = str(Path(verovio.__file__).parent / "data")
-SCALE = 40
+SCALE = 40  # %
+STAFF = 28.8  # four spaces at that scale, in units of the picture
 PAGE_WIDTH = 2100
 USUAL_ROOM = 6
 TEXT_FONT = "Literata, Literata Variable, serif"
@@ -19,12 +21,47 @@ SIGN_FONT = "Noto Music"
 # The quarter note of a metronome mark comes as a private glyph of the engraver's own font.
 METRONOME_QUARTER = "\ueca5"
 QUARTER_SIGN = "♩"
+# Finger numbers and names of strings clear of the stems: 0.7 of a space, in units of the SVG.
+LIFT = 126
+_ABOVE = re.compile(r'(<g [^>]*class="(?:fing|dir)"[^>]*>\s*<text [^>]*?y=")(-?\d+)')
 _OWN_FONT_FACE = re.compile(r"<style[^>]*>\s*@font-face.*?</style>", re.DOTALL)
+
+
+class Style(StrEnum):
+    """How lines are filled: all to the width; on paper more tightly, the last one too; or each as
+    wide as its notes need."""
+
+    SCREEN = "screen"
+    PAPER = "paper"
+    NATURAL = "natural"
+
+
+ON_PAPER: dict[str, object] = {
+    "pageMarginTop": 26,
+    "pageMarginBottom": 8,
+    "pageMarginLeft": 18,
+    "pageMarginRight": 0,
+    "spacingLinear": 0.3,
+    "spacingNonLinear": 0.55,
+    "fingeringScale": 0.9,
+    "lyricSize": 4.5,
+    "minLastJustification": 0,
+}
+OPTIONS: dict[Style, dict[str, object]] = {
+    Style.SCREEN: {},
+    Style.PAPER: ON_PAPER,
+    Style.NATURAL: ON_PAPER | {"noJustification": True, "adjustPageWidth": True},
+}
 
 
 @lru_cache(maxsize=256)
 def engrave(
-    musicxml: str, *, seed: int = 1, width: int = PAGE_WIDTH, room: int = USUAL_ROOM
+    musicxml: str,
+    *,
+    seed: int = 1,
+    width: int = PAGE_WIDTH,
+    room: int = USUAL_ROOM,
+    style: Style = Style.SCREEN,
 ) -> str:
     """Our own MusicXML as one SVG picture with a viewBox and no fixed size.
 
@@ -52,11 +89,25 @@ def engrave(
             "svgRemoveXlink": True,
             "xmlIdSeed": seed,
             "spacingSystem": room,
+            **OPTIONS[style],
         }
     )
     if not toolkit.loadData(musicxml):
         raise InputError("musicxml", "the music could not be drawn")
-    return _with_shipped_fonts(str(toolkit.renderToSVG(1)))
+    svg = _with_shipped_fonts(str(toolkit.renderToSVG(1)))
+    return svg if style is Style.SCREEN else _ABOVE.sub(_lifted, svg)
+
+
+def _lifted(above: re.Match[str]) -> str:
+    return f"{above.group(1)}{int(above.group(2)) - LIFT}"
+
+
+def size_of(svg: str) -> tuple[int, int]:
+    """Width and height of a picture made by `engrave`, in its units; a staff is `STAFF` high."""
+    found = re.search(r'<svg viewBox="0 0 (\d+) (\d+)"', svg)
+    if found is None:
+        raise InputError("svg", "expected a picture made by engrave()")
+    return int(found.group(1)), int(found.group(2))
 
 
 def _with_shipped_fonts(svg: str) -> str:
@@ -69,11 +120,10 @@ def _with_shipped_fonts(svg: str) -> str:
 
 def flat_svg(svg: str) -> str:
     """The picture with its nested <svg> as a scaled group, for renderers that need it so."""
-    outer = re.search(r'<svg viewBox="0 0 (\d+) \d+"', svg)
     inner = re.search(r'<svg class="definition-scale"[^>]*viewBox="0 0 (\d+) \d+">', svg)
-    if outer is None or inner is None:
+    if inner is None:
         raise InputError("svg", "expected a picture made by engrave()")
-    scale = int(outer.group(1)) / int(inner.group(1))
+    scale = size_of(svg)[0] / int(inner.group(1))
     group = f'<g transform="scale({scale:.6f})" font-family="Literata">'
     flat = svg[: inner.start()] + group + svg[inner.end() :]
     close = flat.rindex("</svg>", 0, flat.rindex("</svg>"))

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 from fractions import Fraction
 from xml.etree import ElementTree as ET
 
@@ -32,8 +33,30 @@ TAP = "*"
 STRING_NUMERALS = ("IV", "III", "II", "I")
 
 
-def to_musicxml(drill: Drill, *, bars_a_line: int = BARS_A_LINE) -> str:
-    """The drill as a MusicXML document. `bars_a_line`: most bars before a new line."""
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """What stands beside the notes. `opening`: tempo and hint; `strings`: names of strings where
+    they change, "below" or "above" the staff, "" for none. Of a part of a drill: the number of its
+    `first_bar`, whether the end of the drill `closes` it."""
+
+    opening: bool = True
+    strings: str = "below"
+    first_bar: int = 1
+    closes: bool = True
+
+
+EVERYTHING = Shown()
+
+
+def to_musicxml(
+    drill: Drill,
+    *,
+    bars_a_line: int = BARS_A_LINE,
+    shown: Shown = EVERYTHING,
+    exactly: bool = False,
+) -> str:
+    """The drill as a MusicXML document. `bars_a_line`: most bars before a new line, fewer where
+    they hold many notes but with `exactly`."""
     board = FINGERBOARDS[drill.instrument]
     root = ET.Element("score-partwise", version="4.0")
     _add(_add(root, "work"), "work-title", drill.title)
@@ -43,20 +66,22 @@ def to_musicxml(drill: Drill, *, bars_a_line: int = BARS_A_LINE) -> str:
     _add(_add(part_list, "score-part", id="P1"), "part-name", "")
     part = _add(root, "part", id="P1")
     keys = {0: drill.key, **dict(drill.keys)}
-    new_lines = set(line_starts(drill, bars_a_line))
-    writer = _Writer(board, drill.key.fifths)
+    most = bars_a_line if exactly else bars_that_fit(drill, bars_a_line)
+    new_lines = set(line_starts(len(drill.bars), most))
+    writer = _Writer(board, drill.key.fifths, shown.strings)
     for number, bar in enumerate(drill.bars, start=1):
-        measure = _add(part, "measure", number=str(number))
+        measure = _add(part, "measure", number=str(number + shown.first_bar - 1))
         if number - 1 in new_lines:
             _add(measure, "print", new_system="yes")
         if number == 1:
-            _attributes(measure, board, drill)
-            _opening(measure, drill)
+            _attributes(measure, board, drill, is_part=shown.first_bar > 1)
+            if shown.opening:
+                _opening(measure, drill)
         elif number - 1 in keys:
             _key(_add(measure, "attributes"), keys[number - 1])
             writer.change_key(keys[number - 1].fifths)
         writer.bar(measure, bar)
-        if number == len(drill.bars):
+        if number == len(drill.bars) and shown.closes:
             barline = _add(measure, "barline", location="right")
             _add(barline, "bar-style", "light-heavy")
     ET.indent(root)
@@ -70,13 +95,17 @@ def _add(parent: ET.Element, tag: str, text: str | None = None, **attributes: st
     return element
 
 
-def line_starts(drill: Drill, bars_a_line: int) -> list[int]:
+def bars_that_fit(drill: Drill, bars_a_line: int) -> int:
+    """Bars on a line, fewer where they hold many notes."""
+    fullest = max(len(bar) for bar in drill.bars)
+    return max(1, min(bars_a_line, bars_a_line * NOTES_A_BAR // fullest))
+
+
+def line_starts(bars: int, most: int) -> list[int]:
     """Bars (counted from 0) that begin a new line: lines of about the same number of bars, so that
     none stands alone on the last one."""
-    fullest = max(len(bar) for bar in drill.bars)
-    most = max(1, min(bars_a_line, bars_a_line * NOTES_A_BAR // fullest))
-    lines = math.ceil(len(drill.bars) / most)
-    return [round(len(drill.bars) * line / lines) for line in range(1, lines)]
+    lines = math.ceil(bars / most)
+    return [round(bars * line / lines) for line in range(1, lines)]
 
 
 def _key(attributes: ET.Element, key: Key) -> None:
@@ -85,11 +114,11 @@ def _key(attributes: ET.Element, key: Key) -> None:
     _add(element, "mode", "minor" if key.is_minor else "major")
 
 
-def _attributes(measure: ET.Element, board: Fingerboard, drill: Drill) -> None:
+def _attributes(measure: ET.Element, board: Fingerboard, drill: Drill, *, is_part: bool) -> None:
     attributes = _add(measure, "attributes")
     _add(attributes, "divisions", str(DIVISIONS))
     _key(attributes, drill.key)
-    time = _add(attributes, "time")
+    time = _add(attributes, "time", **({"print_object": "no"} if is_part else {}))
     _add(time, "beats", str(drill.beats))
     _add(time, "beat-type", "4")
     clef = _add(attributes, "clef")
@@ -117,8 +146,9 @@ class _Writer:
     """Writes bars and remembers what the reader needs to be told only once: accidentals in a bar,
     the string in use, an open slide."""
 
-    def __init__(self, board: Fingerboard, fifths: int) -> None:
+    def __init__(self, board: Fingerboard, fifths: int, strings: str) -> None:
         self._board = board
+        self._names = strings
         self._signature = signature(fifths)
         self._string: int | None = None
         self._named: set[int] = set()
@@ -150,7 +180,9 @@ class _Writer:
         if event.is_rest or event.tones[0].string == self._string:
             return
         self._string = event.tones[0].string
-        direction = _add(measure, "direction", placement="below")
+        if not self._names:
+            return
+        direction = _add(measure, "direction", placement=self._names)
         name = STRING_NUMERALS[self._string]
         if self._string not in self._named:
             name += f" ({self._board.strings[self._string].letter})"

@@ -14,7 +14,8 @@ class Lesson(models.Model):
     came home; None while nobody was asked.
     `again`: how what was told last time is now (gone, less, same, more), by place of a pain,
     "tired" or "complaint". `complaint_finger`: in which it shows, None for none.
-    `is_glance`: begun by a look over a whole class, and not a lesson yet. `home_take`: the check
+    `is_glance`: begun by a look over a whole class, and not a lesson yet. `one_thing`: the
+    teacher's own words for what the week is about; "" for the catalogue's. `home_take`: the check
     for which the player records a drill at home in the week after it; "" for none.
     """
 
@@ -28,6 +29,7 @@ class Lesson(models.Model):
     again = models.JSONField(default=dict, blank=True)
     skipped = models.JSONField(default=list, blank=True)
     teacher_line = models.CharField(max_length=300, blank=True)
+    one_thing = models.CharField(max_length=80, blank=True)
     look_order = models.CharField(max_length=10, default="telling")
     starting_counts = models.JSONField(default=dict, blank=True)
     harder_piece = models.BooleanField(default=False)

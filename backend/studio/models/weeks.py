@@ -6,6 +6,9 @@ from studio.models.lessons import Lesson
 from studio.models.people import Player
 from studio.models.pieces import Piece
 
+LEAST_PAIN = 1.0
+HURT = models.Q(pain__gt=0) | models.Q(hurt="open")  # of a day at home
+
 
 class Plan(models.Model):
     """The week that was given. `focus`: the causes that it was made for; None where that was not
@@ -100,7 +103,9 @@ class HomeDay(models.Model):
     about pain of this day, a list of PAIN_TIMES; None while nobody was asked. `tempos`: by
     exercise, {"highest": beats a minute or None, "plays": number, "slow": of them below the goal}.
     `checks`: what the player found on the own hand "before" and "after" practice, as lists of what
-    was as it should be; beside the lesson's grades, never mixed with them.
+    was as it should be; beside the lesson's grades, never mixed with them. `one_thing`: how much of
+    the week's one thing was there, "" where that was not said. `hurt`: "open" where somebody
+    touched that it hurts and said no more, "nothing" where it was then said to be nothing, else "".
     """
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
@@ -116,6 +121,10 @@ class HomeDay(models.Model):
     later = models.JSONField(null=True, blank=True)
     tempos = models.JSONField(default=dict, blank=True)
     checks = models.JSONField(default=dict, blank=True)
+    one_thing = models.CharField(
+        max_length=6, choices=[(w, w) for w in ("mostly", "partly", "not")], blank=True
+    )
+    hurt = models.CharField(max_length=7, choices=[(w, w) for w in ("open", "nothing")], blank=True)
 
     class Meta:
         ordering = ["date"]
@@ -123,3 +132,8 @@ class HomeDay(models.Model):
 
     def __str__(self) -> str:
         return f"{self.date}: {self.done}"
+
+    @property
+    def felt_pain(self) -> float:
+        """0..10; the least where it hurt and nobody said how much."""
+        return max(self.pain, LEAST_PAIN if self.hurt == "open" else 0.0)

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from lefthand.music.engraved_apart import engraved_apart
+from lefthand.music.engraving import Style
 from lefthand.music.reading.piece import Piece as Score
 from lefthand.passage.heard import score_of
 from lefthand.sound.score import ScoreNote
@@ -12,21 +13,42 @@ from studio.errors import StudioError
 from studio.models import PlanItem
 from studio.services.pieces import ReadPiece, read
 
+BARS_ON_PHONE = 2
+PHONE_UNITS = 4000
+
 
 @dataclass(frozen=True)
 class PlaceOnPaper:
-    """title: of the piece, with the bars. goal: in words, "" for none. music: SVG, None where it
-    cannot be drawn. notes: as they are drawn, to be heard at `beat` quarters a minute; none for
-    what is not heard as it is drawn: ties, graces, double stops."""
+    """title: of the piece, with the bars. goal: in words, "" for none. score: its bars as MusicXML,
+    "" where they cannot be read; short_scores: two bars each. notes: as they are
+    drawn, to be heard at `beat` quarters a minute; none for what is not heard as it is drawn: ties,
+    graces, double stops."""
 
     title: str
     goal: str
-    music: str | None
+    score: str
+    short_scores: tuple[str, ...]
     notes: Sequence[ScoreNote]
     beat: int | None
 
+    def lines(self) -> tuple[str, ...]:
+        """SVG of two bars each, for a narrow screen."""
+        try:
+            return engraved_apart(self.short_scores, PHONE_UNITS, style=Style.NATURAL)
+        except InputError:
+            return ()
 
-def place_on_paper(item: PlanItem, width: int) -> PlaceOnPaper | None:
+    def drawn(self, width: int, style: Style = Style.SCREEN) -> str | None:
+        """SVG in this width, in the engraver's units; None where it cannot be drawn."""
+        if not self.score:
+            return None
+        try:
+            return engraved_apart((self.score,), width, style=style)[0]
+        except InputError:
+            return None
+
+
+def place_on_paper(item: PlanItem) -> PlaceOnPaper | None:
     """None for what is not played in a piece of the player's own, or where that is gone."""
     if item.piece is None or item.in_piece is None:
         return None
@@ -38,11 +60,15 @@ def place_on_paper(item: PlanItem, width: int) -> PlaceOnPaper | None:
     title = f"{told['title']}, {bars}"
     try:
         found = read(item.piece, (first, last))
-        music = engraved_apart((found.drawn(first, last),), width)[0]
+        score = found.drawn(first, last)
+        short = tuple(
+            found.drawn(bar, min(bar + BARS_ON_PHONE - 1, last))
+            for bar in range(first, last + 1, BARS_ON_PHONE)
+        )
     except (InputError, StudioError):
-        return PlaceOnPaper(title, goal, None, (), None)
+        return PlaceOnPaper(title, goal, "", (), (), None)
     notes = _notes(found, range(first, last + 1), beat) if beat else ()
-    return PlaceOnPaper(title, goal, music, notes, beat)
+    return PlaceOnPaper(title, goal, score, short, notes, beat)
 
 
 def _notes(found: ReadPiece, bars: range, beat: int) -> Sequence[ScoreNote]:

@@ -31,3 +31,15 @@ def set_pdf(template: str, inputs: Mapping[str, str], *, is_accessible: bool = T
             pdf_standards="ua-1" if is_accessible else None,
         )
     )
+
+
+def set_svg(template: str, inputs: Mapping[str, str]) -> list[str]:
+    """A template of this folder as pictures, one a page."""
+    found = typst.compile(
+        (HERE / template).read_bytes(),
+        format="svg",
+        font_paths=shipped_fonts(),
+        sys_inputs=dict(inputs),
+    )
+    pages = found if isinstance(found, list) else [found]
+    return [page.decode() for page in pages if page]

@@ -1,11 +1,13 @@
 """What stands on a practice sheet: the least that a player and a parent need."""
 
-from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import date
+from functools import cached_property
 
+from lefthand.catalogue.briefs import Brief
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
+from lefthand.catalogue.one_things import FINGERS, OneThing, Reader
 from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.drawing.pairs import Pair, pair_of_exercise
 from lefthand.music.engraving import engrave
@@ -18,21 +20,19 @@ from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument, Level
 from studio.models import Lesson, Plan, PlanItem
 from studio.paper.place import PlaceOnPaper, place_on_paper
+from studio.paper.sheet_days import SheetDay, sheet_days
 from studio.services.cases import LessonView
-from studio.services.decisions import stale_focus, told_focus
+from studio.services.decisions import stale_focus
 from studio.services.findings import way_of_teaching
 from studio.services.home_week import HomeWeek
 from studio.services.known import known_items
-from studio.services.lessons import practice_dates
+from studio.services.one_thing import one_thing_of, reader_at
 from studio.services.records import as_stored, item_dose
 
-WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
 MUSIC_WIDTH = 1900
 PHONE_WIDTH = 900
-LARGE_WIDTH = 1500
-BARS_OF_WIDTH = {PHONE_WIDTH: 2, LARGE_WIDTH: 3}
-CHILD_BELOW = 12
+BARS_OF_WIDTH = {PHONE_WIDTH: 2}
 MOVES_IN = 3  # pictures from one hand to the other
 
 
@@ -40,24 +40,55 @@ MOVES_IN = 3  # pictures from one hand to the other
 class SheetItem:
     """One exercise on the sheet.
 
-    `steps`: with what the way of teaching adds. `child`: said to a child, empty for others.
-    `picture`: two drawn hands, where they say more than words. `music` is an SVG picture, of the
-    exercise's own or of `place` in the player's piece; `days` are weekday names.
+    `steps`: the whole of it, with what the way of teaching adds; `brief`: what stands on paper.
+    `child`: said to a child, empty for others. `picture`: two drawn hands, where they say more
+    than words. `given_dose`: in words, before it was eased; the same as `dose` where it was not.
+    `place`: in the player's own piece.
     """
 
     exercise: Exercise
+    instrument: Instrument
+    rung: int
+    fingers: tuple[int, ...]
     steps: tuple[str, ...]
     child: str
     picture: Pair | None
-    rung_words: str
-    dose: str
-    minutes: float
+    dose: Dose
+    given_dose: Dose
     tempo: int | None
-    days: tuple[str, ...]
+    days: tuple[int, ...]
     why: str
     drill: Drill | None
-    music: str | None
     place: PlaceOnPaper | None
+    seed: int
+
+    @property
+    def brief(self) -> Brief:
+        return load_catalogue().briefs[self.exercise.id]
+
+    @property
+    def short_steps(self) -> tuple[str, ...]:
+        return self.brief.steps_of(self.rung, self.instrument)
+
+    @property
+    def rung_words(self) -> str:
+        return self.exercise.words_of(self.rung, self.instrument)
+
+    @property
+    def finger_words(self) -> str:
+        """The finger that the dose is for: "little finger"; empty where it is for all."""
+        return " and ".join(FINGERS[finger] for finger in self.fingers) if self.dose.per else ""
+
+    @property
+    def minutes(self) -> float:
+        return self.dose.minutes(len(self.fingers))
+
+    @cached_property
+    def music(self) -> str | None:
+        """SVG of the exercise's own music, or of the place in the piece."""
+        if self.drill is not None:
+            return drill_picture(self.drill, self.seed)
+        return self.place.drawn(MUSIC_WIDTH) if self.place else None
 
     @property
     def music_title(self) -> str:
@@ -75,19 +106,28 @@ class SheetItem:
 
 @dataclass(frozen=True)
 class Sheet:
+    """`one`: the week's one thing. `eased`: less of it than was given, or given as half."""
+
     first_name: str
     date: date
-    instrument: str
-    focus: tuple[str, ...]
+    instrument: Instrument
+    reader: Reader
+    one: OneThing
     teacher_line: str
     paused: bool
     reasons: tuple[str, ...]
     items: tuple[SheetItem, ...]
     minutes_a_day: float
-    days: tuple[str, ...]
-    takes: str
+    days: tuple[SheetDay, ...]
     eased: bool = False
     made_for: tuple[str, ...] = ()
+
+    @property
+    def watched(self) -> int:
+        """The exercise that a helper watches, by its place from 1: the first that is made for the
+        focus, no general one; 0 for none."""
+        made_for = (n for n, each in enumerate(self.items, start=1) if not each.exercise.general)
+        return next(made_for, min(1, len(self.items)))
 
 
 def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
@@ -102,7 +142,6 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
     paused = view.safety.is_red
     week = HomeWeek(lesson, today) if today is not None else None
     eased = week is not None and week.is_eased and not paused
-    focus = _focus(view, plan)
     items = [] if paused or plan is None else known_items(plan)
     if week is not None and eased:
         items = [item for item in items if not week.rests(item)]
@@ -110,12 +149,13 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
     return Sheet(
         first_name=lesson.player.name.split()[0],
         date=lesson.date,
-        instrument=INSTRUMENT_NAMES[lesson.player.instrument],
-        focus=tuple(causes[cause].name for cause in focus),
+        instrument=Instrument(lesson.player.instrument),
+        reader=reader_at(lesson),
+        one=one_thing_of(view, plan),
         teacher_line=lesson.teacher_line,
         paused=paused,
         reasons=view.safety.reasons if paused else (),
-        items=_said_once(
+        items=tuple(
             _item(item, dose, view, seed)
             for seed, (item, dose) in enumerate(zip(items, doses, strict=True), start=1)
         ),
@@ -123,54 +163,44 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
             (dose.minutes(len(item.fingers)), item.days)
             for item, dose in zip(items, doses, strict=True)
         ),
-        takes=causes[focus[0]].takes if items and focus else "",
         eased=not paused and (eased or (plan is not None and plan.is_eased)),
         made_for=tuple(causes[c].name for c in stale_focus(view, plan) if c in causes)
         if plan
         else (),
-        days=_weekdays(lesson, sorted({day for item in items for day in item.days})),
+        days=sheet_days(lesson, [item.days for item in items]),
     )
-
-
-def _focus(view: LessonView, plan: Plan | None) -> list[str]:
-    """Without a week what is decided now."""
-    if plan is None:
-        return [focus.cause for focus in view.diagnosis.focus]
-    return told_focus(view, plan)
-
-
-def _weekdays(lesson: Lesson, days: list[int]) -> tuple[str, ...]:
-    return tuple(WEEKDAYS[day.weekday()] for day in practice_dates(lesson, days))
 
 
 def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
     exercise = view.catalogue.exercises[item.exercise]
     lesson = view.lesson
-    drill = item_drill(item, lesson, dose, seed)
-    place = place_on_paper(item, MUSIC_WIDTH)
+    instrument = Instrument(lesson.player.instrument)
+    place = place_on_paper(item)
     return SheetItem(
         exercise=exercise,
+        instrument=instrument,
+        rung=item.rung,
+        fingers=tuple(item.fingers),
         steps=(
-            *exercise.steps_of(Instrument(lesson.player.instrument), in_piece=place is not None),
+            *exercise.steps_of(instrument, in_piece=place is not None),
             *view.says.get(exercise.id, ()),
         ),
-        child=exercise.child if _is_child(view) else "",
+        child=exercise.child if reader_at(lesson) is Reader.CHILD else "",
         picture=pair_of_exercise(
             exercise.id,
-            Instrument(lesson.player.instrument),
+            instrument,
             item.fingers[0] if item.fingers else None,
             frames=MOVES_IN,
             rung=item.rung,
         ),
-        rung_words=exercise.words_of(item.rung, Instrument(lesson.player.instrument)),
-        dose=dose.words(item.fingers),
-        minutes=dose.minutes(len(item.fingers)),
+        dose=dose,
+        given_dose=item_dose(item),
         tempo=item.tempo,
-        days=_weekdays(lesson, item.days),
+        days=tuple(item.days),
         why=item.why,
-        drill=drill,
-        music=drill_picture(drill, seed) if drill else place.music if place else None,
+        drill=item_drill(item, lesson, dose, seed),
         place=place,
+        seed=seed,
     )
 
 
@@ -181,23 +211,6 @@ def shown_item(view: LessonView, exercise: Exercise, rung: int, place: int) -> S
     planned = in_own_piece(planned, exercise, chosen.place if chosen else None)
     stored = {**as_stored(planned), **(chosen.stored(planned) if chosen else {})}
     return _item(PlanItem(**stored), planned.dose, view, place)
-
-
-def _said_once(items: Iterable[SheetItem]) -> tuple[SheetItem, ...]:
-    """The items with a reason that they share said at the first of them only."""
-    told: set[str] = set()
-    found = []
-    for item in items:
-        does = f"this {item.exercise.does}."
-        reason = item.why.removesuffix(does)
-        is_told = reason != item.why and reason in told
-        found.append(replace(item, why=does[0].upper() + does[1:]) if is_told else item)
-        told.add(reason)
-    return tuple(found)
-
-
-def _is_child(view: LessonView) -> bool:
-    return view.case.age is not None and view.case.age < CHILD_BELOW
 
 
 def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:

@@ -1,113 +1,218 @@
-// The practice sheet. All words and numbers come in as JSON; nothing here is data.
+// The practice sheet: one thing, seven days, three exercises. All words and numbers come in as JSON;
+// nothing here is data. Order never changes, so that a child finds things by their place.
 #let sheet = json(bytes(sys.inputs.sheet))
-#set document(title: "Practice sheet for " + sheet.first_name, author: "Jolf")
 #let scale = float(sys.inputs.scale)
-#let pt(size) = size * scale * 1pt
-#let care = [
-  Soft and short is better than long and tight. If anything hurts, tingles or goes numb: stop, put the
-  instrument down and tell your teacher.
-]
-#let ink = luma(40%)
+#let wide = float(sys.inputs.at("picture", default: "35")) * 1mm
+#let next = int(sys.inputs.at("break", default: "0")) // the exercise that begins a page, 0 for none
+#let child = sheet.child
+#let body = (if child { 12.5pt } else { 11pt }) * scale
+#let small = (if child { 10pt } else { 9.5pt }) * scale
+#let soft = luma(28%)
+#let serif = "Literata"
+#let strong(words) = text(weight: 700)[#words]
+#let hairline = line(length: 100%, stroke: 0.4pt + luma(60%))
+#let blank = box(width: 1fr, stroke: (bottom: 0.6pt + luma(40%)))[#h(1pt)]
+#let pad = (if child { 2.4mm } else { 2.2mm })
+
+// What to do when it hurts is the last thing on every page.
+#let hurts = block(width: 100%, stroke: 1.4pt, radius: 1.2mm, inset: (x: 3mm, y: 1.9mm), text(size: body)[
+  #strong[It hurts, tingles or goes numb?]
+  #if child [Stop. Put the #sheet.instrument down. Fetch a grown-up.] else [Stop, put the instrument down and tell your teacher.]
+])
+
+#set document(title: "Practice sheet for " + sheet.name, author: "Jolf")
 #set page(
   paper: sys.inputs.paper,
-  margin: (x: 17mm, top: 14mm, bottom: 11mm + 11mm * scale),
-  header: context if counter(page).get().first() > 1 [
-    #text(size: pt(9.5), fill: ink)[#sheet.first_name's week, from #sheet.date #h(1fr) page #counter(page).display()]
-  ],
-  footer: [
-    #line(length: 100%, stroke: 0.4pt + luma(60%))
-    #v(-4pt)
-    #text(size: pt(9.5), fill: luma(25%))[#care]
-  ],
+  margin: (x: 15mm, top: 11mm, bottom: 12mm + 11mm * scale),
+  header-ascent: 2mm,
+  header: context if here().page() > 1 { text(size: small, fill: soft)[#sheet.name, from #sheet.from #h(1fr) page #here().page()] },
+  footer-descent: 3mm,
+  footer: if sheet.paused == none { hurts },
 )
-#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: pt(10.5), lang: "en")
-#set par(leading: 0.6em, spacing: 0.75em)
-#show heading: set text(font: "Literata", weight: 600)
-#show heading.where(level: 1): set text(size: pt(21))
-#show heading.where(level: 2): set text(size: pt(14))
-#let strings = stack(spacing: 1.5pt, ..(0.9pt, 0.7pt, 0.5pt, 0.35pt).map(w => line(length: 100%, stroke: w + luma(45%))))
-#let box-to-tick(day) = box(inset: (right: 7pt))[
-  #box(width: pt(11), height: pt(11), stroke: 0.7pt, radius: 2pt, baseline: 2pt) #text(size: pt(9.5))[#day]
+#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: body, lang: "en", hyphenate: false)
+#set par(leading: 0.5em, spacing: 0.6em)
+#show heading: it => it.body
+// The sans has a slashed zero, and "1Ø taps" is no number to a child.
+#show regex("[0-9]+([.][0-9]+)?"): set text(font: serif)
+
+#let strings = stack(spacing: 2.4pt, ..(1.3pt, 1pt, 0.7pt, 0.45pt).map(w => line(length: 100%, stroke: w + luma(35%))))
+
+// The narrowest block that needs no further line.
+#let balanced(words) = layout(size => {
+  let tall(width) = measure(block(width: width, words)).height
+  let width = size.width
+  while width > 40mm and tall(width - 3mm) <= tall(size.width) + 0.1pt { width -= 3mm }
+  block(width: width, words)
+})
+// Two lines: at its own comma or full stop where both halves fit.
+#let said(words, style) = layout(size => {
+  let fits(part) = measure(style(part)).width <= size.width
+  let cut = words.match(regex("^(.{9,}?[.;:,]) (.{9,})$"))
+  if not fits(words) and cut != none and cut.captures.all(fits) {
+    stack(spacing: 8pt * scale, ..cut.captures.map(style))
+  } else { balanced(style(words)) }
+})
+
+#show heading.where(level: 1): it => if sheet.paused == none {
+  said(sheet.one, part => text(font: serif, weight: 600, size: (if child { 29pt } else { 25pt }) * scale, part))
+} else { text(font: serif, weight: 600, size: 34pt, it.body) }
+
+#let who = text(size: small + 1pt, fill: soft)[
+  #text(weight: 700, size: body + 1pt, fill: black)[#sheet.name] · #sheet.instrument · from #sheet.from#if sheet.minutes != "" [ · #sheet.minutes]
 ]
 
-#grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
-  [= #sheet.first_name's week],
-  text(fill: ink)[#sheet.instrument · from #sheet.date],
+#let head = grid(
+  columns: if sheet.code == "" { (1fr,) } else { (1fr, 22mm) },
+  column-gutter: 8mm,
+  align: (left + top, center + top),
+  [
+    #who
+    #v(if child { 2mm } else { 1.5mm })
+    #block(width: 100%)[
+      #set par(leading: 0.32em)
+      #heading(level: 1, sheet.one)
+    ]
+    #v(0.5mm)
+    #text(size: body + 0.5pt)[#sheet.why]
+  ],
+  ..if sheet.code == "" { () } else { ([
+    #image(bytes(sheet.code), format: "svg", width: 21mm, alt: "Code of the private page")
+    #v(-1.5mm)
+    #block(width: 22mm, text(size: 8pt * scale, fill: soft)[#sheet.code_words])
+  ],) },
 )
-#v(-4pt)
-#strings
-#v(2pt)
 
-#if sheet.paused [
-  == Please stop for now
-  #block(stroke: 1.4pt, radius: 4pt, inset: 10pt, width: 100%)[
-    Your teacher has paused your exercises because of: *#sheet.reasons.join("; ")*.
-
-    Please see a doctor or a physiotherapist about it, and tell your teacher what they say.
-    There is nothing to practise on this sheet until your teacher says so.
+// Seven rings on a string, to colour; free days are dotted.
+#let ring = if child { 13mm } else { 10mm }
+#let day(it) = stack(spacing: 1.2mm,
+  box(width: 24mm, align(center, circle(
+    radius: ring / 2, fill: white, inset: 0pt,
+    stroke: if it.free { (paint: luma(45%), thickness: 0.9pt, dash: "dotted") } else { 1.3pt },
+    align(center + horizon, text(font: serif, size: small, tracking: 0.25em, fill: luma(35%))[#it.numbers]),
+  ))),
+  box(width: 24mm, align(center, text(size: small + 0.5pt, weight: if it.free { 400 } else { 700 })[
+    #it.name#if it.lesson [ lesson] else if it.free [ free]
+  ])),
+)
+#let days = block(width: 100%)[
+  #if child or sheet.differs [
+    #text(size: small, fill: soft)[#if child [Colour each day#if sheet.differs [; numbers say which].] else [Numbers say which.]]
+    #v(-1.2mm)
   ]
+  #block(width: 100%, height: ring + 6mm)[
+    #place(dy: ring / 2 - 3.6pt, strings)
+    #grid(columns: (1fr,) * 7, align: center + top, ..sheet.days.map(day))
+  ]
+]
+
+// A movement has an arrow between its two ends; of right and wrong, the wrong one is dashed.
+#let gap = 6mm
+#let arrow = box(width: gap, height: wide * 0.84, align(center + horizon, stack(dir: ltr,
+  line(length: 1.8mm, stroke: 1pt), polygon(fill: black, (0mm, -1.3mm), (2mm, 0mm), (0mm, 1.3mm)))))
+#let framed(each, wrong) = stack(spacing: 1.5mm,
+  block(stroke: if wrong { (paint: luma(30%), thickness: 0.9pt, dash: "dashed") } else { 0.9pt }, radius: 1.2mm, clip: true,
+    image(bytes(each.svg), format: "svg", width: wide, alt: each.words)),
+  block(width: wide, align(center, text(size: small)[#each.words])),
+)
+#let pictures(it) = grid(columns: (wide, gap, wide), align: top,
+  framed(it.pictures.at(0), false), if it.moves { arrow }, framed(it.pictures.at(1), not it.moves))
+
+#let dose(it) = text(font: serif, weight: 600, size: (if child { 16pt } else { 15pt }) * scale)[
+  #if it.before != "" [#text(size: small, weight: 400, fill: soft)[#strike(it.before)] ]#it.dose
+]
+#let facts(it) = grid(columns: (auto, 1fr), column-gutter: 0.5em, row-gutter: 0.5em,
+  strong[Feels like], it.feel + ".", strong[Stop when], it.stop + ".")
+#let words(n, it) = [
+  #grid(columns: (1fr, auto), column-gutter: 4mm, align: (left + bottom, right + bottom),
+    heading(level: 2, text(font: serif, weight: 600, size: 14.5pt * scale)[#n #h(0.35em) #it.name]),
+    dose(it))
+  #v(-0.8mm)
+  #hairline
+  #if it.rung != "" [#v(-0.6mm) #text(size: small, fill: soft)[#it.rung]#if it.music.len() == 0 and it.tempo > 0 [ #text(size: small, fill: soft)[· ♩ = #it.tempo]]]
+  #v(0.2mm)
+  #let steps = enum(tight: true, spacing: 0.5em, indent: 0pt, body-indent: 0.5em,
+    numbering: n => text(fill: soft)[#("a", "b", "c").at(n - 1)], ..it.steps)
+  #if it.pictures.len() == 0 { grid(columns: (1fr, 1fr), column-gutter: 8mm, steps, facts(it)) } else [
+    #steps
+    #v(0.5mm)
+    #facts(it)
+  ]
+]
+#let title(it) = [
+  #if it.title != "" [#text(font: serif, weight: 600)[#it.title] #h(0.5em) #text(size: small, fill: soft)[#it.credit]]
+  #h(1fr)
+  #if it.tempo > 0 [#box[#text(font: ("Noto Music", serif))[♩]#text(font: serif)[#(" = " + str(it.tempo))]]]
+  #if it.hint != "" [#h(0.5em) #text(font: serif, style: "italic")[#it.hint]]
+]
+#let music(it, part) = image(bytes(part.svg), format: "svg", width: part.width * 1mm, alt: "Music of " + it.name)
+// Blanks for the bars of a piece that nobody brought, and a staff to copy the hardest of them.
+#let staff = block(width: 100%, stroke: (right: 0.6pt), stack(spacing: 1.7mm, ..range(5).map(_ => line(length: 100%, stroke: 0.5pt))))
+#let writes = [
+  #let gap = box(width: 22mm, stroke: (bottom: 0.6pt))[]
+  #v(1.5mm) My piece, bars #gap to #gap #h(2em) Copy the hardest of them here:
+  #v(2.5mm)
+  #staff
+  #v(1mm)
+]
+
+#let exercise(n, it) = {
+  let parts = it.music
+  block(width: 100%, breakable: false)[
+    #if it.pictures.len() > 0 {
+      grid(columns: (2 * wide + gap, 1fr), column-gutter: 6mm, align: top, pictures(it), words(n, it))
+    } else { words(n, it) }
+    #if it.writes { writes }
+    #if parts.len() > 0 [
+      #v(1.2mm)
+      #block(width: parts.at(0).width * 1mm, below: 2.2mm, title(it))
+      #music(it, parts.at(0))
+    ]
+  ]
+  for part in parts.slice(calc.min(1, parts.len())) { block(breakable: false, above: 1mm, music(it, part)) }
+}
+
+#let foot = [
+  #if sheet.helper != "" [#block(below: 2.2mm)[#strong[Helper (no music needed):] #sheet.helper]]
+  #if sheet.teacher != "" [#block(below: 2.6mm, text(font: serif, style: "italic", size: body + 1pt)[“#sheet.teacher”])]
+  #block(width: 100%)[#strong[#if child [My word:] else [My own word for how it felt:]] #blank]
+]
+
+#if sheet.paused != none [
+  #who
+  #v(6mm)
+  #block(width: 100%, stroke: 2.4pt, radius: 2mm, inset: 8mm)[
+    #set par(leading: 0.5em, spacing: 1em)
+    #heading(level: 1)[Please rest this hand.]
+
+    #text(size: 16pt)[No exercises until your teacher says so.]
+
+    #text(size: 16pt)[#if child [Show this to a grown-up: please] else [Please] see a doctor or a physiotherapist about: #strong[#sheet.paused.join("; ")].]
+  ]
+  #v(8mm)
+  #strong[What they said:] #blank
+  #v(7mm) #blank #v(7mm) #blank
+  #v(10mm)
+  #strong[Meanwhile:] sing the tune, clap it, listen to it.
 ] else [
-  #if sheet.focus.len() > 0 [This week is about: *#sheet.focus.join(" and ")*. #h(1fr)] #if sheet.items.len() > 0 [About *#sheet.minutes minutes* a day.]
-  #if sheet.takes != "" [
-    #text(fill: ink)[How long such a thing usually takes: #sheet.takes.]
-  ]
+  #head
+  #v(pad) #if next == 0 [#v(0.6fr)]
   #if sheet.eased [
-    #block(stroke: 1pt, radius: 4pt, inset: 7pt, width: 100%)[
-      *Easing off:* half as much of it, soft and short, until your next lesson. Leave out whatever hurts.
+    #block(width: 100%, fill: luma(90%), radius: 1.2mm, inset: (x: 3mm, y: 2mm))[
+      #text(font: serif, weight: 600, size: body + 3pt)[Easing off this week:] half of it, soft and short. Leave out whatever hurts.
     ]
+    #v(pad) #v(0.6fr)
   ]
-  #if sheet.teacher_line != "" [
-    #block(inset: (left: 10pt, y: 3pt), stroke: (left: 2pt + ink))[#emph(sheet.teacher_line)]
+  #if sheet.items.len() == 0 [
+    #text(size: body + 3pt)[Nothing to practise this week. Play what you like.]
+    #v(1fr)
+  ] else [
+    #days
+    #for (n, it) in sheet.items.enumerate(start: 1) {
+      if n == next { pagebreak() } else if next > 0 { v(10mm) } else { v(pad) + v(1fr) }
+      exercise(n, it)
+    }
+    #v(pad) #v(1fr)
   ]
+  #foot
 ]
-
-#for (number, item) in sheet.items.enumerate(start: 1) [
-  // The words of an exercise stay together; its music may go on overleaf, so that pages are full.
-  #block(width: 100%, above: 13pt)[
-    #block(breakable: scale > 1, width: 100%)[
-    #grid(columns: (1fr, auto), align: (left + bottom, right + bottom),
-      [== #number. #item.name],
-      [*#item.dose*#if item.tempo > 0 [ · ♩ = #item.tempo] · about #item.minutes min],
-    )
-    #v(-3pt)
-    #text(fill: ink)[This week: #item.rung.] #item.why
-    #if item.child != "" [ #text(font: "Literata", style: "italic")[“#item.child”] ]
-    #grid(columns: (1.35fr, 1fr, if item.pictures.len() == 0 { 0pt } else { pt(56) }), column-gutter: 11pt,
-      [
-        #enum(tight: true, spacing: 0.55em, ..item.steps)
-        #text(size: pt(9.5))[*Not like this:* #item.mistake *Too much:* #item.over]
-      ],
-      block(stroke: (left: 0.6pt + luma(60%)), inset: (left: 9pt, y: 1pt))[
-        *It feels like:* #item.feel
-
-        *In the mirror:* #item.mirror
-
-        *Stop when:* #item.stop
-        #if item.helper != "" [
-
-          *Helper:* #item.helper
-        ]
-      ],
-      if item.pictures.len() > 0 {
-        stack(spacing: 5pt, ..item.pictures.map(each => stack(spacing: 2.5pt,
-          block(stroke: 0.4pt + luma(70%), radius: 3pt, clip: true,
-            image(bytes(each.svg), format: "svg", width: 100%, alt: each.words)),
-          align(center, text(size: pt(8))[#each.words]),
-        )))
-      },
-    )
-    ]
-    // Whoever has the music has the days to tick: neither goes overleaf alone.
-    #block(breakable: false, width: 100%)[
-    #if item.music != "" [
-      #v(1pt)
-      #if item.title != "" [#text(font: "Literata", weight: 600)[#item.title] #h(1fr) #text(size: pt(9), fill: ink)[#item.credit]]
-      #image(bytes(item.music), format: "svg", width: 100%, alt: "Music of " + item.name)
-    ]
-    #v(1pt)
-    #text(size: pt(9.5), fill: ink)[Tick the days:] #h(4pt) #for day in item.days { box-to-tick(day) }
-    ]
-  ]
-]
-
-#context [#metadata((page: here().page(), share: here().position().y / page.height)) <end>]
+#context [#metadata(here().page()) <end>]

@@ -90,7 +90,7 @@ class _AtHome:
             planned={day for day in planned if after < day <= until},
             done={day for day in done if after < day <= until},
             is_logged=bool(logs),
-            pain=max((float(log.pain) for log in logs), default=0.0),
+            pain=max((log.felt_pain for log in logs), default=0.0),
         )
 
 
@@ -149,7 +149,7 @@ def _told_in_lessons(lessons: Sequence[Lesson]) -> dict[int, list[Pain]]:
     aches: dict[Place, Ache] = {}
     after, found = date.min, {}
     for lesson in lessons:
-        home = [logged(log) for log in logs if log.pain and after < log.date <= lesson.date]
+        home = [logged(log) for log in logs if log.felt_pain and after < log.date <= lesson.date]
         aches = after_pains(aches, home)
         told = told_in(lesson, aches)
         aches, after = after_pains(aches, told), lesson.date
@@ -160,7 +160,7 @@ def _told_in_lessons(lessons: Sequence[Lesson]) -> dict[int, list[Pain]]:
 def _pain_since(lessons: Sequence[Lesson]) -> float:
     """The most that was logged at home after the newest lesson."""
     logs = [log for lesson in lessons for log in lesson.home_days.all()]
-    return max((float(log.pain) for log in logs if log.date > lessons[-1].date), default=0.0)
+    return max((log.felt_pain for log in logs if log.date > lessons[-1].date), default=0.0)
 
 
 def _pains(
@@ -177,7 +177,7 @@ def _pains(
         found += [
             (log.date, log.pain, _where(place_named(log.place)))
             for log in lesson.home_days.all()
-            if log.pain > 0
+            if log.felt_pain > 0
         ]
     return sorted(found)
 

@@ -14,6 +14,7 @@ from lefthand.case.case import Case
 from lefthand.reason.safety import Safety, SafetyLevel, assess_safety, red_reasons
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, RedFlag
+from studio.models.weeks import HURT
 from studio.services.standing import forget
 
 LETTERS_OF_A_NOTE = 10
@@ -55,10 +56,10 @@ def home_pain(player_id: int, on: date) -> HomeDay | None:
     """The newest log of the last seven days with pain, whatever is said in the lesson."""
     since = on - timedelta(days=HOME_PAIN_DAYS)
     logs = HomeDay.objects.filter(
+        HURT,
         lesson__player=player_id,
         lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
         date__gte=since,
-        pain__gt=0,
     )
     return logs.filter(date__lte=on + timedelta(days=1)).order_by("date").last()
 
@@ -67,10 +68,10 @@ def pain_in_week(players: Sequence[int], on: date) -> dict[int, HomeDay]:
     """The newest log of the last seven days in which something hurt, by player."""
     since = on - timedelta(days=HOME_PAIN_DAYS)
     logs = HomeDay.objects.filter(
+        HURT,
         lesson__player__in=players,
         lesson__date__gte=since - timedelta(days=MOST_DAYS_OF_A_LINK),
         date__gte=since,
-        pain__gt=0,
     ).select_related("lesson")
     return {log.lesson.player_id: log for log in logs.order_by("date")}
 

@@ -92,7 +92,7 @@ class Past:
         plans = Plan.objects.filter(
             lesson__player=self.player_id, lesson__date=self.standing.week_on
         )
-        plans = plans.select_related("lesson").prefetch_related("items")
+        plans = plans.select_related("lesson__player").prefetch_related("items")
         return [item for plan in plans for item in known_items(plan)]
 
 

@@ -39,6 +39,7 @@ from studio.models import (
     PracticeResult,
     RedFlag,
 )
+from studio.models.weeks import HURT
 from studio.services.findings import youngest_age_at
 from studio.services.flags import raise_from_home, take_back_from_home
 from studio.services.home_week import DAYS_OPEN, HomeWeek, last_lesson_day
@@ -50,6 +51,8 @@ TOKEN_BYTES = 32
 DAYS_AHEAD = 1
 DONE = ("done", "partly", "not")
 FELT = ("", "soft", "mixed", "tight")
+ONE_THING = ("", "mostly", "partly", "not")
+HURT_SAID = ("", "open", "nothing")
 WHEN = ("before", "after")
 MOST_PLAYS = 999
 LATER = ("next_day", "rest", "night")
@@ -126,19 +129,22 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     """
     player = _player_behind(token, today)
     try:
-        lesson = _week_logged(player, data.get("date"), today)
+        lesson = _week_logged(player, data.get("date"), today, data.get("given_on"))
         log = _read_log(data, lesson)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
     day = log.pop("date")
-    answered = {} if log["pain"] else {"later": None}
-    HomeDay.objects.update_or_create(lesson=lesson, date=day, defaults={**log, **answered})
+    pain = log["pain"]
+    answered = {} if pain or log["hurt"] == "open" else {"later": None}
+    kept, _ = HomeDay.objects.update_or_create(
+        lesson=lesson, date=day, defaults={**log, **answered}
+    )
     _keep_results(lesson, day)
     signs: dict[str, Any] = dict.fromkeys(log["signs"], True)
-    over = pain_over_time(player.pk, day) if log["pain"] else NOT_YET
+    over = pain_over_time(player.pk, day) if kept.felt_pain else NOT_YET
     reasons = red_reasons(
         Reports(
-            pain=log["pain"],
+            pain=kept.felt_pain,
             place=log["place"] or None,
             pain_when=("next_day",) if over.next_day else (),
             same_place_weeks=over.weeks,
@@ -147,7 +153,7 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     )
     if reasons:
         key = str(data.get("client_key") or "")
-        raise_from_home(lesson, reasons, on=day, pain=log["pain"], log_key=key)
+        raise_from_home(lesson, reasons, on=day, pain=pain or None, log_key=key)
     return HomeWeek(_week_in_force(player, today), today)
 
 
@@ -161,7 +167,7 @@ def answer_later(
     """
     player = _player_behind(token, today)
     log = HomeDay.objects.filter(lesson__player=player, date=day).order_by("lesson__date").last()
-    if log is None or log.pain <= 0 or day >= today + timedelta(days=DAYS_AHEAD):
+    if log is None or log.felt_pain <= 0 or day >= today + timedelta(days=DAYS_AHEAD):
         raise StudioError("bad_input", "date", "expected an earlier day on which something hurt")
     unknown = set(times) - set(LATER)
     if unknown:
@@ -170,10 +176,11 @@ def answer_later(
     log.save(update_fields=["later"])
     lesson = log.lesson
     when = tuple(log.later)
-    reasons = red_reasons(Reports(pain=log.pain, place=log.place or None, pain_when=when))
+    reasons = red_reasons(Reports(pain=log.felt_pain, place=log.place or None, pain_when=when))
     if reasons:
         key = f"{LATER_KEY}{client_key}" if client_key else ""
-        raise_from_home(lesson, reasons, on=today, pain=log.pain, log_key=key)
+        pain = log.pain or None
+        raise_from_home(lesson, reasons, on=today, pain=pain, log_key=key)
     return HomeWeek(_week_in_force(player, today), today)
 
 
@@ -194,7 +201,7 @@ def take_back_stop(token: str, client_key: str, seconds: float, today: date) -> 
     if flag is None or not take_back_from_home(flag.lesson, flag.log_key, on=today):
         raise StudioError("conflict", "stop", "it cannot be taken back; tell your teacher")
     if flag.log_key.startswith(LATER_KEY):
-        flag.lesson.home_days.filter(pain__gt=0, date__lt=today).update(later=None)
+        flag.lesson.home_days.filter(HURT, date__lt=today).update(later=None)
     else:
         HomeDay.objects.filter(lesson=flag.lesson, date=flag.raised_on).delete()
         _keep_results(flag.lesson, flag.raised_on)
@@ -209,9 +216,14 @@ def week_logged(token: str, day: date, today: date) -> Lesson:
         raise StudioError("bad_input", error.field, error.problem) from error
 
 
-def _week_logged(player: Player, day: Any, today: date) -> Lesson:
+def _week_logged(player: Player, day: Any, today: date, given_on: date | None = None) -> Lesson:
+    """`given_on`: the day of the lesson whose week was open when it was told, where that is known:
+    on the day of a lesson two weeks meet."""
     latest = today + timedelta(days=DAYS_AHEAD)
-    lesson = _week_of(player, day) if isinstance(day, date) and day <= latest else None
+    lesson = None
+    if isinstance(day, date) and day <= latest:
+        told = _weeks(player).filter(date=given_on, date__lte=day).first() if given_on else None
+        lesson = told or _week_of(player, day)
     if lesson is None:
         raise InputError("date", "expected a day from the lesson until today")
     return lesson
@@ -232,6 +244,8 @@ def _read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
         "signs": signs,
         "tempos": read_tempos(data.get("tempos") or {}, lesson),
         "checks": read_checks(data.get("checks") or {}, lesson),
+        "one_thing": read_one_of("one_thing", data.get("one_thing") or "", ONE_THING),
+        "hurt": read_one_of("hurt", data.get("hurt") or "", HURT_SAID),
     }
 
 
@@ -299,7 +313,7 @@ def _keep_results(lesson: Lesson, day: date) -> None:
             item=item,
             date=day,
             passed=(log.done == "done" or log.parts is not None) and log.felt == "soft",
-            pain=log.pain if _may_have_hurt(item, log, then.instrument) else 0,
+            pain=log.felt_pain if _may_have_hurt(item, log, then.instrument) else 0,
             tighter=log.felt == "tight",
         )
         for item in then.given

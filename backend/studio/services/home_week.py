@@ -143,7 +143,7 @@ class HomeWeek:
     def is_eased(self) -> bool:
         """Something hurt this week or in the last seven days, skin left out, or a stop was lifted
         after the week was given."""
-        hurt = (log for log in self.logs if log.pain > 0 and self._is_known(log))
+        hurt = (log for log in self.logs if log.felt_pain > 0 and self._is_known(log))
         if self.sore or any(log.place != Place.SKIN for log in hurt):
             return True
         lifted = [f.lifted_on for f in self._flags if f.lifted_on and not f.mistaken]

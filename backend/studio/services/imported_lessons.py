@@ -31,8 +31,19 @@ from studio.models import (
     PracticeResult,
 )
 from studio.services.entries.answers import AGAIN_KEYS
+from studio.services.entries.week import MAX_ONE_THING
 from studio.services.findings import grading_of
-from studio.services.home import DONE, FELT, LATER, SIGNS, read_checks, read_parts, read_tempos
+from studio.services.home import (
+    DONE,
+    FELT,
+    HURT_SAID,
+    LATER,
+    ONE_THING,
+    SIGNS,
+    read_checks,
+    read_parts,
+    read_tempos,
+)
 from studio.services.imported_rows import (
     Reading,
     read_date,
@@ -60,6 +71,7 @@ def read_lesson(row: Mapping[str, Any], reading: Reading, on: date) -> None:
         harder_piece=row.get("harder_piece") is True,
         break_weeks=None if weeks is None else read_number("break_weeks", weeks, 0, 5000),
         teacher_line=read_text("teacher_line", row.get("teacher_line")),
+        one_thing=read_text("one_thing", row.get("one_thing"))[:MAX_ONE_THING],
         home_take=_known_take(row.get("home_take")),
         complaint_finger=_finger(row.get("complaint_finger")),
     )
@@ -195,6 +207,8 @@ def _home_day(row: Mapping[str, Any], lesson: Lesson, _reading: Reading) -> None
             "later": None if later is None else [t for t in LATER if t in later],
             "tempos": read_tempos(row.get("tempos") or {}, lesson),
             "checks": read_checks(row.get("checks") or {}, lesson),
+            "one_thing": read_one_of("one_thing", row.get("one_thing") or "", ONE_THING),
+            "hurt": read_one_of("hurt", row.get("hurt") or "", HURT_SAID),
         },
     )
 

@@ -16,8 +16,9 @@ from lefthand.practice.pains import (
 from lefthand.practice.standing import Standing
 from lefthand.values.vocabulary import Place
 from studio.models import HomeDay, Lesson, RedFlag
+from studio.models.weeks import HURT, LEAST_PAIN
 
-A_PLACE_ALONE = 1.0  # where a place was told and not how much
+A_PLACE_ALONE = LEAST_PAIN  # where a place was told and not how much
 MOST_DAYS_OF_A_LINK = 63  # logs come in for eight weeks after the lesson, and some days late
 
 
@@ -28,7 +29,7 @@ def place_named(name: str | None) -> Place:
 
 def home_pains(player_id: int, after: date | None, until: date) -> list[Pain]:
     """What was logged at home after a day and up to another, oldest first."""
-    logs = HomeDay.objects.filter(lesson__player=player_id, pain__gt=0, date__lte=until)
+    logs = HomeDay.objects.filter(HURT, lesson__player=player_id, date__lte=until)
     if after is not None:
         reach = after - timedelta(days=MOST_DAYS_OF_A_LINK)
         logs = logs.filter(date__gt=after, lesson__date__gte=reach)
@@ -37,7 +38,8 @@ def home_pains(player_id: int, after: date | None, until: date) -> list[Pain]:
 
 def logged(log: HomeDay) -> Pain:
     """What a log from home says of pain."""
-    return Pain(log.date, place_named(log.place), log.pain, told=log.pain)
+    told = log.pain if log.pain > 0 else None
+    return Pain(log.date, place_named(log.place), log.felt_pain, told=told)
 
 
 def newest_lift(flags: Iterable[RedFlag], on: date) -> date | None:

@@ -105,6 +105,7 @@ def _lesson(lesson: Lesson, *, sounds: bool) -> dict[str, Any]:
             for f in lesson.focuses.all()
         ],
         "teacher_line": lesson.teacher_line,
+        "one_thing": lesson.one_thing,
         "home_take": lesson.home_take,
         "takes": [_take(take, sounds=sounds) for take in lesson.takes.all()],
         "plan": _plan(lesson.plan) if hasattr(lesson, "plan") else None,
@@ -115,8 +116,9 @@ def _lesson(lesson: Lesson, *, sounds: bool) -> dict[str, Any]:
 
 
 def _home_day(day: HomeDay) -> dict[str, Any]:
-    names = ("done", "parts", "felt", "pain", "place", "signs", "later", "tempos", "checks")
-    return {"date": str(day.date), **{name: getattr(day, name) for name in names}}
+    told = ("done", "parts", "felt", "one_thing", "pain", "hurt", "place", "signs", "later")
+    found = {name: getattr(day, name) for name in (*told, "tempos", "checks")}
+    return {"date": str(day.date), **found}
 
 
 def _take(take: Take, *, sounds: bool) -> dict[str, Any]:

@@ -1,8 +1,10 @@
 """The focus that was taken, chosen or ruled out, and the week that was made for it."""
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.one_things import Reader
 from lefthand.practice.ruled_out import RuledOut, ruled_out_after, ruled_out_before
 from lefthand.reason.learning import LessonFacts
+from lefthand.values.vocabulary import Instrument
 from studio.models import Plan
 from studio.paper.sheet import build_sheet
 from studio.services.decisions import stale_focus, taken_focus
@@ -74,6 +76,16 @@ class FocusThatFollows(StudioCase):
         self.assertEqual(self.focus(lesson), proposed[1:])
 
 
+def said_of(cause):
+    """All sentences that may head a week for a cause."""
+    told = load_catalogue().one_things[cause]
+    return {
+        told.told(reader, Instrument.VIOLIN, fingers).say
+        for reader in Reader
+        for fingers in ((), (1,), (2,), (3,), (4,))
+    }
+
+
 class WeekOfAnotherFocus(StudioCase):
     def given(self):
         return self.whole_lesson(0, GRIP)
@@ -85,12 +97,12 @@ class WeekOfAnotherFocus(StudioCase):
         lesson = self.given()
         view = self.view(lesson)
         self.assertEqual(stale_focus(view, lesson.plan), [])
-        told, whys = self.sheet(lesson).focus, [item.why for item in self.sheet(lesson).items]
+        told, whys = self.sheet(lesson).one, [item.why for item in self.sheet(lesson).items]
         self.look(lesson, PRESSED)
         plan = Plan.objects.get(lesson=lesson)
         self.assertEqual(stale_focus(self.view(lesson), plan)[0], GRIP_CAUSE)
         sheet = self.sheet(lesson)
-        self.assertEqual((sheet.focus, [item.why for item in sheet.items]), (told, whys))
+        self.assertEqual((sheet.one, [item.why for item in sheet.items]), (told, whys))
         self.assertIn(load_catalogue().causes[GRIP_CAUSE].name, sheet.made_for)
 
     def test_made_anew_it_tells_of_the_new_focus_alone(self):
@@ -99,9 +111,8 @@ class WeekOfAnotherFocus(StudioCase):
         self.give(lesson, *(item.exercise for item in self.view(lesson).proposal.items))
         sheet = self.sheet(lesson)
         self.assertEqual(sheet.made_for, ())
-        names = load_catalogue().causes
-        self.assertIn(names[PRESSING].name, sheet.focus)
-        self.assertNotIn(names[GRIP_CAUSE].name, sheet.focus)
+        self.assertIn(sheet.one.say, said_of(PRESSING))
+        self.assertNotIn(sheet.one.say, said_of(GRIP_CAUSE))
 
     def test_undo_brings_back_the_week_that_was_made_for_the_other_focus(self):
         lesson = self.given()
@@ -111,7 +122,7 @@ class WeekOfAnotherFocus(StudioCase):
         undo(lesson.pk)
         sheet = self.sheet(lesson)
         self.assertIn(load_catalogue().causes[GRIP_CAUSE].name, sheet.made_for)
-        self.assertEqual(sheet.focus, before.focus)
+        self.assertEqual(sheet.one, before.one)
         self.assertEqual([i.why for i in sheet.items], [i.why for i in before.items])
 
     def test_no_cause_is_told_that_no_exercise_is_for(self):
@@ -121,7 +132,7 @@ class WeekOfAnotherFocus(StudioCase):
             e.id for e in aims.values() if GRIP_CAUSE not in e.aims and "vn" in e.instruments
         )
         self.give(lesson, only)
-        self.assertNotIn(load_catalogue().causes[GRIP_CAUSE].name, self.sheet(lesson).focus)
+        self.assertNotIn(self.sheet(lesson).one.say, said_of(GRIP_CAUSE))
 
 
 class RuledOutCauses(StudioCase):

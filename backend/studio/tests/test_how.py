@@ -24,7 +24,7 @@ class HowItGoes(StudioCase):
                 shown = self.how(lesson, exercise=name, rung=rungs[name], place=place).json()
                 self.assertEqual(shown["steps"], list(item.steps))
                 self.assertEqual(shown["music"], item.music)
-                self.assertEqual(shown["dose"], item.dose)
+                self.assertEqual(shown["dose"], item.dose.words(item.fingers))
 
     def test_it_can_be_shown_before_anything_was_given(self):
         lesson = self.lesson()

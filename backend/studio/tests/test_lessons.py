@@ -1,22 +1,13 @@
 """From one lesson to the next: the same checks, advice, flags, sheet, demo."""
 
-from dataclasses import replace
 from datetime import timedelta
-from io import BytesIO
-from itertools import product
-
-from pypdf import PdfReader
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.explain import GRADE_WORDS
-from lefthand.tests.effort import usually
 from studio.demo_data import PLAYERS
 from studio.demo_past import PASTS, levels
 from studio.errors import StudioError
 from studio.models import HomeDay, Lesson, Player, PracticeResult
-from studio.paper.pdf import sheet_pdf
-from studio.paper.setting import Paper
-from studio.paper.sheet import build_sheet
 from studio.services.cases import LessonView, weeks_away
 from studio.services.day_list import day_rows
 from studio.services.decisions import objections
@@ -255,124 +246,6 @@ class Breaks(StudioCase):
         for weeks in (2, 4):
             HomeDay.objects.create(lesson=given, date=DAY + timedelta(weeks=weeks), done="done")
         self.assertFalse(self.view(self.lesson(6)).safety.is_amber)
-
-
-class Sheets(StudioCase):
-    seconds_each = 6
-
-    def text(self, lesson):
-        pdf = sheet_pdf(build_sheet(lesson_of(self.teacher, lesson.pk)))
-        reader = PdfReader(BytesIO(pdf))
-        return reader, " ".join(" ".join(p.extract_text() for p in reader.pages).split())
-
-    def test_the_pdf_has_the_week_and_drawn_music_and_shows_the_least(self):
-        lesson = self.lesson()
-        self.look(lesson, GRIP)
-        self.give(lesson, "thumb_taps", "feather_pattern")
-        self.enter(lesson, "line", "", "Four soft taps.")
-        reader, text = self.text(lesson)
-        self.assertEqual(len(reader.pages), 1)
-        self.assertTrue(reader.trailer["/Root"]["/MarkInfo"]["/Marked"])
-        for words in (
-            "Pia’s week",
-            "Thumb taps",
-            "2 × 10 taps",
-            "Stop when",
-            "Four soft taps.",
-            "fall and add nothing",
-            "Not like this",
-            "How long such a thing usually takes: four to twelve weeks.",
-        ):
-            self.assertIn(words, text)
-        for words in ("Example", "2014", "web.closed", "pale"):
-            self.assertNotIn(words, text)
-
-    def test_every_sheet_of_the_demo_is_two_pages_at_most_on_either_paper(self):
-        sizes = {Paper.A4: (595, 842), Paper.LETTER: (612, 792)}
-        for player in build_demo(DAY):
-            lesson = player.lessons.filter(plan__isnull=False).last()
-            if lesson is None:
-                continue
-            sheet = build_sheet(lesson)
-            ways = list(product(sizes.items(), (False, True)))
-            for (paper, (width, height)), large in usually(ways[1:3], ways):
-                pages = PdfReader(BytesIO(sheet_pdf(sheet, paper, large=large))).pages
-                with self.subTest(player=player.name, paper=paper, large=large):
-                    self.assertLessEqual(len(pages), 3 if large else 2)
-                    box = pages[0].mediabox
-                    self.assertEqual((round(box.width), round(box.height)), (width, height))
-
-    def test_a_few_lines_too_many_make_the_print_smaller_and_not_a_page_more(self):
-        """A sheet is grown a line at a time over the foot of its first page."""
-        lesson = self.lesson()
-        self.give(lesson, "thumb_taps")
-        sheet = build_sheet(lesson_of(self.teacher, lesson.pk))
-        pages = {}
-        for words in range(0, 1600, usually(80, 40)):
-            longer = replace(sheet, teacher_line="soft and short " * (words // 3))
-            read = PdfReader(BytesIO(sheet_pdf(longer))).pages
-            last = read[-1].extract_text()
-            own = last.partition("Soft and short is better")[0].partition("page 2")[2]
-            pages[words] = (len(read), len(own.split()))
-        self.assertEqual({count for count, _ in pages.values()}, {1, 2})
-        overleaf = [own for count, own in pages.values() if count == 2]
-        self.assertGreater(min(overleaf), 20, pages)
-
-    def test_a_child_is_spoken_to_as_a_child_and_an_adult_is_not(self):
-        lesson = self.lesson()
-        self.give(lesson, "thumb_taps")
-        item = build_sheet(lesson_of(self.teacher, lesson.pk)).items[0]
-        self.assertEqual(item.child, "")
-        self.assertEqual(item.picture.words, ("thumb at the neck", "thumb in the air"))
-        self.player.birth_year = DAY.year - 8
-        self.player.save()
-        _, text = self.text(lesson)
-        self.assertIn("The thumb knocks softly", text)
-
-    def test_a_shared_reason_is_said_once(self):
-        lesson = self.whole_lesson(0, GRIP)
-        items = build_sheet(lesson_of(self.teacher, lesson.pk)).items
-        reasons = [item.why.partition("; this ")[0] for item in items if "; this " in item.why]
-        self.assertGreater(len(items), 1)
-        self.assertEqual(len(reasons), len(set(reasons)))
-        self.assertTrue(all(item.exercise.does in item.why for item in items))
-
-    def test_music_is_on_the_sheet_where_the_step_has_music(self):
-        lesson = self.lesson()
-        self.give(lesson, "thumb_taps", "feather_pattern")
-        music = [item.music for item in build_sheet(lesson_of(self.teacher, lesson.pk)).items]
-        self.assertIsNone(music[0])
-        self.assertIn("<svg", music[1])
-
-    def test_a_paused_sheet_has_no_exercises_and_says_whom_to_see(self):
-        lesson = self.whole_lesson(0, GRIP)
-        self.enter(lesson, "reports", "", {"numbness": True})
-        _, text = self.text(lesson)
-        self.assertIn("doctor or a physiotherapist", text)
-        self.assertNotIn("Thumb taps", text)
-
-    def test_any_text_prints_though_the_fonts_lack_its_letters(self):
-        lesson = self.whole_lesson(0, GRIP)
-        plain, odd = ("Łukasz Ωmega", "Жанна"), ("\ue000", "ẹ́", "ا لع")
-        lacking = ("李娜", "👩🏽‍🎤 Pia")
-        for name in (*plain, *odd, *lacking):
-            with self.subTest(name):
-                self.player.name = name
-                self.player.save()
-                self.enter(lesson, "line", "", f"{name} soft")
-                told = self.assertLogs if name in lacking else self.assertNoLogs
-                with told("jolf.paper", "WARNING"):
-                    reader, text = self.text(lesson)
-                if name in plain:
-                    self.assertIn(name.split()[0], text)
-                self.assertIn("soft", text)
-                self.assertGreaterEqual(len(reader.pages), 1)
-
-    def test_words_with_signs_of_the_page_language_stay_words(self):
-        lesson = self.lesson()
-        self.give(lesson, "thumb_taps")
-        self.enter(lesson, "line", "", "#[*x*] $1$ @you \\ <b> ♯ ♭")
-        self.assertIn("#[*x*] $1$ @you \\ <b>", self.text(lesson)[1])
 
 
 class Demo(StudioCase):

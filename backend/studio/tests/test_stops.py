@@ -5,8 +5,8 @@ from datetime import timedelta
 from lefthand.catalogue.catalogue import load_catalogue
 from studio.errors import StudioError
 from studio.models import HomeDay, LessonEntry, PracticeResult, RedFlag
-from studio.paper.pdf import sheet_pdf
 from studio.paper.sheet import build_sheet
+from studio.paper.sheet_pages import sheet_pdf
 from studio.services.day_list import day_rows
 from studio.services.entries import undo
 from studio.services.flags import lift_flags, open_flags, open_reasons

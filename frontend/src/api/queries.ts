@@ -84,12 +84,30 @@ export const deskQuery = queryOptions({
   queryFn: async () => unwrap(await client.GET('/api/desk')),
 });
 
+export interface SheetPaper {
+  paper: 'a4' | 'us-letter';
+  large: boolean;
+}
+
 export const sheetQuery = (id: number) =>
   queryOptions({
     queryKey: ['sheet', id],
     queryFn: async () =>
       unwrap(
         await client.GET('/api/lessons/{lesson_id}/sheet', { params: { path: { lesson_id: id } } }),
+      ),
+    staleTime: 0,
+  });
+
+/** The same sheet as pictures of its pages. `paper`: as the address of the PDF asks for it. */
+export const sheetPagesQuery = (id: number, paper: SheetPaper) =>
+  queryOptions({
+    queryKey: ['sheet', id, 'pages', paper],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/lessons/{lesson_id}/sheet/pages', {
+          params: { path: { lesson_id: id }, query: paper },
+        }),
       ),
     staleTime: 0,
   });

@@ -825,6 +825,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson_id}/sheet/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Sheet Pages
+         * @description The pages of the PDF as pictures, to be seen before it is printed.
+         */
+        get: operations["api_sheets_routes_read_sheet_pages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson_id}/takes/{evidence}": {
         parameters: {
             query?: never;
@@ -1792,6 +1812,18 @@ export interface components {
             value?: number | null;
         };
         /**
+         * BriefOut
+         * @description An exercise in few words; `feel` and `stop` go on after "Feels like" and "Stop when".
+         */
+        BriefOut: {
+            /** Feel */
+            feel: string;
+            /** Steps */
+            steps: string[];
+            /** Stop */
+            stop: string;
+        };
+        /**
          * ByEarOut
          * @description A finding that is proposed. key and value: as an entry takes them. told: with its unit.
          */
@@ -2333,7 +2365,7 @@ export interface components {
             /** Sets */
             sets: number;
         };
-        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["ComplaintFingerEntry"] | components["schemas"]["AgainEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["HomeTakeEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
+        EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["ComplaintFingerEntry"] | components["schemas"]["AgainEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["OneThingEntry"] | components["schemas"]["HomeTakeEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -2835,7 +2867,10 @@ export interface components {
             /** Uncounted */
             uncounted: number;
         };
-        /** HomeDayIn */
+        /**
+         * HomeDayIn
+         * @description `given_on`: the day of the lesson whose week was open when it was told.
+         */
         HomeDayIn: {
             /**
              * Checks
@@ -2861,6 +2896,18 @@ export interface components {
              * @default
              */
             felt?: string;
+            /** Given On */
+            given_on?: string | null;
+            /**
+             * Hurt
+             * @default
+             */
+            hurt?: string;
+            /**
+             * One Thing
+             * @default
+             */
+            one_thing?: string;
             /**
              * Pain
              * @default 0
@@ -2888,7 +2935,8 @@ export interface components {
         };
         /**
          * HomeDayOut
-         * @description `parts`: the exercises that were practised, where not all were.
+         * @description `parts`: the exercises that were practised, where not all were. `hurt`: "open" where it hurt
+         *     and no more was said, "nothing" where that was taken back by somebody.
          */
         HomeDayOut: {
             /** Checks */
@@ -2904,8 +2952,12 @@ export interface components {
             done: string;
             /** Felt */
             felt: string;
+            /** Hurt */
+            hurt: string;
             /** Later */
             later: string[] | null;
+            /** One Thing */
+            one_thing: string;
             /** Pain */
             pain: number;
             /** Parts */
@@ -2925,11 +2977,13 @@ export interface components {
          *     after the lesson. `is_apart`: loads the hand and rests a day in between. `eased`: the dose
          *     after pain, None for what rests then; `rests_with`: places with whose pain it rests whatever
          *     the dose; `shortened`: the dose while fingertip skin is sore. `tempo_steps`: of tempo work,
-         *     beats a minute from the start to the goal; empty for none.
+         *     beats a minute from the start to the goal; empty for none. `finger_words`: the finger that the
+         *     dose is for. `lines`: its music.
          */
         HomeItemOut: {
             /** Beat */
             beat: number | null;
+            brief: components["schemas"]["BriefOut"];
             calls: components["schemas"]["CallsOut"] | null;
             /** Child */
             child: string;
@@ -2942,12 +2996,16 @@ export interface components {
             exercise: string;
             /** Feel */
             feel: string;
+            /** Finger Words */
+            finger_words: string;
             /** Helper Does */
             helper_does: string;
             /** Is Apart */
             is_apart: boolean;
             /** Is Hold */
             is_hold: boolean;
+            /** Lines */
+            lines: components["schemas"]["MusicLineOut"][];
             /** Minutes */
             minutes: number;
             /** Mirror */
@@ -2999,8 +3057,8 @@ export interface components {
          * HomeOut
          * @description `eased`: something hurt, or a stop was lifted; half doses hold. `given_eased`: they were
          *     halved when the week was given. `sore`: places that hurt since, by name; "skin" for fingertip
-         *     skin, with which doses are shortened. `better`: what is less trouble than before, said to the
-         *     player.
+         *     skin, with which doses are shortened. `reader`: child, teen or adult. `better`: what is
+         *     less trouble than before, said to the player.
          */
         HomeOut: {
             /** Better */
@@ -3024,6 +3082,7 @@ export interface components {
             instrument: string;
             /** Items */
             items: components["schemas"]["HomeItemOut"][];
+            one_thing: components["schemas"]["OneThingOut"] | null;
             /** Open Strings */
             open_strings: number[];
             /**
@@ -3033,6 +3092,8 @@ export interface components {
             open_until: string;
             /** Paused */
             paused: boolean;
+            /** Reader */
+            reader: string;
             /** Self Check */
             self_check: components["schemas"]["SelfCheckOut"][];
             /** Sore */
@@ -3280,11 +3341,12 @@ export interface components {
         /**
          * LessonOut
          * @description `decided`: a focus was taken; `chosen`: it is the teacher's own and does not follow the
-         *     theory; `home_take`: the check that is recorded at home, "" for none; `moved_from`: names of
-         *     what was taken, where a focus that follows has moved since; `kept_words`: what became of last
-         *     week's focus, in a sentence; `last_week`: the lesson that gave
-         *     the week before; `waits_for`: the question that is open while no week can be given, "" for
-         *     none; `body`: what is known of it.
+         *     theory; `home_take`: the check that is recorded at home, "" for none; `one_thing`: of the
+         *     week, in the teacher's words, "" for `one_thing_proposed`; `one_thing_before`: that of the week
+         *     before, "" for none; `moved_from`: names of what was taken, where a focus that follows has
+         *     moved since; `kept_words`: what became of last week's focus, in a sentence; `last_week`:
+         *     the lesson that gave the week before; `waits_for`: the question that is open while no week
+         *     can be given, "" for none; `body`: what is known of it.
          */
         LessonOut: {
             /** Again */
@@ -3343,6 +3405,12 @@ export interface components {
             look_order: string;
             /** Moved From */
             moved_from: string[];
+            /** One Thing */
+            one_thing: string;
+            /** One Thing Before */
+            one_thing_before: string;
+            /** One Thing Proposed */
+            one_thing_proposed: string;
             paper_week: components["schemas"]["PaperWeekOut"] | null;
             plan: components["schemas"]["PlanOut"] | null;
             player: components["schemas"]["PlayerBrief"];
@@ -3541,6 +3609,21 @@ export interface components {
             /** Value */
             value: number;
         };
+        /**
+         * MusicLineOut
+         * @description One line of music as SVG, in units of its viewBox; `beats`: quarters that it lasts, None
+         *     where nobody counts them.
+         */
+        MusicLineOut: {
+            /** Beats */
+            beats: number | null;
+            /** Height */
+            height: number;
+            /** Svg */
+            svg: string;
+            /** Width */
+            width: number;
+        };
         /** ObjectionOut */
         ObjectionOut: {
             /** Exercise */
@@ -3569,6 +3652,38 @@ export interface components {
             value?: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"] | {
                 [key: string]: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"];
             } | null;
+        };
+        /**
+         * OneThingEntry
+         * @description `value`: the teacher's own words; "" for the catalogue's.
+         */
+        OneThingEntry: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "one_thing";
+            /** Value */
+            value: string;
+        };
+        /**
+         * OneThingOut
+         * @description What the week is about, said to the player; why; and what is asked about after practice.
+         */
+        OneThingOut: {
+            /** Ask */
+            ask: string;
+            /** Say */
+            say: string;
+            /** Why */
+            why: string;
         };
         /** OrderEntry */
         OrderEntry: {
@@ -3599,8 +3714,8 @@ export interface components {
         };
         /**
          * PainOut
-         * @description Pain of 1 to 10 that was logged at home on a day. `later`: when it was still there, as told
-         *     the next day; None while nobody was asked.
+         * @description Pain that was logged at home on a day: 1 to 10, or 0 where nobody said how much.
+         *     `later`: when it was still there, as told the next day; None while nobody was asked.
          */
         PainOut: {
             /**
@@ -4637,56 +4752,41 @@ export interface components {
             /** Share */
             share: number;
         };
-        /** SheetItemOut */
+        /**
+         * SheetDayOut
+         * @description `exercises`: by their place on the sheet, from 1; none on a free day.
+         */
+        SheetDayOut: {
+            /** Exercises */
+            exercises: number[];
+            /** Is Lesson */
+            is_lesson: boolean;
+            /** Weekday */
+            weekday: string;
+        };
+        /**
+         * SheetItemOut
+         * @description An exercise in the few words of the sheet. `feel` and `stop` go on after "Feels like" and
+         *     "Stop when".
+         */
         SheetItemOut: {
-            /** Beat */
-            beat: number | null;
-            /** Child */
-            child: string;
-            /** Days */
-            days: string[];
             /** Dose */
             dose: string;
             /** Exercise */
             exercise: string;
             /** Feel */
             feel: string;
-            /** Helper Does */
-            helper_does: string;
-            /** Minutes */
-            minutes: number;
-            /** Mirror */
-            mirror: string;
-            /** Mistake */
-            mistake: string;
-            /** Music */
-            music: string | null;
-            /** Music Credit */
-            music_credit: string;
-            /** Music Title */
-            music_title: string;
             /** Name */
             name: string;
-            /** Notes */
-            notes: components["schemas"]["DrillNoteOut"][];
-            /** Over */
-            over: string;
-            picture: components["schemas"]["TwoHandsOut"] | null;
-            /** Rung Words */
-            rung_words: string;
             /** Steps */
             steps: string[];
             /** Stop */
             stop: string;
-            /** Tempo */
-            tempo: number | null;
-            /** Why */
-            why: string;
         };
         /**
          * SheetOut
          * @description `made_for`: names of the causes that the week was made for, where the focus is another by
-         *     now.
+         *     now. `one_thing`: what the week is about, said to the player, and `why`.
          */
         SheetOut: {
             /**
@@ -4695,13 +4795,11 @@ export interface components {
              */
             date: string;
             /** Days */
-            days: string[];
+            days: components["schemas"]["SheetDayOut"][];
             /** Eased */
             eased: boolean;
             /** First Name */
             first_name: string;
-            /** Focus */
-            focus: string[];
             /** Instrument */
             instrument: string;
             /** Items */
@@ -4710,14 +4808,24 @@ export interface components {
             made_for: string[];
             /** Minutes A Day */
             minutes_a_day: number;
+            /** One Thing */
+            one_thing: string;
             /** Paused */
             paused: boolean;
             /** Reasons */
             reasons: string[];
-            /** Takes */
-            takes: string;
             /** Teacher Line */
             teacher_line: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * SheetPagesOut
+         * @description Each page as SVG.
+         */
+        SheetPagesOut: {
+            /** Pages */
+            pages: string[];
         };
         /** ShownResult */
         ShownResult: {
@@ -7511,6 +7619,49 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_sheets_routes_read_sheet_pages: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "us-letter";
+                large?: boolean;
+            };
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPagesOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import type { Evidence, Schemas } from '../api/client';
 import { Fingers } from '../components/Fingers';
 import { GradeString } from '../components/GradeString';
-import { gradeWord, INSTRUMENT_WORDS } from '../words/words';
+import { gradeWord, INSTRUMENT_WORDS, painSaid } from '../words/words';
 import css from './SweepRow.module.css';
 
 const GRADES = [0, 1, 2, 3];
@@ -80,7 +80,7 @@ function Who({ row }: { row: Schemas['SweepRowOut'] }) {
       {row.flag ? (
         <span className={css.flag}>Stop: {row.flag.reasons[0]}. Does not play.</span>
       ) : row.pain ? (
-        <span className={css.flag}>Hurt at home: {row.pain.pain} of 10</span>
+        <span className={css.flag}>Hurt at home: {painSaid(row.pain.pain)}</span>
       ) : (
         <span className="quiet">{INSTRUMENT_WORDS[row.player.instrument]}</span>
       )}

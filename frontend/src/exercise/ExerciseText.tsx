@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 
-export type Page = Omit<Schemas['SheetItemOut'], 'days'>;
+export type Page = Schemas['ExercisePage'];
 
 /** How it is done, step by step. */
 export function ExerciseSteps({ steps }: { steps: string[] }) {
@@ -23,10 +23,6 @@ const FACTS: Record<Fact, string> = {
   stop: 'Stop when',
   helper_does: 'Helper',
 };
-
-/** What is wanted while the hand is at it; the rest can be read before or after. */
-export const WHILE_PLAYING: readonly Fact[] = ['mirror', 'stop', 'helper_does'];
-export const BEFORE_OR_AFTER: readonly Fact[] = ['feel', 'mistake', 'over'];
 
 /** What it feels like, what to watch, where to stop: the same words wherever it is read. */
 export function ExerciseFacts({ item, only }: { item: Page; only?: readonly Fact[] }) {

@@ -1,7 +1,13 @@
 import { useState } from 'react';
 
-import css from './HomePage.module.css';
+import { longDay } from './dayWords';
+import css from './home.module.css';
+import { type Choice, Question } from './Question';
 
+const STILL: Choice<'no' | 'yes'>[] = [
+  { id: 'no', words: 'No, it went away' },
+  { id: 'yes', words: 'Yes', isAlarm: true },
+];
 const TIMES: [string, string][] = [
   ['next_day', 'the next day'],
   ['rest', 'when I rested'],
@@ -17,48 +23,41 @@ interface Props {
 /** The day after it hurt: was it still there? Then the week stops. */
 export function AskLater({ date, onAnswer }: Props) {
   const [times, setTimes] = useState<string[] | null>(null);
-  const day = new Date(`${date}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'long' });
   function toggle(time: string) {
     const now = times ?? [];
     setTimes(now.includes(time) ? now.filter((each) => each !== time) : [...now, time]);
   }
+  if (times === null) {
+    return (
+      <Question
+        ask={`On ${longDay(date)} it hurt. Was it still there later?`}
+        choices={STILL}
+        onChoose={(id) => (id === 'no' ? onAnswer(date, []) : setTimes([]))}
+      />
+    );
+  }
   return (
-    <section className={css.ask} aria-label="After it hurt">
-      <h2>On {day} it hurt. Was it still there later?</h2>
-      {times === null ? (
-        <div className={css.choice} role="group" aria-label="Still there later">
-          <button type="button" onClick={() => onAnswer(date, [])}>
-            No, it went away
-          </button>
-          <button type="button" onClick={() => setTimes([])}>
-            Yes
-          </button>
-        </div>
-      ) : (
-        <>
-          <p>When? Touch all that fit.</p>
-          <div className={css.choice} role="group" aria-label="When it was there">
-            {TIMES.map(([time, words]) => (
-              <button
-                key={time}
-                type="button"
-                aria-pressed={times.includes(time)}
-                onClick={() => toggle(time)}
-              >
-                {words}
-              </button>
-            ))}
-          </div>
-          <button
-            type="button"
-            className={css.main}
-            disabled={times.length === 0}
-            onClick={() => onAnswer(date, times)}
-          >
-            Keep this
-          </button>
-        </>
-      )}
+    <section className={css.ask} aria-label="When it was there">
+      <h1>When? Touch all that fit.</h1>
+      {TIMES.map(([time, words]) => (
+        <button
+          key={time}
+          type="button"
+          className={css.plain}
+          aria-pressed={times.includes(time)}
+          onClick={() => toggle(time)}
+        >
+          {words}
+        </button>
+      ))}
+      <button
+        type="button"
+        className={css.main}
+        disabled={times.length === 0}
+        onClick={() => onAnswer(date, times)}
+      >
+        Keep this
+      </button>
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import css from './HomePage.module.css';
+import css from './HowFar.module.css';
 import type { Week } from './weekNow';
 
 const RISE = 7;
@@ -9,10 +9,10 @@ const STEP = 18;
 export function HowFar({ climbed = [], better = [] }: Partial<Pick<Week, 'climbed' | 'better'>>) {
   if (climbed.length === 0 && better.length === 0) return null;
   return (
-    <section className={css.howFar}>
+    <section className={css.far}>
       <h2>How far you are</h2>
       {better.map((words) => (
-        <p key={words} className={css.child}>
+        <p key={words} className={css.better}>
           {words.charAt(0).toUpperCase() + words.slice(1)}.
         </p>
       ))}

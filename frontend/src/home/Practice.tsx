@@ -1,127 +1,103 @@
 import { useState } from 'react';
 
-import { PractisedExercise } from './Exercise';
-import css from './HomePage.module.css';
-import { LogDay } from './LogDay';
+import type { Found, Practised } from './dayLog';
+import { ExerciseScreen } from './ExerciseScreen';
+import css from './home.module.css';
+import { More } from './More';
 import { SelfCheck } from './SelfCheck';
-import { tempoAfter } from '../exercise/tempoWork';
-import type { DayLog, HomeItem, WeekNow } from './weekNow';
+import type { HomeItem, WeekNow } from './weekNow';
 
 interface Props {
   week: WeekNow;
   items: HomeItem[];
-  date: string;
-  /** Nothing on a day that is still to come: it is tried through and not logged. */
-  onLog: ((log: DayLog) => void) | null;
+  /** Where to begin: an exercise that was touched; null for the first page. */
+  from: string | null;
+  practised: Practised;
+  onPractised: (now: Practised) => void;
+  /** A day that is still to come is tried through, and nobody looks at the hand. */
+  isReal: boolean;
+  onWeek: () => void;
   onEnd: () => void;
+  /** Something hurts, at this exercise. */
+  onHurts: (exercise: string | null) => void;
 }
 
-type Found = Record<string, boolean>;
-
-/** The day's practice, one thing on the screen at a time; how it went is logged at the end. */
-export function Practice({ week, items, date, onLog, onEnd }: Props) {
-  const [at, setAt] = useState(0);
-  const [plays, setPlays] = useState<Record<string, boolean[]>>({});
-  const [before, setBefore] = useState<Found>({});
-  const [after, setAfter] = useState<Found>({});
-  const checks = onLog === null ? [] : week.self_check;
-  const pages = [
+/** The day's practice, one thing on the screen at a time. */
+export function Practice({ week, items, practised, onPractised, ...on }: Props) {
+  const checks = on.isReal ? week.self_check : [];
+  const pages: ('before' | 'after' | HomeItem)[] = [
     ...(checks.length > 0 ? ['before' as const] : []),
     ...items,
     ...(checks.length > 0 ? ['after' as const] : []),
-    'log' as const,
   ];
+  const [at, setAt] = useState(() => {
+    const asked = pages.findIndex((page) => typeof page === 'object' && page.exercise === on.from);
+    return Math.max(0, asked);
+  });
+  const [more, setMore] = useState(false);
   const page = pages[at];
-  const number = typeof page === 'object' ? items.indexOf(page) + 1 : null;
-  const go = (to: number) => {
-    setAt(to);
-    globalThis.scrollTo(0, 0);
-  };
+  const item = typeof page === 'object' ? page : null;
+  const isLast = at === pages.length - 1;
+  const found = (when: 'before' | 'after') => (id: string, right: boolean) =>
+    onPractised({ ...practised, [when]: { ...practised[when], [id]: right } satisfies Found });
+  function next() {
+    if (item && !practised.done.includes(item.exercise))
+      onPractised({ ...practised, done: [...practised.done, item.exercise] });
+    if (isLast) on.onEnd();
+    else setAt(at + 1);
+  }
   return (
-    <>
-      <p className="quiet" role="status">
-        {number === null ? 'Practice' : `Exercise ${number} of ${items.length}`}
-      </p>
-      {page === 'before' && (
-        <SelfCheck
-          when="before"
-          checks={checks}
-          found={before}
-          onFound={(id, right) => setBefore({ ...before, [id]: right })}
-        />
-      )}
-      {typeof page === 'object' && (
-        <PractisedExercise
-          key={page.exercise}
-          item={page}
-          openStrings={week.open_strings}
-          plays={plays[page.exercise] ?? []}
-          onPlay={(clean) =>
-            setPlays({ ...plays, [page.exercise]: [...(plays[page.exercise] ?? []), clean] })
-          }
-        />
-      )}
-      {page === 'after' && (
-        <SelfCheck
-          when="after"
-          checks={checks}
-          found={after}
-          onFound={(id, right) => setAfter({ ...after, [id]: right })}
-        />
-      )}
-      {page === 'log' && onLog === null && (
-        <p className={css.free}>That is all of it. You log a day here once it has come.</p>
-      )}
-      {page === 'log' && onLog !== null && (
-        <LogDay
-          date={date}
-          isToday={date === week.today}
-          items={items}
-          before={null}
-          more={{ tempos: temposOf(items, plays), checks: checksOf({ before, after }) }}
-          onLog={(log) => {
-            onLog(log);
-            onEnd();
-          }}
-        />
-      )}
-      <div className={css.onward}>
-        <button
-          type="button"
-          className={css.plain}
-          onClick={() => (at === 0 ? onEnd() : go(at - 1))}
-        >
-          {at === 0 ? 'Overview' : 'Back'}
+    <div className={css.fit}>
+      <div className={css.top}>
+        <button type="button" onClick={() => (at === 0 ? on.onWeek() : setAt(at - 1))}>
+          ‹ {at === 0 ? 'Week' : 'Back'}
         </button>
-        {page === 'log' && onLog === null && (
-          <button type="button" className={css.main} onClick={onEnd}>
-            Overview
+        <span role="status">
+          {item ? `Exercise ${items.indexOf(item) + 1} of ${items.length}` : 'Your hand'}
+        </span>
+        {item ? (
+          <button type="button" onClick={() => setMore(true)}>
+            More
           </button>
-        )}
-        {page !== 'log' && (
-          <button type="button" className={css.main} onClick={() => go(at + 1)}>
-            Next
-          </button>
+        ) : (
+          <span />
         )}
       </div>
-    </>
-  );
-}
-
-function temposOf(items: HomeItem[], plays: Record<string, boolean[]>): DayLog['tempos'] {
-  const worked = items.flatMap((item) => {
-    const mine = plays[item.exercise] ?? [];
-    if (mine.length === 0) return [];
-    const { highest, slow } = tempoAfter(item.tempo_steps, mine);
-    return [[item.exercise, { highest, plays: mine.length, slow }] as const];
-  });
-  return Object.fromEntries(worked);
-}
-
-/** What was as it should be; a time at which nothing was touched is left out. */
-function checksOf(found: Record<string, Found>): DayLog['checks'] {
-  const touched = Object.entries(found).filter(([, each]) => Object.keys(each).length > 0);
-  return Object.fromEntries(
-    touched.map(([when, each]) => [when, Object.keys(each).filter((id) => each[id])]),
+      {item ? (
+        <ExerciseScreen
+          key={item.exercise}
+          item={item}
+          openStrings={week.open_strings}
+          one={week.one_thing?.say ?? ''}
+          plays={practised.plays[item.exercise] ?? []}
+          onPlay={(clean) =>
+            onPractised({
+              ...practised,
+              plays: {
+                ...practised.plays,
+                [item.exercise]: [...(practised.plays[item.exercise] ?? []), clean],
+              },
+            })
+          }
+        />
+      ) : (
+        (page === 'before' || page === 'after') && (
+          <SelfCheck when={page} checks={checks} found={practised[page]} onFound={found(page)} />
+        )
+      )}
+      <div className={css.bar}>
+        <button
+          type="button"
+          className={css.hurts}
+          onClick={() => on.onHurts(item?.exercise ?? null)}
+        >
+          It hurts
+        </button>
+        <button type="button" className={css.main} onClick={next}>
+          {isLast ? 'Done' : 'Next'}
+        </button>
+      </div>
+      {more && item && <More item={item} onClose={() => setMore(false)} />}
+    </div>
   );
 }

@@ -1,11 +1,12 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 
 import type { Schemas } from '../api/client';
 import { TAP } from '../sound/microphone';
 import { readSound } from '../sound/readSound';
 import { useTaking } from '../sound/useTaking';
 import { shortDate } from '../words/words';
-import css from './HomePage.module.css';
+import home from './home.module.css';
+import css from './RecordTake.module.css';
 import { keepForLater } from './offline';
 import { useTakes, waitingWords } from './useTakes';
 
@@ -17,17 +18,20 @@ interface Props {
 
 const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
 
+/** What records has come after the page: it is kept, too, for a time without a network. */
+export function keepTaking(token: string): void {
+  void keepForLater(token, [TAP]);
+}
+
 /** The drill that the teacher wants to hear: recorded here, or by the phone's own recorder. */
 export function RecordTake({ token, take, today }: Props) {
   const { days, waiting, words, busy, add } = useTakes(token, today, take.days);
   const [problem, setProblem] = useState<string | null>(null);
   const taking = useTaking(take.tempo, take.seconds, (sound) => void add(sound));
   const { phase } = taking;
-  // What records has come after the page: it is kept, too, for a time without a network.
-  useEffect(() => void keepForLater(token, [TAP]), [token]);
   return (
-    <section className={css.exercise} aria-label="A take for your teacher">
-      <h2>Record this for your teacher</h2>
+    <section className={css.take} aria-label="A take for your teacher">
+      <h1>Record this for your teacher</h1>
       <p>
         {take.play} ♩ = {take.tempo}. Once or twice in the week is enough. Put the phone an arm away
         in a quiet room.
@@ -41,7 +45,7 @@ export function RecordTake({ token, take, today }: Props) {
       />
       {phase.kind === 'still' && !busy && (
         <>
-          <button type="button" className={css.main} onClick={() => void taking.start()}>
+          <button type="button" className={home.main} onClick={() => void taking.start()}>
             Record
           </button>
           <label className={css.file}>

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import css from './HomePage.module.css';
+import css from './SelfCheck.module.css';
 
 interface Props {
   when: 'before' | 'after';
@@ -12,8 +12,8 @@ interface Props {
 /** Five touches on the own hand: as it should be, or not. Nothing has to be touched. */
 export function SelfCheck({ when, checks, found, onFound }: Props) {
   return (
-    <section className={css.log} aria-label={`Your hand ${when} practice`}>
-      <h2>{when === 'before' ? 'Look at your hand first' : 'And now?'}</h2>
+    <section className={css.check} aria-label={`Your hand ${when} practice`}>
+      <h1>{when === 'before' ? 'Look at your hand first' : 'And now?'}</h1>
       {checks.map((check) => (
         <div key={check.id} role="group" aria-label={check.ask}>
           <p>{check.ask}</p>

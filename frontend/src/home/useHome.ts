@@ -57,13 +57,16 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
   }, [outbox, channel, token]);
 
   const { remember, takeBack } = useTakeBack(outbox, channel);
+  // On the day of a lesson two weeks meet: the log says which of them it is of.
+  const givenOn = week?.given_on ?? null;
   const log = useCallback(
     (day: DayLog) => {
       const clientKey = newKey();
       if (isStop(day)) remember(clientKey);
-      outbox.push(channel, { clientKey, kind: 'day', key: day.date, value: day });
+      const value = { ...day, given_on: givenOn };
+      outbox.push(channel, { clientKey, kind: 'day', key: day.date, value });
     },
-    [outbox, channel, remember],
+    [outbox, channel, remember, givenOn],
   );
   const answerLater = useCallback(
     (date: string, times: string[]) => {

@@ -22,6 +22,12 @@ export interface WeekNow extends Omit<Week, 'items'> {
   asksAbout: string | null;
 }
 
+/** What the week holds on a day: on the day of the lesson all of it, as it was just shown. */
+export function itemsOn(week: WeekNow, date: string): HomeItem[] {
+  if (date === week.given_on) return week.items;
+  return week.items.filter((item) => item.days.includes(date));
+}
+
 const STOP_PAIN = 4;
 const SKIN = 'skin';
 const SOMEWHERE = 'somewhere';
@@ -32,6 +38,11 @@ export function isStop(log: Pick<DayLog, 'pain' | 'signs'>): boolean {
   return log.pain >= STOP_PAIN || log.signs.length > 0;
 }
 
+/** Something hurt on that day, whether or not it was said how much. */
+export function hurtsOn(log: Pick<DayLog, 'pain' | 'hurt'>): boolean {
+  return log.pain > 0 || log.hurt === 'open';
+}
+
 export function dayNumber(given: string, date: string): number {
   return Math.round((Date.parse(date) - Date.parse(given)) / DAY);
 }
@@ -40,13 +51,14 @@ export function dateOf(given: string, day: number): string {
   return new Date(Date.parse(given) + day * DAY).toISOString().slice(0, 10);
 }
 
-export function weekNow(week: Week, entries: readonly KeptEntry[], today: string): WeekNow {
+export function weekNow(told: Week, entries: readonly KeptEntry[], today: string): WeekNow {
+  const week = wholeWeek(told);
   const days = entries.reduce(withEntry, week.days);
   const stops = entries.some(isStopEntry);
   const sore = soreNow(week, days, entries);
-  const hurts = days.some((log) => log.pain > 0 && log.place !== SKIN);
+  const hurts = days.some((log) => hurtsOn(log) && log.place !== SKIN);
   const eased = week.eased || hurts || sore.some((place) => place !== SKIN);
-  const asked = days.find((log) => log.pain > 0 && log.later === null && log.date < today);
+  const asked = days.find((log) => hurtsOn(log) && log.later === null && log.date < today);
   const items = itemsNow(week, days, today, { eased, sore });
   const kept = new Set(items.map((item) => item.exercise));
   return {
@@ -60,6 +72,26 @@ export function weekNow(week: Week, entries: readonly KeptEntry[], today: string
     stopped: week.paused || stops,
     unheard: stops,
     asksAbout: asked?.date ?? null,
+  };
+}
+
+/** A week that the phone has kept from an earlier version, with what it did not tell yet. */
+function wholeWeek(week: Week): Week {
+  const { one_thing, reader } = week as Partial<Week>;
+  return {
+    ...week,
+    one_thing: one_thing ?? null,
+    reader: reader ?? 'teen',
+    items: week.items.map((item) => ({
+      ...item,
+      lines: (item as Partial<HomeItem>).lines ?? [],
+      finger_words: (item as Partial<HomeItem>).finger_words ?? '',
+      brief: (item as Partial<HomeItem>).brief ?? {
+        steps: item.steps,
+        feel: item.feel,
+        stop: item.stop,
+      },
+    })),
   };
 }
 
@@ -82,7 +114,7 @@ function withEntry(days: DayLog[], { kind, key, value }: KeptEntry): DayLog[] {
 /** Places that hurt, with what was logged here and is still to be sent. */
 function soreNow(week: Week, days: DayLog[], entries: readonly KeptEntry[]): string[] {
   const here = new Set(entries.filter((each) => each.kind === 'day').map((each) => each.key));
-  const late = days.filter((log) => here.has(log.date) && log.pain > 0);
+  const late = days.filter((log) => here.has(log.date) && hurtsOn(log));
   return [...new Set([...week.sore, ...late.map((log) => log.place || SOMEWHERE)])];
 }
 

@@ -15,7 +15,7 @@ import { AllWell, AskQuestion } from './AskQuestion';
 import css from './AskStep.module.css';
 import { type AskStop, stopsOf } from './askStops';
 import { BodyLine } from './BodyLine';
-import { HomeReport } from './HomeReport';
+import { LastWeek } from './HomeReport';
 import { LastTime } from './LastTime';
 import { RemoveLesson } from './RemoveLesson';
 import screen from '../components/screen.module.css';
@@ -91,7 +91,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
     <div className={screen.screen}>
       <section className={`${screen.left} ${css.left}`} aria-label="What is known">
         <Scroll className={css.known}>
-          {lesson.home && <HomeReport home={lesson.home} />}
+          <LastWeek lesson={lesson} />
           <String stops={stops} now={stop?.id} lesson={lesson} onGo={go} />
           <Reminders reminders={lesson.reminders} />
           <LastTime lessonId={lesson.id} />

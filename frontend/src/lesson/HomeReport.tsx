@@ -1,13 +1,30 @@
-import type { Schemas } from '../api/client';
-import { shortDate } from '../words/words';
+import type { Lesson, Schemas } from '../api/client';
+import { painSaid, shortDate } from '../words/words';
 import css from './HomeReport.module.css';
 
 const DONE_WORDS: Record<string, string> = { done: 'all', partly: 'some', not: 'no' };
 
-/** What was practised at home since the last lesson, before anybody asks. */
-export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
+/** The week that ends with this lesson: its one thing, and what came home, before anybody asks. */
+export function LastWeek({ lesson }: { lesson: Pick<Lesson, 'home' | 'one_thing_before'> }) {
+  return (
+    <>
+      {lesson.one_thing_before && (
+        <p className={css.one}>
+          <span className="quiet">Last week&rsquo;s one thing</span>
+          {lesson.one_thing_before}
+        </p>
+      )}
+      {lesson.home && <HomeReport home={lesson.home} />}
+    </>
+  );
+}
+
+function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
   const done = home.days.filter((day) => day.done !== 'not');
-  const hurt = home.days.filter((day) => day.pain > 0 || day.signs.length > 0);
+  const hurt = home.days.filter(
+    (day) => day.pain > 0 || day.signs.length > 0 || day.hurt === 'open',
+  );
+  const nothing = home.days.filter((day) => day.hurt === 'nothing');
   const tight = done.filter((day) => day.felt === 'tight').length;
   const dates = [...new Set([...home.planned, ...home.days.map((day) => day.date)])].sort();
   return (
@@ -17,14 +34,22 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
         <p>
           Practised on {done.length} of {home.planned.length} planned days
           {tight > 0 && `, tight on ${tight}`}
-          {hurt.length === 0 ? ', nothing hurt.' : '.'}{' '}
+          {hurt.length + nothing.length === 0 ? ', nothing hurt.' : '.'}{' '}
           {hurt.length > 0 && (
             <strong>
-              It hurt: {hurt.map((day) => `${shortDate(day.date)} (${day.pain} of 10)`).join(', ')}.
+              It hurt:{' '}
+              {hurt.map((day) => `${shortDate(day.date)} (${painSaid(day.pain)})`).join(', ')}.
             </strong>
           )}
         </p>
       )}
+      {nothing.length > 0 && (
+        <p>
+          <strong>“It hurts” was touched</strong> on{' '}
+          {nothing.map((day) => shortDate(day.date)).join(', ')}, then it was said to be nothing.
+        </p>
+      )}
+      <OneThing days={home.days} />
       <Worked home={home} />
       {home.takes.map((take, n) => (
         <p key={n}>
@@ -49,6 +74,21 @@ export function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
       )}
     </section>
   );
+}
+
+const KEPT: [string, string][] = [
+  ['mostly', 'mostly there'],
+  ['partly', 'now and then'],
+  ['not', 'not yet'],
+];
+
+/** What the player said of the week's one thing, day by day. */
+function OneThing({ days }: { days: Schemas['HomeDayOut'][] }) {
+  const told = KEPT.flatMap(([id, words]) => {
+    const count = days.filter((day) => day.one_thing === id).length;
+    return count > 0 ? `${words} on ${count === 1 ? 'one day' : `${count} days`}` : [];
+  });
+  return told.length > 0 ? <p>The one thing: {told.join(', ')}.</p> : null;
 }
 
 function doneWords(log: Schemas['HomeDayOut'], home: Schemas['HomeReportOut']): string {

@@ -1,6 +1,6 @@
 import { late } from '../components/late';
 import touch from '../components/touch.module.css';
-import { shortDate } from '../words/words';
+import { painSaid, shortDate } from '../words/words';
 import css from './SafetyBand.module.css';
 import type { LessonHandle } from './useLesson';
 
@@ -55,7 +55,7 @@ function HomePain({ handle }: { handle: LessonHandle }) {
   if (pain === null || level === 'red') return null;
   return (
     <section className={css.amber} role="status">
-      <strong>At home it hurt</strong> on {shortDate(pain.date)}: {pain.pain} of 10.
+      <strong>At home it hurt</strong> on {shortDate(pain.date)}: {painSaid(pain.pain)}.
       {pain.later === null && ' Was it still there the next day, at rest or at night?'}
     </section>
   );

@@ -16,6 +16,8 @@ import { WeekStrip } from './WeekStrip';
 
 const FitDialog = late(async () => (await import('../components/FitDialog')).FitDialog);
 
+const MOST_OF_ONE_THING = 70; // characters: two lines in large print
+
 interface Props {
   handle: LessonHandle;
   catalogue: Catalogue;
@@ -37,6 +39,7 @@ export function WeekPanel({ handle, catalogue, store }: Props) {
         {lesson.plan === null && lesson.proposal.says.map((line) => <p key={line}>{line}</p>)}
         <Alternatives lesson={lesson} store={store} />
         <AddExercise lesson={lesson} catalogue={catalogue} store={store} />
+        <OneThing key={`${lesson.one_thing}/${lesson.one_thing_proposed}`} handle={handle} />
         <TeacherLine key={lesson.teacher_line} handle={handle} />
         <HomeTake handle={handle} catalogue={catalogue} />
         <NotGiven handle={handle} catalogue={catalogue} />
@@ -138,6 +141,29 @@ function AddExercise({ lesson, catalogue, store }: AddProps) {
         ))}
       </datalist>
     </div>
+  );
+}
+
+/** What stands in large words at the head of sheet and phone; the teacher's own words win. */
+function OneThing({ handle }: { handle: LessonHandle }) {
+  const { lesson, enter } = handle;
+  const [words, setWords] = useState(lesson.one_thing || lesson.one_thing_proposed);
+  return (
+    <label className={css.field}>
+      The one thing of the week
+      <small>In large words on sheet and phone. Empty it for our own words.</small>
+      <input
+        className={field.field}
+        maxLength={MOST_OF_ONE_THING}
+        value={words}
+        onChange={(event) => setWords(event.currentTarget.value)}
+        onBlur={() => {
+          const told = words.trim() === lesson.one_thing_proposed ? '' : words.trim();
+          if (told !== lesson.one_thing) enter('one_thing', '', told);
+          else if (told === '') setWords(lesson.one_thing_proposed);
+        }}
+      />
+    </label>
   );
 }
 

@@ -54,6 +54,8 @@ function withEntry(lesson: Lesson, entry: Entry): Lesson {
       return { ...lesson, fit: lesson.fit && { ...lesson.fit, judged: entry.value as string } };
     case 'line':
       return { ...lesson, teacher_line: entry.value as string };
+    case 'one_thing':
+      return { ...lesson, one_thing: entry.value as string };
     case 'home_take':
       return { ...lesson, home_take: entry.value as string };
     case 'result':

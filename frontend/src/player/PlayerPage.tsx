@@ -14,7 +14,7 @@ import { Problem } from '../components/Problem';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
-import { INSTRUMENT_WORDS, longDay, shortDate } from '../words/words';
+import { INSTRUMENT_WORDS, longDay, painSaid, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
 import { nextWords } from './termWords';
 import { ThenAndNow } from './ThenAndNow';
@@ -84,8 +84,8 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
       {stop && <Stopped playerId={player.id} stop={stop} />}
       {pain && !stop && (
         <p className={css.pain} role="status">
-          <strong>Hurt at home</strong> on {shortDate(pain.date)}: {pain.pain} of 10. The week on
-          the phone eases off.
+          <strong>Hurt at home</strong> on {shortDate(pain.date)}: {painSaid(pain.pain)}. The week
+          on the phone eases off.
         </p>
       )}
       {handle.query.error && (

@@ -1,4 +1,4 @@
-import { minutesWords, shortDate, weekday } from '../words/words';
+import { minutesWords, painSaid, shortDate, weekday } from '../words/words';
 import type { Row } from './day';
 
 interface Said {
@@ -30,7 +30,7 @@ export function secondLine(row: Row): string {
 }
 
 export function painWords(pain: NonNullable<Row['pain']>): string {
-  return `Hurt at home on ${shortDate(pain.date)}: ${pain.pain} of 10`;
+  return `Hurt at home on ${shortDate(pain.date)}: ${painSaid(pain.pain)}`;
 }
 
 export function homeWords({ done, planned, tight }: NonNullable<Row['home']>): string {

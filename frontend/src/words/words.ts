@@ -54,6 +54,7 @@ const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
   harder: 'Harder piece',
   fit: 'Fit judged',
   line: 'Line on the sheet',
+  one_thing: 'One thing of the week',
   home_take: 'Take at home',
   focus: 'Focus',
   plan: 'Plan',
@@ -103,4 +104,9 @@ export function halves(minutes: number): number {
 
 export function upperFirst(words: string): string {
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+}
+
+/** How much it hurt, where that was said. */
+export function painSaid(pain: number): string {
+  return pain > 0 ? `${pain} of 10` : 'how much was not said';
 }

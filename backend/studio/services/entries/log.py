@@ -30,7 +30,7 @@ from studio.services.entries.looking import ORDER, SKIP
 from studio.services.entries.observation import OBSERVATION
 from studio.services.entries.opened import Opened, open_lesson
 from studio.services.entries.result import RESULT
-from studio.services.entries.week import DISLIKED, HOME_TAKE, LINE, PLAN
+from studio.services.entries.week import DISLIKED, HOME_TAKE, LINE, ONE_THING, PLAN
 from studio.services.standing import forget
 from studio.turns import my_turn
 
@@ -52,6 +52,7 @@ KINDS: Mapping[str, EntryKind] = {
     "harder": HARDER,
     "fit": FIT,
     "line": LINE,
+    "one_thing": ONE_THING,
     "home_take": HOME_TAKE,
     "focus": FOCUS,
     "plan": PLAN,

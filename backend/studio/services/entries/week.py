@@ -16,6 +16,7 @@ from studio.services.entries.plan import (
 from studio.services.takes import to_play
 
 MAX_LINE = 300
+MAX_ONE_THING = 70  # two lines in large print
 
 
 def _read_line(opened: Opened, _key: str) -> Any:
@@ -27,6 +28,18 @@ def _write_line(opened: Opened, _key: str, value: Any) -> None:
     if len(line) > MAX_LINE:
         raise InputError("line", f"expected at most {MAX_LINE} characters, got {len(line)}")
     opened.lesson.teacher_line = line
+
+
+def _read_one_thing(opened: Opened, _key: str) -> Any:
+    return opened.lesson.one_thing
+
+
+def _write_one_thing(opened: Opened, _key: str, value: Any) -> None:
+    words = " ".join(read_words("one_thing", [value])[0].split())
+    if len(words) > MAX_ONE_THING:
+        problem = f"expected at most {MAX_ONE_THING} characters, got {len(words)}"
+        raise InputError("one_thing", problem)
+    opened.lesson.one_thing = words
 
 
 def _read_home_take(opened: Opened, _key: str) -> Any:
@@ -63,6 +76,7 @@ def _write_plan(opened: Opened, _key: str, value: Any) -> None:
 
 
 LINE = EntryKind("line on the sheet", _read_line, _write_line, weighs=False)
+ONE_THING = EntryKind("one thing of the week", _read_one_thing, _write_one_thing, weighs=False)
 HOME_TAKE = EntryKind("take at home", _read_home_take, _write_home_take, weighs=False)
 DISLIKED = EntryKind("dislike", _read_disliked, _write_disliked, weighs=False)
 PLAN = EntryKind("plan", _read_plan, _write_plan, read_made_for, restore_made_for, weighs=False)

@@ -1,0 +1,79 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+
+import { scheduleOf } from '../../audio/schedule';
+import { audioContext, click, note } from '../../audio/sound';
+import { useRunning } from '../../audio/useRunning';
+import type { HomeItem } from '../weekNow';
+import { Face } from './Face';
+
+const USUAL_TEMPO = 60;
+const SPEEDS = [0.5, 0.75, 1];
+const EVERY = 40; // ms
+
+interface Props {
+  item: HomeItem;
+  onBeat: (beat: number | null) => void;
+  onNote: (place: number | null) => void;
+}
+
+/** Plays the music, after a bar of count-in, as written or slower. */
+export function ListenTool({ item, onBeat, onNote }: Props) {
+  const [at, setAt] = useState(SPEEDS.length - 1);
+  const [share, setShare] = useState(0);
+  const finish = useRef<() => void>(() => undefined);
+  const speed = SPEEDS[at] ?? 1;
+  const tempo = item.beat ?? USUAL_TEMPO;
+  const told = useRef({ onBeat, onNote });
+  useEffect(() => {
+    told.current = { onBeat, onNote };
+  });
+  const { notes } = item;
+  const start = useCallback(() => {
+    const context = audioContext();
+    const plan = scheduleOf(notes, tempo, speed);
+    const zero = context.currentTime + 0.15;
+    for (const beat of plan.beats) if (beat.countIn) click(context, zero + beat.time, beat.first);
+    const tones = plan.notes.map((each) =>
+      note(context, each.midi, zero + each.onset, each.seconds),
+    );
+    const first = plan.beats.find((beat) => !beat.countIn)?.time ?? 0;
+    let shown = -1;
+    let counted = -1;
+    const timer = setInterval(() => {
+      const now = context.currentTime - zero;
+      setShare(Math.min(1, Math.max(0, now / plan.end)));
+      const beat = Math.max(0, Math.floor(((now - first) * tempo * speed) / 60));
+      if (beat !== counted) told.current.onBeat(beat);
+      counted = beat;
+      const place = plan.notes.reduce((last, n) => (n.onset <= now ? n.place : last), -1);
+      if (place !== shown) told.current.onNote(place < 0 ? null : place);
+      shown = place;
+      if (now > plan.end) finish.current();
+    }, EVERY);
+    return () => {
+      clearInterval(timer);
+      setShare(0);
+      told.current.onBeat(null);
+      told.current.onNote(null);
+      for (const tone of tones) tone.stop();
+    };
+  }, [notes, tempo, speed]);
+  const { running, toggle } = useRunning(start);
+  useEffect(() => {
+    finish.current = toggle;
+  });
+  const step = (by: number) => {
+    if (!running) setAt(Math.min(SPEEDS.length - 1, Math.max(0, at + by)));
+  };
+  return (
+    <Face
+      big={String(Math.round(tempo * speed))}
+      words={running ? 'Stop' : 'Hear it'}
+      running={running}
+      share={share}
+      onTouch={toggle}
+      less={{ words: 'Slower', onTouch: () => step(-1) }}
+      more={{ words: 'Faster', onTouch: () => step(1) }}
+    />
+  );
+}

@@ -1,0 +1,39 @@
+import { tempoAfter } from '../../exercise/tempoWork';
+import { useBeat } from './Beat';
+import { Face } from './Face';
+import css from './tools.module.css';
+
+interface Props {
+  steps: number[];
+  plays: readonly boolean[];
+  onPlay: (clean: boolean) => void;
+  onBeat: (beat: number | null) => void;
+}
+
+/** From a loose start to the goal: three clean times go a step faster, two misses a step back. */
+export function TempoTool({ steps, plays, onPlay, onBeat }: Props) {
+  const now = tempoAfter(steps, plays);
+  const { running, toggle } = useBeat(now.tempo, onBeat);
+  const loose = now.highest === null ? '' : ` Loose up to ${now.highest} today.`;
+  return (
+    <Face
+      big={String(now.tempo)}
+      words={running ? 'Stop the beat' : `Start the beat. Goal ${steps.at(-1)}.`}
+      running={running}
+      share={plays.length === 0 ? 0 : now.slow / plays.length}
+      onTouch={toggle}
+    >
+      <p className="sr-only" role="status">
+        Now {now.tempo}.{loose}
+      </p>
+      <div className={css.plays}>
+        <button type="button" onClick={() => onPlay(true)}>
+          It was clean
+        </button>
+        <button type="button" onClick={() => onPlay(false)}>
+          I missed
+        </button>
+      </div>
+    </Face>
+  );
+}

@@ -1,0 +1,27 @@
+import type { HomeItem } from '../weekNow';
+
+export type Kind = 'call' | 'tempo' | 'beat' | 'timer' | 'listen' | 'tone';
+
+export const NAMES: Record<Kind, string> = {
+  call: 'Caller',
+  tempo: 'Tempo',
+  beat: 'Beat',
+  timer: 'Timer',
+  listen: 'Listen',
+  tone: 'Tone',
+};
+const MOST = 3;
+
+/** The tools of an exercise, the one that it needs first in front; three at most. */
+export function kindsOf(item: HomeItem): Kind[] {
+  const hasNotes = item.notes.length > 0;
+  const isTempoWork = item.tempo_steps.length > 1;
+  const kinds: Kind[] = [
+    ...(item.calls ? (['call'] as const) : []),
+    ...(isTempoWork ? (['tempo'] as const) : []),
+    ...(!isTempoWork && (item.tempo !== null || hasNotes) ? (['beat'] as const) : []),
+    ...(hasNotes ? (['listen', 'tone'] as const) : []),
+    'timer',
+  ];
+  return kinds.slice(0, MOST);
+}
