@@ -119,6 +119,21 @@ class Tools(PhoneCase):
         page.get_by_role("button", name="Start the beat").click()
         expect(third).to_be_visible()
 
+    def test_on_its_side_it_is_whole_too(self):
+        page = self.page
+        page.set_viewport_size({"width": 740, "height": 360})
+        for player in Player.objects.all():
+            self.open(player)
+            page.get_by_role("button", name="Begin").click()
+            while True:
+                with self.subTest(player=player.name):
+                    self.assertEqual(page.evaluate(CUT), [])
+                    height = page.evaluate("document.documentElement.scrollHeight")
+                    self.assertLessEqual(height, 360)
+                if not page.get_by_role("button", name="Next").count():
+                    break
+                page.get_by_role("button", name="Next").click()
+
 
 class ItHurts(PhoneCase):
     players = tuple(p for p in PLAYERS if p.name == "Jonas Feld")  # a child

@@ -23,7 +23,10 @@ METRONOME_QUARTER = "\ueca5"
 QUARTER_SIGN = "♩"
 # Finger numbers and names of strings clear of the stems: 0.7 of a space, in units of the SVG.
 LIFT = 126
-_ABOVE = re.compile(r'(<g [^>]*class="(?:fing|dir)"[^>]*>\s*<text [^>]*?y=")(-?\d+)')
+_WORDS = re.compile(
+    r'(<g [^>]*class="(?:fing|dir)"[^>]*>\s*<text [^>]*?y=")(-?\d+)("[\s\S]*?</text>)'
+)
+BELOW = ("keep ", ">+")  # which fingers stay down: the only words below the staff
 _OWN_FONT_FACE = re.compile(r"<style[^>]*>\s*@font-face.*?</style>", re.DOTALL)
 
 
@@ -95,11 +98,16 @@ def engrave(
     if not toolkit.loadData(musicxml):
         raise InputError("musicxml", "the music could not be drawn")
     svg = _with_shipped_fonts(str(toolkit.renderToSVG(1)))
-    return svg if style is Style.SCREEN else _ABOVE.sub(_lifted, svg)
+    return svg if style is Style.SCREEN else _WORDS.sub(_lifted, svg)
 
 
-def _lifted(above: re.Match[str]) -> str:
-    return f"{above.group(1)}{int(above.group(2)) - LIFT}"
+def _lifted(words: re.Match[str]) -> str:
+    before, height, after = words.groups()
+    return (
+        words.group(0)
+        if any(said in after for said in BELOW)
+        else f"{before}{int(height) - LIFT}{after}"
+    )
 
 
 def size_of(svg: str) -> tuple[int, int]:

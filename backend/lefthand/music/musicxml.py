@@ -190,12 +190,15 @@ class _Writer:
         _add(_add(direction, "direction-type"), "words", name, font_style="normal")
 
     def _name_kept(self, measure: ET.Element, event: Event) -> None:
-        """Say which fingers stay down, once for as long as they do."""
+        """Say which fingers stay down, once for as long as they do, and then which more."""
         if event.is_rest or event.kept == self._kept:
             return
-        self._kept = event.kept
+        before, self._kept = set(self._kept), event.kept
         if event.kept:
-            words = f"{' '.join(map(str, event.kept))} stay" + ("s" if len(event.kept) == 1 else "")
+            new = [finger for finger in event.kept if finger not in before]
+            is_more = bool(before) and before < set(event.kept)
+            named = " ".join(map(str, new if is_more else event.kept))
+            words = f"+{named}" if is_more else f"keep {named}"
             direction = _add(measure, "direction", placement="below")
             _add(_add(direction, "direction-type"), "words", words, font_style="italic")
 

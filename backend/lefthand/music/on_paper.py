@@ -13,6 +13,7 @@ from lefthand.values.vocabulary import Instrument
 
 MOST_APART = 1.6  # times its natural width, for a line
 MOST, MOST_OF_EIGHTHS = 8, 6  # bars
+MOST_WITH_WORDS = 8  # notes on a line
 BETWEEN_SYSTEMS = 3  # half spaces
 LINES_TOGETHER = 4  # lines of long music that never part
 # Semitones above the open string that a finger and a pitch leave no doubt about: first position.
@@ -59,7 +60,8 @@ def set_drill(
 
     fullest = max(len(bar) for bar in drill.bars)
     most = MOST_OF_EIGHTHS if _has_eighths(drill) else MOST
-    bars = max(1, min(most, len(drill.bars), density.notes // fullest))
+    notes = min(density.notes, MOST_WITH_WORDS) if _says_what_stays(drill) else density.notes
+    bars = max(1, min(most, len(drill.bars), notes // fullest))
     wide = natural(bars)
     while wide > limit and bars > 1:
         bars = max(1, min(bars - 1, int(bars * limit / wide)))
@@ -122,6 +124,11 @@ def _parts(drill: Drill, most: int, *, is_even: int) -> Iterator[tuple[int, Dril
 def _engraved(score: str, width: float, seed: int, style: Style) -> str:
     units = round(width * 100 / SCALE)
     return engrave(score, seed=seed, width=units, room=BETWEEN_SYSTEMS, style=style)
+
+
+def _says_what_stays(drill: Drill) -> bool:
+    """Words below the staff in bars of more than a note each, which need their room."""
+    return any(len({event.kept for event in bar}) > 1 for bar in drill.bars)
 
 
 def _has_eighths(drill: Drill) -> bool:
