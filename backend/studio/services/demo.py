@@ -14,7 +14,7 @@ from studio.demo_shapes import DemoLesson, DemoPicture, DemoPlayer
 from studio.drawn_pictures import drawn_picture
 from studio.models import Group, HomeDay, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.demo_lesson import DemoLessonBook
-from studio.services.demo_past import build_past
+from studio.services.demo_past import KEPT_WHEN, build_past
 from studio.services.pictures import Kept, keep_picture
 from studio.services.setups import judge_setup, save_setup
 from studio.services.standing import keep_standing
@@ -108,7 +108,8 @@ def _practise_since(player: Player, today: date) -> None:
     days = PracticeResult.objects.filter(item__plan__lesson=last, lesson=None).values_list("date")
     for index, (day,) in enumerate(days.distinct().order_by("date")):
         done, felt = DEMO_LOGS[index % len(DEMO_LOGS)]
-        HomeDay.objects.create(lesson=last, date=day, done=done, felt=felt)
+        kept = KEPT_WHEN[felt]
+        HomeDay.objects.create(lesson=last, date=day, done=done, felt=felt, one_thing=kept)
 
 
 def _build_lesson(player: Player, planned: DemoLesson, on: date, before: Standing) -> Standing:

@@ -11,6 +11,9 @@ from studio.demo_past import PASTS, DemoPast, levels
 from studio.models import HomeDay, PlanItem, Player, PracticeResult
 from studio.services.demo_lesson import DemoLessonBook
 
+# What is said of the week's one thing by how the hand felt.
+KEPT_WHEN = {"soft": "mostly", "mixed": "partly", "tight": "not"}
+
 # Chances of each grade by how strong a sign truly is.
 GRADE_IF = {1: (0.2, 0.55, 0.22, 0.03), 2: (0.05, 0.25, 0.5, 0.2), 3: (0.02, 0.08, 0.35, 0.55)}
 LOOKED_AT = 0.9
@@ -96,7 +99,8 @@ def _practise(player: Player, past: DemoPast, until: date, chooser: random.Rando
             continue
         is_whole = chooser.random() > PARTLY
         done, felt = ("done", "soft") if is_whole else ("partly", "mixed")
-        logs.append(HomeDay(lesson=last, date=day, done=done, felt=felt))
+        kept = KEPT_WHEN[felt]
+        logs.append(HomeDay(lesson=last, date=day, done=done, felt=felt, one_thing=kept))
         results += [
             PracticeResult(item=item, date=day, passed=is_whole, pain=0)
             for item in items

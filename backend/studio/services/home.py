@@ -141,7 +141,8 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     )
     _keep_results(lesson, day)
     signs: dict[str, Any] = dict.fromkeys(log["signs"], True)
-    over = pain_over_time(player.pk, day) if kept.felt_pain else NOT_YET
+    # What was only touched is judged when it is told, or asked about the next day.
+    over = pain_over_time(player.pk, day) if pain else NOT_YET
     reasons = red_reasons(
         Reports(
             pain=kept.felt_pain,

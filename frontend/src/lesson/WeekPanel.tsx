@@ -151,7 +151,7 @@ function OneThing({ handle }: { handle: LessonHandle }) {
   return (
     <label className={css.field}>
       The one thing of the week
-      <small>In large words on sheet and phone. Empty it for our own words.</small>
+      <small>In large words on sheet and phone. Empty it, and ours comes back.</small>
       <input
         className={field.field}
         maxLength={MOST_OF_ONE_THING}
