@@ -12,6 +12,7 @@ from icalendar import Calendar
 
 from api.home.present import home_out
 from studio.models import Player
+from studio.paper.sheet import build_sheet
 from studio.services.home import make_link, open_link
 from studio.services.lessons import start_lesson
 from studio.tests.studio_case import GRIP, StudioCase
@@ -63,6 +64,17 @@ class HomeApi(StudioCase):
         told = home_out(week)
         self.assertTrue(told.paused)
         self.assertEqual(told.items, [])
+
+    def test_phone_sheet_and_the_next_lesson_say_the_same_one_thing(self):
+        on_paper = build_sheet(self.given).one
+        phone = self.get().json()["one_thing"]
+        self.assertEqual((phone["say"], phone["why"]), (on_paper.say, on_paper.why))
+        self.client.force_login(self.teacher)
+        following = self.lesson(1)
+        following.date = max(following.date, self.given.date + timedelta(days=7))
+        following.save()
+        told = self.client.get(f"/api/lessons/{following.pk}").json()
+        self.assertEqual(told["one_thing_before"], on_paper.say)
 
     def test_the_beat_is_that_of_the_music(self):
         self.give(self.given, "trill_bursts")

@@ -171,6 +171,9 @@
   for part in parts.slice(calc.min(1, parts.len())) { block(breakable: false, above: 1mm, music(it, part)) }
 }
 
+// How far down a page is filled, in mm, for whoever chooses where the next one begins.
+#let filled = block(height: 0pt, above: 0pt, below: 0pt, context [#metadata(here().position().y.mm()) <filled>])
+
 #let foot = [
   #if sheet.helper != "" [#block(below: 2.2mm)[#strong[Helper (no music needed):] #sheet.helper]]
   #if sheet.teacher != "" [#block(below: 2.6mm, text(font: serif, style: "italic", size: body + 1pt)[“#sheet.teacher”])]
@@ -208,9 +211,10 @@
   ] else [
     #days
     #for (n, it) in sheet.items.enumerate(start: 1) {
-      if n == next { pagebreak() } else if next > 0 { v(10mm) } else { v(pad) + v(1fr) }
+      if n == next { filled + pagebreak() } else if next > 0 { v(10mm) } else { v(pad) + v(1fr) }
       exercise(n, it)
     }
+    #filled
     #v(pad) #v(1fr)
   ]
   #foot

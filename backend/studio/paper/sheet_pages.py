@@ -72,8 +72,8 @@ def _inputs(sheet: Sheet, page: PageFor) -> dict[str, str]:
             return _with_pictures(inputs, PICTURES_CHILD if is_child else PICTURES, 1)
     inputs = _inputs_at(sheet, page, densities[0])
     fewest = _pages(inputs)
-    breaks = (inputs | {"break": str(n)} for n in range(2, len(sheet.items) + 1))
-    evenly = next((each for each in breaks if _pages(each) == fewest), inputs)
+    breaks = [inputs | {"break": str(n)} for n in range(2, len(sheet.items) + 1)]
+    evenly = min((each for each in breaks if _pages(each) == fewest), key=_uneven, default=inputs)
     return _with_pictures(evenly, PICTURES, fewest)
 
 
@@ -93,15 +93,26 @@ def _with_pictures(inputs: dict[str, str], widths: Sequence[int], pages: int) ->
 
 
 def _pages(inputs: Mapping[str, str]) -> int:
+    (found,) = _told(inputs, "<end>")
+    return int(found)
+
+
+def _uneven(inputs: Mapping[str, str]) -> float:
+    """How much further one page is filled than the other, mm."""
+    filled = _told(inputs, "<filled>")
+    return max(filled) - min(filled)
+
+
+def _told(inputs: Mapping[str, str], label: str) -> list[float]:
+    """Values that the template tells under a label."""
     found = typst.query(
         (HERE / TEMPLATE).read_bytes(),
-        "<end>",
+        label,
         field="value",
-        one=True,
         font_paths=shipped_fonts(),
         sys_inputs=dict(inputs),
     )
-    return int(json.loads(found))
+    return [float(value) for value in json.loads(found)]
 
 
 def sheet_data(
@@ -119,7 +130,7 @@ def sheet_data(
         "one": sheet.one.say,
         "why": sheet.one.why,
         "code": page.code,
-        "code_words": "hear and see it" if is_child else "hear it, see it, log it",
+        "code_words": "hear and see" if is_child else "hear, see, log",
         "eased": sheet.eased,
         "paused": list(sheet.reasons) if sheet.paused else None,
         "differs": len(held) > 1,

@@ -11,6 +11,7 @@ from studio.paper.sheet import build_sheet
 from studio.services.entries import undo
 from studio.services.flags import lift_flags
 from studio.services.home import (
+    answer_later,
     link_of,
     log_day,
     make_link,
@@ -18,6 +19,7 @@ from studio.services.home import (
     revoke_link,
 )
 from studio.services.home_week import week_before
+from studio.services.player_file import player_file
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 
@@ -264,3 +266,71 @@ class PaperWeeks(HomeCase):
         told = self.client.get(f"/api/lessons/{lesson.pk}").json()
         self.assertIsNone(told["paper_week"])
         self.assertEqual(len(told["home"]["days"]), 1)
+
+
+class ItHurts(HomeCase):
+    """A touch on *It hurts* counts at once; how much, and whether it was nothing, may come later."""
+
+    def day(self, number=1):
+        return HomeDay.objects.get(date=DAY + timedelta(days=number))
+
+    def test_a_touch_alone_eases_the_week_and_is_asked_about_the_next_day(self):
+        week = self.log(1, done="not", felt="", hurt="open")
+        self.assertTrue(week.is_eased)
+        self.assertFalse(RedFlag.objects.exists())
+        self.assertEqual((self.day().pain, self.day().felt_pain), (0, 1.0))
+        later = DAY + timedelta(days=2)
+        answer_later(self.token, DAY + timedelta(days=1), ["night"], later)
+        flag = RedFlag.objects.get()
+        self.assertEqual((flag.lifted_on, flag.pain), (None, None), "nobody said how much")
+
+    def test_the_next_lesson_asks_about_it_by_day_and_gives_nothing_before(self):
+        self.log(1, done="not", felt="", hurt="open")
+        lesson = self.lesson(1)
+        view = self.view(lesson)
+        self.assertTrue(view.is_asking)
+        self.assertTrue(view.safety.is_amber)
+
+    def test_that_it_was_nothing_is_kept_and_eases_no_more(self):
+        self.log(1, done="not", felt="", hurt="open")
+        week = self.log(1, done="done", felt="soft", hurt="nothing")
+        self.assertFalse(week.is_eased)
+        self.assertEqual((self.day().hurt, self.day().felt_pain), ("nothing", 0))
+        self.assertFalse(self.view(self.lesson(1)).is_asking)
+
+    def test_pain_of_last_weeks_and_a_touch_alone_stop_nothing_yet(self):
+        """A mistaken touch must not stop a week that only a word can free again."""
+        for day in (1, 8):
+            self.log(day, pain=2, place="wrist")
+        before = RedFlag.objects.count()
+        self.log(16, done="not", felt="", hurt="open", today=DAY + timedelta(days=16))
+        self.assertEqual(RedFlag.objects.count(), before)
+
+    def test_what_is_no_answer_is_refused_by_its_name(self):
+        for field, value in (("hurt", "much"), ("one_thing", "always")):
+            with self.subTest(field):
+                self.assert_refused(
+                    "bad_input", lambda f=field, v=value: self.log(1, **{f: v}), field
+                )
+
+
+class OneThingAtHome(HomeCase):
+    def test_it_comes_home_and_outlives_a_player_file(self):
+        self.log(1, one_thing="partly")
+        self.assertEqual(self.given.home_days.get().one_thing, "partly")
+        told = player_file(self.given.player)["lessons"][0]["home_days"][0]
+        self.assertEqual((told["one_thing"], told["hurt"]), ("partly", ""))
+
+    def test_on_the_day_of_a_lesson_a_log_is_of_the_week_that_was_open(self):
+        newer = self.whole_lesson(1, GRIP)
+        day = newer.date
+        for given_on, lesson in (
+            (newer.date, newer),
+            (self.given.date, self.given),
+            (None, self.given),
+        ):
+            with self.subTest(given_on):
+                HomeDay.objects.all().delete()
+                data = {"date": day, "done": "done", "felt": "soft", "given_on": given_on}
+                log_day(self.token, data, day)
+                self.assertEqual(HomeDay.objects.get().lesson, lesson)

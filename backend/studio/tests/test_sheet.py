@@ -148,8 +148,8 @@ class Sheets(StudioCase):
     def test_a_code_stands_on_it_only_where_a_phone_can_open_it(self):
         lesson = self.whole_lesson(0, GRIP)
         sheet = build_sheet(lesson_of(self.teacher, lesson.pk))
-        self.assertNotIn("hear it, see it", self.read(sheet)[1])
-        self.assertIn("hear it, see it", self.read(sheet, PageFor(code=DOT))[1])
+        self.assertNotIn("hear, see, log", self.read(sheet)[1])
+        self.assertIn("hear, see, log", self.read(sheet, PageFor(code=DOT))[1])
         make_link(self.player)
         self.client.force_login(self.teacher)
         address = f"/api/lessons/{lesson.pk}/sheet/pages"
