@@ -90,6 +90,7 @@ class Stillness(BrowserCase):
             for step in "aldg":
                 page.keyboard.press(step)
                 page.wait_for_load_state("networkidle")
+                page.locator("main [aria-keyshortcuts=Enter]").first.wait_for()
                 seen.add(page.evaluate(COMMON))
                 for _ in range(3):
                     page.keyboard.press("ArrowDown")

@@ -1,9 +1,11 @@
 """One lesson from complaint to sheet and the next one after it, by mouse and by keys alone."""
 
+import io
 import re
 from datetime import timedelta
 
 from playwright.sync_api import expect
+from pypdf import PdfReader
 
 from browser.case import BOUNCE_MS, BrowserCase
 from studio.demo_data import PLAYERS
@@ -110,6 +112,8 @@ class ByMouse(BrowserCase):
         page.get_by_text("The sheet in words").click()
         expect(page.get_by_text("Soft first.")).to_be_visible()
         self.assert_accessible("sheet")
+        printed = PdfReader(io.BytesIO(page.pdf(format="A4"))).pages
+        self.assertEqual(len(printed), page.get_by_role("img", name="Mira’s sheet").count())
         address = page.get_by_role("link", name="Open the PDF").get_attribute("href")
         pdf = page.request.get(self.live_server_url + address)
         self.assertEqual(pdf.body()[:5], b"%PDF-")

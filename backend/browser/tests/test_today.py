@@ -1,6 +1,6 @@
 """Today: absent and moved by two touches, one search, and nothing that moves."""
 
-from datetime import timedelta
+from datetime import datetime, time, timedelta
 
 from django.utils import timezone
 from playwright.sync_api import expect
@@ -19,6 +19,9 @@ class Day(BrowserCase):
 
     def setUp(self) -> None:
         super().setUp()
+        # Who is next follows from the time of day.
+        morning = datetime.combine(timezone.localdate(), time(9), timezone.get_current_timezone())
+        self.page.clock.install(time=morning)
         self.sign_in()
         self.lessons = self.page.get_by_role("list", name="Lessons today")
         self.mira = self.lessons.get_by_role("listitem").filter(has_text="Mira Oslund")
