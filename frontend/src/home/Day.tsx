@@ -120,7 +120,7 @@ export function Day({ token, handle, SendTakes }: Props) {
             onBegin={(from) => day.setView({ name: 'practice', items: day.items, from })}
             onHurts={() => day.openHurts(false, UNANSWERED)}
             onLog={day.tell}
-            onNothing={day.nothing}
+            onNothing={day.touchWasNothing}
             onTake={() => day.setView({ name: 'take' })}
           />
           <SendTakes token={token} />

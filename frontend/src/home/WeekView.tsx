@@ -51,9 +51,11 @@ export function WeekView({ token, week, shown, queue, ...on }: Props) {
         {rests ? (
           <div className={home.note} role="status">
             <strong>No more today.</strong> Tomorrow only if nothing hurts, and then half as much.{' '}
-            <button type="button" className={home.quiet} onClick={on.onNothing}>
-              It was nothing
-            </button>
+            {log.hurt === 'open' && (
+              <button type="button" className={home.quiet} onClick={on.onNothing}>
+                It was nothing
+              </button>
+            )}
           </div>
         ) : items.length === 0 ? (
           <p className={css.free}>{freeWords(week, shown)}</p>

@@ -1,6 +1,15 @@
 import { describe, expect, test } from 'vitest';
 
-import { doneOn, logOf, NO_PAIN, NOTHING_YET, type Said, UNANSWERED } from './dayLog';
+import {
+  doneOn,
+  isPain,
+  logOf,
+  NO_PAIN,
+  NOTHING_YET,
+  type Said,
+  UNANSWERED,
+  worse,
+} from './dayLog';
 import { lineAt } from './MusicPages';
 import type { DayLog, HomeItem } from './weekNow';
 
@@ -45,6 +54,24 @@ describe('the log of a day', () => {
     const nothing = { ...NO_PAIN, hurt: 'nothing' };
     const taken = logOf(DAY, ITEMS, practised(), { ...SAID, before: later, hurt: nothing });
     expect([taken.pain, taken.hurt, taken.done]).toEqual([0, 'nothing', 'partly']);
+  });
+
+  test('what was done does not become all of it while less is asked for', () => {
+    const open = { ...NO_PAIN, hurt: 'open' };
+    const before = logOf(DAY, ITEMS, practised('taps'), { ...SAID, hurt: open });
+    const eased = ITEMS.slice(0, 1);
+    const hurt = { pain: 2, place: 'wrist', signs: [], hurt: '' };
+    const told = logOf(DAY, eased, practised('taps'), { ...SAID, hurt, before });
+    expect([told.done, told.parts, told.pain]).toEqual(['partly', ['taps'], 2]);
+  });
+
+  test('a second touch the same day forgets nothing of the first', () => {
+    const first = { pain: 3, place: 'wrist', signs: [], hurt: '' };
+    const open = worse(first, { ...NO_PAIN, hurt: 'open' });
+    expect([open.pain, open.place, open.hurt]).toEqual([3, 'wrist', 'open']);
+    const told = worse(first, { pain: 1, place: 'thumb', signs: ['swelling'], hurt: '' });
+    expect(told).toEqual({ pain: 3, place: 'wrist', signs: ['swelling'], hurt: '' });
+    expect([isPain(first), isPain(open), isPain(NO_PAIN)]).toEqual([true, true, false]);
   });
 
   test('a day on which nothing was done has no feeling', () => {

@@ -43,14 +43,16 @@ export function logOf(
   const all = items.map((item) => item.exercise);
   const earlier = before === null || isAnew ? [] : doneOn(before, all);
   const done = all.filter((id) => now.done.includes(id) || earlier.includes(id));
+  // While it hurts a day holds less: what was kept of it must not become "all" by that.
+  const isKept = before !== null && !isAnew && now.done.every((id) => earlier.includes(id));
+  const isNotDone = isKept ? before.done === 'not' : done.length === 0;
   const tempos = temposOf(items, now.plays);
   const checks = checksOf(now);
   return {
     date,
-    done: done.length === 0 ? 'not' : done.length === all.length ? 'done' : 'partly',
-    parts: done.length === 0 || done.length === all.length ? null : done,
-    felt: done.length === 0 ? '' : answers.felt || (before?.felt ?? ''),
-    one_thing: done.length === 0 ? '' : answers.one_thing || (before?.one_thing ?? ''),
+    ...(isKept ? { done: before.done, parts: before.parts } : doneOf(done, all)),
+    felt: isNotDone ? '' : answers.felt || (before?.felt ?? ''),
+    one_thing: isNotDone ? '' : answers.one_thing || (before?.one_thing ?? ''),
     ...(isNothing(hurt) && before !== null ? painOf(before) : hurt),
     later: null,
     tempos: { ...before?.tempos, ...tempos },
@@ -58,11 +60,30 @@ export function logOf(
   };
 }
 
+function doneOf(done: string[], all: readonly string[]): Pick<DayLog, 'done' | 'parts'> {
+  if (done.length === 0) return { done: 'not', parts: null };
+  return done.length === all.length
+    ? { done: 'done', parts: null }
+    : { done: 'partly', parts: done };
+}
+
+/** Something hurt, whether or not it was said how much. */
+export function isPain({ pain, signs, hurt }: Hurt): boolean {
+  return pain > 0 || signs.length > 0 || hurt === 'open';
+}
+
+/** The worse of what hurt before on a day and what is told now. */
+export function worse(before: Hurt, told: Hurt): Hurt {
+  const worst = before.pain > told.pain ? before : told;
+  const signs = [...new Set([...before.signs, ...told.signs])];
+  return { pain: worst.pain, place: worst.place, signs, hurt: told.hurt };
+}
+
 function isNothing({ pain, signs, hurt }: Hurt): boolean {
   return pain === 0 && signs.length === 0 && hurt === '';
 }
 
-function painOf({ pain, place, signs, hurt }: DayLog): Hurt {
+export function painOf({ pain, place, signs, hurt }: DayLog): Hurt {
   return { pain, place, signs, hurt };
 }
 

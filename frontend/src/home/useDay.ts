@@ -1,6 +1,16 @@
 import { useState } from 'react';
 
-import { type Answers, type Hurt, logOf, NO_PAIN, NOTHING_YET, UNANSWERED } from './dayLog';
+import {
+  type Answers,
+  type Hurt,
+  isPain,
+  logOf,
+  NO_PAIN,
+  NOTHING_YET,
+  painOf,
+  UNANSWERED,
+  worse,
+} from './dayLog';
 import type { HomeHandle } from './useHome';
 import { type HomeItem, itemsOn, type WeekNow } from './weekNow';
 
@@ -20,6 +30,8 @@ export function useDay({ week, log }: Pick<HomeHandle, 'week' | 'log'>) {
   const [answers, setAnswers] = useState(UNANSWERED);
   // A day that is told without the phone is told anew.
   const [isAnew, setIsAnew] = useState(false);
+  // What hurt that day before it was touched that it hurts.
+  const [prior, setPrior] = useState(NO_PAIN);
   const shown = chosen ?? firstShown(week);
   const items = itemsOn(week, shown);
   const isReal = shown <= week.today;
@@ -43,11 +55,23 @@ export function useDay({ week, log }: Pick<HomeHandle, 'week' | 'log'>) {
   const painOn =
     view.name === 'end' || (view.name === 'hurts' && view.isAsked) ? shown : week.today;
   function openHurts(isAsked: boolean, said: Answers, back: View = view) {
+    const known = week.days.find((day) => day.date === painOn);
+    const before = known ? painOf(known) : NO_PAIN;
     setAnswers(said);
-    keep(painOn, { answers: said, hurt: { ...NO_PAIN, hurt: 'open' } });
+    setPrior(before);
+    keep(painOn, { answers: said, hurt: worse(before, { ...NO_PAIN, hurt: 'open' }) });
     setView({ name: 'hurts', isAsked, back });
   }
-  const nothing = () => keep(painOn, { answers, hurt: { ...NO_PAIN, hurt: 'nothing' } });
+  /** The touch was nothing; what had hurt before it stays. */
+  const nothing = () =>
+    keep(painOn, { answers, hurt: isPain(prior) ? prior : { ...NO_PAIN, hurt: 'nothing' } });
+  /** The same where only the touch was kept, and nobody is being asked any more. */
+  function touchWasNothing() {
+    const known = week.days.find((day) => day.date === painOn);
+    if (known?.hurt !== 'open') return;
+    const told = { ...painOf(known), hurt: '' };
+    keep(painOn, { answers, hurt: isPain(told) ? told : { ...NO_PAIN, hurt: 'nothing' } });
+  }
   return {
     view,
     setView,
@@ -62,8 +86,9 @@ export function useDay({ week, log }: Pick<HomeHandle, 'week' | 'log'>) {
     tell,
     openHurts,
     /** What was told of what hurts. */
-    hurt: (told: Hurt) => keep(painOn, { answers, hurt: told }),
+    hurt: (told: Hurt) => keep(painOn, { answers, hurt: worse(prior, told) }),
     nothing,
+    touchWasNothing,
     /** A day without the phone: what was done, or nothing of it. */
     told: (done: readonly string[] | null) => {
       if (done === null) {
