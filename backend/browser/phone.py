@@ -23,6 +23,13 @@ def log_day(page: Page, done: str = "All of it", felt: str = "Soft") -> None:
     end_day(page, felt)
 
 
+def go_through(page: Page) -> None:
+    """The practice of a day, from the page that is open to its end."""
+    while page.get_by_role("button", name="Next").count():
+        page.get_by_role("button", name="Next").click()
+    page.get_by_role("button", name="Done").click()
+
+
 def end_day(page: Page, felt: str = "Soft") -> None:
     """The one thing and the hand, up to the question whether anything hurt."""
     touch(page, "Yes, mostly")

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from browser.cable import Cable
 from browser.case import BrowserCase
-from browser.phone import end_day, it_hurts, log_day, nothing_hurt, touch, week_is_there
+from browser.phone import end_day, go_through, it_hurts, log_day, nothing_hurt, touch, week_is_there
 from studio.demo_data import PLAYERS
 from studio.models import HomeDay, Lesson, RedFlag
 from studio.services.flags import lift_flags
@@ -218,9 +218,7 @@ class Phone(BrowserCase):
             page.get_by_role("button", name="Back" if number else "Week").click()
         # What was gone through before the week was opened again is still there.
         page.get_by_role("button", name="Begin").click()
-        while page.get_by_role("button", name="Next").count():
-            page.get_by_role("button", name="Next").click()
-        page.get_by_role("button", name="Done").click()
+        go_through(page)
         end_day(page)
         nothing_hurt(page)
         self.wait_until(HomeDay.objects.exists)
@@ -234,9 +232,7 @@ class Phone(BrowserCase):
         page.reload()
         week_is_there(page)
         page.get_by_role("button", name="Begin").click()
-        while page.get_by_role("button", name="Next").count():
-            page.get_by_role("button", name="Next").click()
-        page.get_by_role("button", name="Done").click()
+        go_through(page)
         end_day(page)
         nothing_hurt(page)
         self.wait_until(HomeDay.objects.exists)
@@ -247,9 +243,7 @@ class Phone(BrowserCase):
         coming = timezone.localdate() + timedelta(days=2)
         page.get_by_role("button", name=f"{coming.day} {coming:%B}").click()
         page.get_by_role("button", name="Try it through").click()
-        while page.get_by_role("button", name="Next").count():
-            page.get_by_role("button", name="Next").click()
-        page.get_by_role("button", name="Done").click()
+        go_through(page)
         week_is_there(page)
         self.assertFalse(HomeDay.objects.exists())
 

@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from browser.cable import Cable
 from browser.case import BrowserCase
-from browser.phone import end_day, touch, week_is_there
+from browser.phone import end_day, go_through, touch, week_is_there
 from studio.demo_data import PLAYERS
 from studio.models import HomeDay, Lesson, Player
 from studio.services.home import make_link
@@ -191,9 +191,7 @@ class ItHurts(PhoneCase):
         touch(page, "By mistake")
         page.get_by_text("Exercise 1 of").wait_for()
         self.wait_until(lambda: HomeDay.objects.filter(hurt="nothing").exists())
-        while page.get_by_role("button", name="Next").count():
-            page.get_by_role("button", name="Next").click()
-        page.get_by_role("button", name="Done").click()
+        go_through(page)
         end_day(page)
         touch(page, "No, nothing")
         self.wait_until(lambda: self.day().felt == "soft")

@@ -67,27 +67,24 @@ def set_drill(
         bars = max(1, min(bars - 1, int(bars * limit / wide)))
         wide = natural(bars)
     across = min(limit, wide * MOST_APART)
-    drawn = []
-    for first, part in _parts(drill, bars * LINES_TOGETHER, is_even=bars):
-        told = replace(shown, first_bar=first + 1, closes=first + len(part.bars) == len(drill.bars))
-        score = to_musicxml(part, bars_a_line=bars, shown=told, exactly=True)
-        svg = _engraved(score, across, seed + first, Style.PAPER)
-        here, high = size_of(svg)
-        drawn.append(SetMusic(svg, here * scale, high * scale, len(part.bars)))
-    return drawn
+    parts = _scores(drill, shown, bars * LINES_TOGETHER, bars)
+    drawn = [
+        (_engraved(score, across, seed + first, Style.PAPER), count)
+        for first, count, score in parts
+    ]
+    sized = ((svg, *size_of(svg), count) for svg, count in drawn)
+    return [SetMusic(svg, wide * scale, high * scale, count) for svg, wide, high, count in sized]
 
 
 def phone_lines(drill: Drill, *, seed: int = 1, strings_named: bool = True) -> list[SetMusic]:
     """The music a line at a time, two bars or four of few notes, each as wide as it needs."""
     shown = _shown(drill, strings_named=strings_named)
     bars = 4 if all(len(bar) <= 2 for bar in drill.bars) else 2
-    drawn = []
-    for first, part in _parts(drill, bars, is_even=bars):
-        told = replace(shown, first_bar=first + 1, closes=first + len(part.bars) == len(drill.bars))
-        score = to_musicxml(part, bars_a_line=bars, shown=told, exactly=True)
-        svg = _engraved(score, WIDE, seed * 1000 + first, Style.NATURAL)
-        drawn.append(SetMusic(svg, *size_of(svg), len(part.bars)))
-    return drawn
+    drawn = [
+        (_engraved(score, WIDE, seed * 1000 + first, Style.NATURAL), count)
+        for first, count, score in _scores(drill, shown, bars, bars)
+    ]
+    return [SetMusic(svg, *size_of(svg), count) for svg, count in drawn]
 
 
 def has_doubt(drill: Drill) -> bool:
@@ -100,6 +97,16 @@ def has_doubt(drill: Drill) -> bool:
 
 def _shown(drill: Drill, *, strings_named: bool) -> Shown:
     return Shown(opening=False, strings="above" if strings_named or has_doubt(drill) else "")
+
+
+def _scores(
+    drill: Drill, shown: Shown, most: int, bars_a_line: int
+) -> Iterator[tuple[int, int, str]]:
+    """(first bar, bars, MusicXML) of parts of at most `most` bars."""
+    for first, part in _parts(drill, most, is_even=bars_a_line):
+        count = len(part.bars)
+        told = replace(shown, first_bar=first + 1, closes=first + count == len(drill.bars))
+        yield first, count, to_musicxml(part, bars_a_line=bars_a_line, shown=told, exactly=True)
 
 
 def _parts(drill: Drill, most: int, *, is_even: int) -> Iterator[tuple[int, Drill]]:
