@@ -29,7 +29,7 @@ DOCTYPE = (
     '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" '
     '"http://www.musicxml.org/dtds/partwise.dtd">'
 )
-TAP = "*"
+TAP, TAP_SAID = "*", "tap"  # where the hint explains the sign, and where no hint stands
 STRING_NUMERALS = ("IV", "III", "II", "I")
 
 
@@ -68,7 +68,7 @@ def to_musicxml(
     keys = {0: drill.key, **dict(drill.keys)}
     most = bars_a_line if exactly else bars_that_fit(drill, bars_a_line)
     new_lines = set(line_starts(len(drill.bars), most))
-    writer = _Writer(board, drill.key.fifths, shown.strings)
+    writer = _Writer(board, drill.key.fifths, shown)
     for number, bar in enumerate(drill.bars, start=1):
         measure = _add(part, "measure", number=str(number + shown.first_bar - 1))
         if number - 1 in new_lines:
@@ -146,9 +146,10 @@ class _Writer:
     """Writes bars and remembers what the reader needs to be told only once: accidentals in a bar,
     the string in use, an open slide."""
 
-    def __init__(self, board: Fingerboard, fifths: int, strings: str) -> None:
+    def __init__(self, board: Fingerboard, fifths: int, shown: Shown) -> None:
         self._board = board
-        self._names = strings
+        self._names = shown.strings
+        self._tap = TAP if shown.opening else TAP_SAID
         self._signature = signature(fifths)
         self._string: int | None = None
         self._named: set[int] = set()
@@ -167,7 +168,7 @@ class _Writer:
             self._name_kept(measure, event)
             if "tap" in event.marks:
                 tap = _add(measure, "direction", placement="above")
-                _add(_add(tap, "direction-type"), "words", TAP)
+                _add(_add(tap, "direction-type"), "words", self._tap)
             for index, tone in enumerate(event.tones):
                 self._note(measure, event, tone, index, heard, beam)
             if event.is_rest:

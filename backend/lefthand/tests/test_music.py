@@ -20,7 +20,15 @@ from lefthand.music.drill_json import drill_json, no_drill_json
 from lefthand.music.engraving import METRONOME_QUARTER, engrave, flat_svg
 from lefthand.music.hands import hand_of
 from lefthand.music.keys import key_of
-from lefthand.music.musicxml import DIVISIONS, bars_that_fit, beams, line_starts, to_musicxml
+from lefthand.music.musicxml import (
+    DIVISIONS,
+    EVERYTHING,
+    Shown,
+    bars_that_fit,
+    beams,
+    line_starts,
+    to_musicxml,
+)
 from lefthand.music.score import EIGHTH, QUARTER, Drill, Event, Key, Tone, into_bars, rest
 from lefthand.music.strings import FINGERBOARDS, Pitch
 from lefthand.tests.drills import CATALOGUE, all_free, all_steps, fingers_of, free, of_step
@@ -234,6 +242,14 @@ class Written(TestCase):
                 with self.subTest(drill=drill.name, bars=len(drill.bars)):
                     self.assertLessEqual(max(lines), most)
                     self.assertLessEqual(max(lines) - min(lines), 1)
+
+    def test_a_tap_is_said_where_no_hint_explains_its_sign(self):
+        drill = of_step("thumb_taps", 4)
+        for shown, said in ((EVERYTHING, "*"), (Shown(opening=False), "tap")):
+            words = [w.text for w in ET.fromstring(to_musicxml(drill, shown=shown)).iter("words")]
+            with self.subTest(said):
+                self.assertEqual(words.count(said), len(drill.bars))
+                self.assertEqual(len({"*", "tap"} & set(words)), 1)
 
     def test_a_tune_names_itself_and_where_it_comes_from(self):
         root = ET.fromstring(to_musicxml(free("easy_tune")))

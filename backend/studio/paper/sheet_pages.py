@@ -11,6 +11,7 @@ import typst
 from lefthand.catalogue.one_things import Reader
 from lefthand.drawing.svg import PAPER, svg_of
 from lefthand.music.engraving import SCALE, STAFF, Style, flat_svg, size_of
+from lefthand.music.musicxml import TAP
 from lefthand.music.on_paper import Density, set_drill
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
@@ -183,7 +184,7 @@ def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
         "title": item.music_title,
         "credit": "" if is_child and item.drill else item.music_credit,
         "tempo": tempo or 0,
-        "hint": item.drill.hint if item.drill and not is_child else "",
+        "hint": item.drill.hint.removeprefix(f"{TAP} ") if item.drill and not is_child else "",
         "writes": item.exercise.takes_piece and item.place is None and item.drill is None,
     }
 
