@@ -13,6 +13,7 @@ from api.desk.routes import router as desk
 from api.drills.routes import router as drills
 from api.errors import ErrorOut, error_answer, install_handlers
 from api.groups.routes import router as groups
+from api.groups.sheets import router as class_sheets
 from api.hands.routes import router as hands
 from api.home.routes import router as home
 from api.lessons.routes import router as lessons
@@ -70,6 +71,7 @@ api.add_router("/players", setups)
 api.add_router("/players", pictures)
 api.add_router("/drills", drills)
 api.add_router("/groups", groups)
+api.add_router("/groups", class_sheets)
 api.add_router("/hands", hands)
 api.add_router("/home", home)
 api.add_router("/letters", letters)

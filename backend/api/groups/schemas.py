@@ -90,6 +90,13 @@ class SweepOut(Schema):
     resting: list[str]
 
 
+class ClassSheetsOut(Schema):
+    """Names, by whether there is a week to print."""
+
+    printed: list[str]
+    without: list[str]
+
+
 class RosterIn(Schema):
     """`text`: a line a player with name, instrument and year of birth, with commas, semicolons or
     tabs between. `name`: of the group, only wanted when it is kept."""

@@ -17,6 +17,7 @@ from studio.paper.setting import Paper
 from studio.services.erasing import empty_log
 from studio.services.heard_pieces import hear_piece, simulate_piece
 from studio.services.lessons import player_of
+from studio.services.one_thing import one_thing_now
 from studio.services.own_places import choose_place, read_again, remove_piece
 from studio.services.pieces import ReadPiece, change_piece, keep_piece, piece_of, pieces_of, read
 from studio.services.takes import LARGEST_FILE as LARGEST_SOUND
@@ -112,7 +113,9 @@ def read_part(
 ) -> HttpResponse:
     """The chosen bars with fingers and places to let go, for the stand."""
     piece = piece_of(player_of(request.user, player_id), piece_id)
-    response = HttpResponse(part_pdf(read(piece), paper), content_type="application/pdf")
+    one = one_thing_now(piece.player, today(request))
+    pdf = part_pdf(read(piece), paper, one.say if one else "")
+    response = HttpResponse(pdf, content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="piece-{piece.pk}.pdf"'
     return response
 

@@ -1,11 +1,8 @@
 """The practice sheet on screen and as PDF, the calendar file and the private link."""
 
-from io import BytesIO
 from typing import Annotated
-from urllib.parse import urlsplit
 
 import segno
-from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
@@ -13,11 +10,12 @@ from api.days import today
 from api.exercises.present import exercise_page
 from api.exercises.schemas import ExercisePage
 from api.home.schemas import LinkOut
+from api.sheets.code import address_of, code_for, is_local
 from api.sheets.schemas import SheetDayOut, SheetItemOut, SheetOut, SheetPagesOut
 from api.types import WallTime
 from lefthand.values.fields import short
 from studio.errors import StudioError
-from studio.models import HomeLink, Lesson
+from studio.models import HomeLink
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.paper.setting import Paper
 from studio.paper.sheet import INSTRUMENT_NAMES, Sheet, build_sheet, shown_item
@@ -27,7 +25,6 @@ from studio.services.home import link_of, make_link, revoke_link
 from studio.services.home_week import HomeWeek
 from studio.services.lessons import lesson_of
 
-THIS_COMPUTER = {"localhost", "127.0.0.1", "::1"}
 router = Router(tags=["sheets"])
 
 
@@ -41,11 +38,16 @@ def read_sheet(request: HttpRequest, lesson_id: int) -> SheetOut:
     openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
 )
 def read_sheet_pdf(
-    request: HttpRequest, lesson_id: int, paper: Paper = Paper.A4, large: bool = False
+    request: HttpRequest,
+    lesson_id: int,
+    paper: Paper = Paper.A4,
+    large: bool = False,
+    helper: bool = False,
 ) -> HttpResponse:
+    """`helper`: with a page for whoever sits beside at home."""
     lesson = lesson_of(request.user, lesson_id)
     sheet = build_sheet(lesson, today(request))
-    page = PageFor(paper, large, _code(request, lesson))
+    page = PageFor(paper, large, code_for(request, lesson.player), helper)
     response = HttpResponse(sheet_pdf(sheet, page), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="practice-{sheet.date}.pdf"'
     return response
@@ -53,12 +55,17 @@ def read_sheet_pdf(
 
 @router.get("/{int:lesson_id}/sheet/pages", response=SheetPagesOut)
 def read_sheet_pages(
-    request: HttpRequest, lesson_id: int, paper: Paper = Paper.A4, large: bool = False
+    request: HttpRequest,
+    lesson_id: int,
+    paper: Paper = Paper.A4,
+    large: bool = False,
+    helper: bool = False,
 ) -> SheetPagesOut:
     """The pages of the PDF as pictures, to be seen before it is printed."""
     lesson = lesson_of(request.user, lesson_id)
     sheet = build_sheet(lesson, today(request))
-    return SheetPagesOut(pages=sheet_svgs(sheet, PageFor(paper, large, _code(request, lesson))))
+    page = PageFor(paper, large, code_for(request, lesson.player), helper)
+    return SheetPagesOut(pages=sheet_svgs(sheet, page))
 
 
 @router.get(
@@ -114,29 +121,9 @@ def revoke(request: HttpRequest, lesson_id: int) -> LinkOut:
 def _link_out(request: HttpRequest, link: HomeLink | None) -> LinkOut:
     if link is None:
         return LinkOut(address=None, code=None, is_local=False)
-    address = _address(request, link)
+    address = address_of(request, link)
     code = segno.make(address, micro=False).svg_inline(border=2, omitsize=True)
-    return LinkOut(address=address, code=code, is_local=_is_local(address))
-
-
-def _address(request: HttpRequest, link: HomeLink) -> str:
-    page = f"/home/{link.token}"
-    return settings.ADDRESS + page if settings.ADDRESS else request.build_absolute_uri(page)
-
-
-def _is_local(address: str) -> bool:
-    return urlsplit(address).hostname in THIS_COMPUTER
-
-
-def _code(request: HttpRequest, lesson: Lesson) -> str:
-    """The private page as a square code for paper; "" where no phone could open it."""
-    link = link_of(lesson.player)
-    address = _address(request, link) if link else ""
-    if link is None or _is_local(address):
-        return ""
-    out = BytesIO()
-    segno.make(address, micro=False, error="m").save(out, kind="svg", border=0, xmldecl=False)
-    return out.getvalue().decode()
+    return LinkOut(address=address, code=code, is_local=is_local(address))
 
 
 def _sheet_out(sheet: Sheet) -> SheetOut:

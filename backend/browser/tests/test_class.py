@@ -1,6 +1,9 @@
 """A sweep over a group by mouse and by keys, the closer look, and partner cards."""
 
+import io
+
 from playwright.sync_api import expect
+from pypdf import PdfReader
 
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
@@ -112,6 +115,26 @@ class Sweep(BrowserCase):
         expect(page.get_by_text("Is your thumb standing or lying in bed?").first).to_be_visible()
         self.assertNotIn("Feld", page.locator("main").inner_text())
         self.assert_accessible("cards")
+
+    def test_the_sheets_of_all_are_one_print_with_helpers_pages_when_asked(self):
+        page = self.page
+        self.open_group()
+        page.get_by_role("button", name="Sheets for all").click()
+        dialog = page.get_by_role("dialog", name="Sheets for all")
+        expect(dialog).to_contain_text("Jonas Feld")
+        self.assert_accessible("sheets for all")
+        pages = {}
+        for large, helper in ((False, False), (True, True)):
+            if helper:
+                dialog.get_by_role("button", name="Each with a page for a helper").click()
+            if large:
+                dialog.get_by_role("button", name="A4, large print").click()
+            address = dialog.get_by_role("link", name="Open the PDF").get_attribute("href")
+            answer = page.request.get(f"{self.live_server_url}{address}")
+            self.assertEqual(answer.headers["content-type"], "application/pdf")
+            pages[helper] = len(PdfReader(io.BytesIO(answer.body())).pages)
+        self.assertGreaterEqual(pages[False], 2)
+        self.assertGreater(pages[True], pages[False])
 
     def test_a_class_is_brought_in_after_a_look_at_what_each_line_does(self):
         page = self.page

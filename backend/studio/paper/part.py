@@ -13,21 +13,25 @@ BARS_TOGETHER = 8  # are kept on one page
 WIDTH = 1900
 
 
-def part_pdf(read: ReadPiece, paper: Paper = Paper.A4) -> bytes:
-    """Raises StudioError while a stop is up, and for what cannot be drawn."""
+def part_pdf(read: ReadPiece, paper: Paper = Paper.A4, one: str = "") -> bytes:
+    """`one`: the one thing of the week, at its head.
+
+    Raises StudioError while a stop is up, and for what cannot be drawn.
+    """
     if read.is_paused:
         raise StudioError("paused")
     try:
-        data = part_data(read)
+        data = part_data(read, one)
     except InputError as error:
         raise StudioError("bad_input", "piece", error.problem) from error
     return set_pdf("part.typ", {"part": json.dumps(data), "paper": paper.value})
 
 
-def part_data(read: ReadPiece) -> dict[str, object]:
+def part_data(read: ReadPiece, one: str = "") -> dict[str, object]:
     piece, numbers = read.piece, [bar.number for bar in read.score.bars]
     return {
         "title": piece.title,
+        "one": one,
         "words": f"Bars {numbers[piece.first]} to {numbers[piece.last]}. "
         "At each comma above the music the hand goes soft for a moment.",
         "music": [

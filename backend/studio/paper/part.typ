@@ -6,6 +6,7 @@
 #show heading: set text(font: "Literata", weight: 600)
 
 = #part.title
+#if part.one != "" [#text(font: "Literata", weight: 600, size: 14pt, part.one) #linebreak()]
 #part.words
 
 #for lines in part.music {

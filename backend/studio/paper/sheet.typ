@@ -1,9 +1,17 @@
 // The practice sheet: one thing, seven days, three exercises. All words and numbers come in as JSON;
-// nothing here is data. Order never changes, so that a child finds things by their place.
-#let sheet = json(bytes(sys.inputs.sheet))
+// nothing here is data. Order never changes, so that a child finds things by their place. One print
+// holds one sheet or those of a whole class.
+#let sheets = json(bytes(sys.inputs.sheets))
 #let scale = float(sys.inputs.scale)
-#let wide = float(sys.inputs.at("picture", default: "35")) * 1mm
-#let next = int(sys.inputs.at("break", default: "0")) // the exercise that begins a page, 0 for none
+
+#set document(
+  title: "Practice " + if sheets.len() == 1 { "sheet" } else { "sheets" } + " for " + sheets.map(each => each.sheet.name).join(", "),
+  author: "Jolf",
+)
+#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), lang: "en", hyphenate: false)
+
+// `wide`: of a picture. `next`: the exercise that begins a page, 0 for none.
+#let practice-sheet(sheet, wide, next) = [
 #let child = sheet.child
 #let body = (if child { 12.5pt } else { 11pt }) * scale
 #let small = (if child { 10pt } else { 9.5pt }) * scale
@@ -20,16 +28,19 @@
   #if child [Stop. Put the #sheet.instrument down. Fetch a grown-up.] else [Stop, put the instrument down and tell your teacher.]
 ])
 
-#set document(title: "Practice sheet for " + sheet.name, author: "Jolf")
+#counter(page).update(1)
 #set page(
   paper: sys.inputs.paper,
   margin: (x: 15mm, top: 11mm, bottom: 12mm + 11mm * scale),
   header-ascent: 2mm,
-  header: context if here().page() > 1 { text(size: small, fill: soft)[#sheet.name, from #sheet.from #h(1fr) page #here().page()] },
+  header: context {
+    let n = counter(page).get().first()
+    if n > 1 { text(size: small, fill: soft)[#sheet.name, from #sheet.from #h(1fr) page #n] }
+  },
   footer-descent: 3mm,
   footer: if sheet.paused == none { hurts },
 )
-#set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: body, lang: "en", hyphenate: false)
+#set text(size: body)
 #set par(leading: 0.5em, spacing: 0.6em)
 #show heading: it => it.body
 // The sans has a slashed zero, and "1Ø taps" is no number to a child.
@@ -180,6 +191,39 @@
   #block(width: 100%)[#strong[#if child [My word:] else [My own word for how it felt:]] #blank]
 ]
 
+// For whoever sits beside and reads no music: what to look at, what to say and what not.
+#let helper-page(it) = [
+  #show heading.where(level: 1): each => text(font: serif, weight: 600, size: 22pt * scale, each.body)
+  #v(3mm)
+  #heading(level: 1, it.title)
+  #v(1mm)
+  #strong[The one thing of the week:] #text(font: serif, weight: 600, size: body + 2pt)[#sheet.one] #linebreak() #sheet.why
+  #v(2mm)
+  #for (n, each) in it.exercises.enumerate(start: 1) {
+    v(pad)
+    block(breakable: false, width: 100%, grid(
+      columns: if each.pictures.len() > 0 { (2 * wide + gap, 1fr) } else { (1fr,) },
+      column-gutter: 6mm, align: top,
+      ..if each.pictures.len() > 0 { (pictures(each),) },
+      [
+        #heading(level: 2, text(font: serif, weight: 600, size: 14.5pt * scale)[#n #h(0.35em) #each.name])
+        #v(-0.8mm)
+        #hairline
+        #grid(columns: (auto, 1fr), column-gutter: 0.5em, row-gutter: 0.6em,
+          strong[How much], each.dose, strong[Look], each.see, strong[Stop when], each.stop + ".")
+      ],
+    ))
+  }
+  #v(5mm)
+  #grid(columns: (1fr, 1fr), column-gutter: 10mm,
+    ..it.columns.map(column => [
+      #heading(level: 2, text(font: serif, weight: 600, size: 14.5pt * scale)[#column.title])
+      #v(-0.8mm)
+      #hairline
+      #list(spacing: 0.7em, ..column.lines)
+    ]))
+]
+
 #if sheet.paused != none [
   #who
   #v(6mm)
@@ -219,4 +263,11 @@
   ]
   #foot
 ]
+#if sheet.helper_page != none [
+  #pagebreak()
+  #helper-page(sheet.helper_page)
+]
+]
+
+#for each in sheets { practice-sheet(each.sheet, each.picture * 1mm, each.break) }
 #context [#metadata(here().page()) <end>]

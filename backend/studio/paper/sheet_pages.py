@@ -3,7 +3,7 @@
 import json
 import logging
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import typst
@@ -15,6 +15,7 @@ from lefthand.music.musicxml import TAP
 from lefthand.music.on_paper import Density, set_drill
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
+from studio.paper.helper_page import helper_page
 from studio.paper.setting import HERE, Paper, set_pdf, set_svg, shipped_fonts
 from studio.paper.sheet import INSTRUMENT_NAMES, Sheet, SheetItem
 
@@ -35,21 +36,49 @@ log = logging.getLogger("jolf.paper")
 @dataclass(frozen=True)
 class PageFor:
     """How it is printed. `code`: the private page as a square code (SVG), "" for none. `large`:
-    larger print for weak eyes, on two pages."""
+    larger print for weak eyes, on two pages. `helper`: with a page for whoever sits beside."""
 
     paper: Paper = Paper.A4
     large: bool = False
     code: str = ""
+    helper: bool = False
 
 
 USUAL = PageFor()
 
 
+@dataclass(frozen=True)
+class _Laid:
+    """A sheet as it is laid on pages. `picture`: width of one, mm. `starts`: the exercise that
+    begins a page, 0 for none."""
+
+    data: dict[str, Any]
+    page: PageFor
+    picture: int = PICTURES[-1]
+    starts: int = 0
+
+    def inputs(self) -> dict[str, str]:
+        return _inputs([self])
+
+    def pages(self) -> int:
+        (found,) = _told(self.inputs(), "<end>")
+        return int(found)
+
+    def uneven(self) -> float:
+        """How much further one page is filled than the other, mm."""
+        filled = _told(self.inputs(), "<filled>")
+        return max(filled) - min(filled)
+
+
 def sheet_pdf(sheet: Sheet, page: PageFor = USUAL) -> bytes:
-    """The sheet as PDF bytes. Text in a script that the shipped fonts lack prints with a mark for
-    each letter, and the file then goes without the accessibility profile, which demands every
-    letter."""
-    inputs = _inputs(sheet, page)
+    return sheets_pdf([(sheet, page)])
+
+
+def sheets_pdf(sheets: Sequence[tuple[Sheet, PageFor]]) -> bytes:
+    """Sheets one after another as PDF bytes, on the paper of the first; each begins a page. Text in
+    a script that the shipped fonts lack prints with a mark for each letter, and the file then goes
+    without the accessibility profile, which demands every letter."""
+    inputs = _inputs([_laid(sheet, page) for sheet, page in sheets])
     try:
         return set_pdf(TEMPLATE, inputs)
     except typst.TypstError as error:
@@ -59,49 +88,49 @@ def sheet_pdf(sheet: Sheet, page: PageFor = USUAL) -> bytes:
 
 def sheet_svgs(sheet: Sheet, page: PageFor = USUAL) -> list[str]:
     """The same pages as pictures."""
-    return set_svg(TEMPLATE, _inputs(sheet, page))
+    return set_svg(TEMPLATE, _laid(sheet, page).inputs())
 
 
-def _inputs(sheet: Sheet, page: PageFor) -> dict[str, str]:
-    """The largest pictures and notes that make one page; where none do, pages that are filled about
-    evenly, with music as it is wished for."""
-    is_child = sheet.reader is Reader.CHILD
-    densities = IN_LARGE if page.large else FOR_CHILD if is_child else FOR_OTHERS
-    for density in densities:
-        inputs = _inputs_at(sheet, page, density)
-        if _pages(inputs) == 1:
-            return _with_pictures(inputs, PICTURES_CHILD if is_child else PICTURES, 1)
-    inputs = _inputs_at(sheet, page, densities[0])
-    fewest = _pages(inputs)
-    breaks = [inputs | {"break": str(n)} for n in range(2, len(sheet.items) + 1)]
-    evenly = min((each for each in breaks if _pages(each) == fewest), key=_uneven, default=inputs)
-    return _with_pictures(evenly, PICTURES, fewest)
-
-
-def _inputs_at(sheet: Sheet, page: PageFor, density: Density) -> dict[str, str]:
+def _inputs(laid: Sequence[_Laid]) -> dict[str, str]:
+    sheets = [{"sheet": each.data, "picture": each.picture, "break": each.starts} for each in laid]
+    page = laid[0].page
     return {
-        "sheet": json.dumps(sheet_data(sheet, page, density)),
+        "sheets": json.dumps(sheets),
         "paper": page.paper.value,
         "scale": str(LARGE if page.large else 1),
-        "picture": str(PICTURES[-1]),
     }
 
 
-def _with_pictures(inputs: dict[str, str], widths: Sequence[int], pages: int) -> dict[str, str]:
+def _laid(sheet: Sheet, page: PageFor) -> _Laid:
+    """The largest pictures and notes that make one page; where none do, pages that are filled about
+    evenly, with music as it is wished for. A helper's page comes after."""
+    is_child = sheet.reader is Reader.CHILD
+    densities = IN_LARGE if page.large else FOR_CHILD if is_child else FOR_OTHERS
+    alone = replace(page, helper=False)
+    for density in densities:
+        laid = _Laid(sheet_data(sheet, alone, density), page)
+        if laid.pages() == 1:
+            laid = _with_pictures(laid, PICTURES_CHILD if is_child else PICTURES, 1)
+            return _with_helper(laid, sheet)
+    laid = _Laid(sheet_data(sheet, alone, densities[0]), page)
+    fewest = laid.pages()
+    breaks = [replace(laid, starts=n) for n in range(2, len(sheet.items) + 1)]
+    evenly = min(
+        (each for each in breaks if each.pages() == fewest), key=_Laid.uneven, default=laid
+    )
+    return _with_helper(_with_pictures(evenly, PICTURES, fewest), sheet)
+
+
+def _with_pictures(laid: _Laid, widths: Sequence[int], pages: int) -> _Laid:
     """The largest that need no further page."""
-    sized = (inputs | {"picture": str(width)} for width in widths)
-    return next((each for each in sized if _pages(each) == pages), inputs)
+    sized = (replace(laid, picture=width) for width in widths)
+    return next((each for each in sized if each.pages() == pages), laid)
 
 
-def _pages(inputs: Mapping[str, str]) -> int:
-    (found,) = _told(inputs, "<end>")
-    return int(found)
-
-
-def _uneven(inputs: Mapping[str, str]) -> float:
-    """How much further one page is filled than the other, mm."""
-    filled = _told(inputs, "<filled>")
-    return max(filled) - min(filled)
+def _with_helper(laid: _Laid, sheet: Sheet) -> _Laid:
+    if not laid.page.helper or sheet.paused or not sheet.items:
+        return laid
+    return replace(laid, data=laid.data | {"helper_page": helper_page(sheet, laid.data["items"])})
 
 
 def _told(inputs: Mapping[str, str], label: str) -> list[float]:
@@ -146,6 +175,7 @@ def sheet_data(
         ],
         "items": [_item(sheet, item, density) for item in sheet.items],
         "helper": _helper(sheet) if is_child else "",
+        "helper_page": None,
         "teacher": sheet.teacher_line,
     }
 
@@ -175,6 +205,7 @@ def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
         "dose": dose,
         "before": given if given != dose else "",
         "rung": ", ".join(part for part in (rung, each) if part),
+        "each": each,
         "steps": list(item.short_steps),
         "feel": item.brief.feel,
         "stop": item.brief.stop,

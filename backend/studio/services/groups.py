@@ -35,7 +35,7 @@ from studio.models import Group, HomeDay, Lesson, Player, RedFlag
 from studio.services.entries import record, record_not_there
 from studio.services.findings import findings_of
 from studio.services.flags import pain_in_week
-from studio.services.home import DAYS_AHEAD
+from studio.services.home_week import DAYS_AHEAD, week_in_force
 from studio.services.lessons import Teacher, glance_lesson, players_of
 
 MAX_NAME = 80
@@ -112,6 +112,12 @@ def choose_checks(group: Group, checks: Sequence[str]) -> Group:
     group.checks = names
     group.save(update_fields=["checks"])
     return group
+
+
+def weeks_of(group: Group, on: date) -> list[tuple[Player, Lesson | None]]:
+    """All players by name, each with the lesson whose week is practised on a day; None for none."""
+    players = group.players.select_related("teacher__studio_settings").order_by("name", "pk")
+    return [(player, week_in_force(player, on)) for player in players]
 
 
 def possible_checks(group: Group) -> list[Evidence]:

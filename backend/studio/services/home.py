@@ -10,7 +10,6 @@ from datetime import date, timedelta
 from typing import Any
 
 from django.db import transaction
-from django.db.models import QuerySet
 
 from lefthand.case.case import Reports
 from lefthand.catalogue.catalogue import load_catalogue
@@ -42,13 +41,17 @@ from studio.models import (
 from studio.models.weeks import HURT
 from studio.services.findings import youngest_age_at
 from studio.services.flags import raise_from_home, take_back_from_home
-from studio.services.home_week import DAYS_OPEN, HomeWeek, last_lesson_day
+from studio.services.home_week import (
+    DAYS_AHEAD,
+    HomeWeek,
+    is_long_ago,
+    week_in_force,
+    weeks_given,
+)
 from studio.services.pains import place_named
 from studio.services.standing import forget, pain_over_time
 
 TOKEN_BYTES = 32
-# Logs may come late, when the phone is back in the network, and from a clock a day ahead.
-DAYS_AHEAD = 1
 DONE = ("done", "partly", "not")
 FELT = ("", "soft", "mixed", "tight")
 ONE_THING = ("", "mostly", "partly", "not")
@@ -83,7 +86,14 @@ def revoke_link(player: Player) -> None:
 
 def open_link(token: str, today: date) -> HomeWeek:
     """The week in force behind an address. Raises StudioError when there is none any more."""
-    return HomeWeek(_week_in_force(_player_behind(token, today), today), today)
+    return _open_week(_player_behind(token, today), today)
+
+
+def _open_week(player: Player, today: date) -> HomeWeek:
+    lesson = week_in_force(player, today)
+    if lesson is None:
+        raise StudioError("link_gone")
+    return HomeWeek(lesson, today)
 
 
 def _player_behind(token: str, today: date) -> Player:
@@ -94,30 +104,16 @@ def _player_behind(token: str, today: date) -> Player:
     )
     if link is None:
         raise StudioError("not_found", "link")
-    if link.revoked or (today - last_lesson_day(link.player)).days > DAYS_OPEN:
+    if link.revoked or is_long_ago(link.player, today):
         raise StudioError("link_gone")
     return link.player
 
 
-def _week_in_force(player: Player, today: date) -> Lesson:
-    """The lesson whose week is practised: the newest that gave one."""
-    latest = today + timedelta(days=DAYS_AHEAD)
-    lesson = _weeks(player).filter(date__lte=latest).order_by("-date").first()
-    if lesson is None:
-        raise StudioError("link_gone")
-    return lesson
-
-
 def _week_of(player: Player, day: date) -> Lesson | None:
     """The lesson whose week holds a day: the newest before it, or the first on the day itself."""
-    weeks = _weeks(player)
+    weeks = weeks_given(player)
     before = weeks.filter(date__lt=day).order_by("-date").first()
     return before or weeks.filter(date=day).first()
-
-
-def _weeks(player: Player) -> QuerySet[Lesson]:
-    given = Lesson.objects.filter(player=player, plan__isnull=False)
-    return given.select_related("player__teacher__studio_settings")
 
 
 @transaction.atomic
@@ -155,7 +151,7 @@ def log_day(token: str, data: Mapping[str, Any], today: date) -> HomeWeek:
     if reasons:
         key = str(data.get("client_key") or "")
         raise_from_home(lesson, reasons, on=day, pain=pain or None, log_key=key)
-    return HomeWeek(_week_in_force(player, today), today)
+    return _open_week(player, today)
 
 
 @transaction.atomic
@@ -182,7 +178,7 @@ def answer_later(
         key = f"{LATER_KEY}{client_key}" if client_key else ""
         pain = log.pain or None
         raise_from_home(lesson, reasons, on=today, pain=pain, log_key=key)
-    return HomeWeek(_week_in_force(player, today), today)
+    return _open_week(player, today)
 
 
 @transaction.atomic
@@ -206,7 +202,7 @@ def take_back_stop(token: str, client_key: str, seconds: float, today: date) -> 
     else:
         HomeDay.objects.filter(lesson=flag.lesson, date=flag.raised_on).delete()
         _keep_results(flag.lesson, flag.raised_on)
-    return HomeWeek(_week_in_force(player, today), today)
+    return _open_week(player, today)
 
 
 def week_logged(token: str, day: date, today: date) -> Lesson:
@@ -223,7 +219,9 @@ def _week_logged(player: Player, day: Any, today: date, given_on: date | None = 
     latest = today + timedelta(days=DAYS_AHEAD)
     lesson = None
     if isinstance(day, date) and day <= latest:
-        told = _weeks(player).filter(date=given_on, date__lte=day).first() if given_on else None
+        told = (
+            weeks_given(player).filter(date=given_on, date__lte=day).first() if given_on else None
+        )
         lesson = told or _week_of(player, day)
     if lesson is None:
         raise InputError("date", "expected a day from the lesson until today")

@@ -5,6 +5,8 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
 
+from django.db.models import QuerySet
+
 from lefthand.case.case import Hurt
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.doses import is_load, rests_between_loads
@@ -22,6 +24,7 @@ from studio.services.pains import pains_since
 from studio.services.records import item_dose
 
 DAYS_OPEN = 56  # after the last lesson
+DAYS_AHEAD = 1  # of a phone whose clock is ahead
 
 
 @dataclass(frozen=True)
@@ -192,6 +195,25 @@ def last_lesson_day(player: Player) -> date:
     """The day of the newest lesson; of a mere look over a class it counts, too."""
     newest = player.lessons.order_by("-date").values_list("date", flat=True).first()
     return newest or date.min
+
+
+def is_long_ago(player: Player, today: date) -> bool:
+    """Whether the last lesson is longer ago than a week may be practised."""
+    return (today - last_lesson_day(player)).days > DAYS_OPEN
+
+
+def week_in_force(player: Player, today: date) -> Lesson | None:
+    """The lesson whose week is practised: the newest that gave one; None for none, and once it is
+    as long ago as a link stays open."""
+    latest = today + timedelta(days=DAYS_AHEAD)
+    lesson = weeks_given(player).filter(date__lte=latest).order_by("-date").first()
+    return None if lesson is None or is_long_ago(player, today) else lesson
+
+
+def weeks_given(player: Player) -> QuerySet[Lesson]:
+    """Lessons that gave a week."""
+    given = Lesson.objects.filter(player=player, plan__isnull=False)
+    return given.select_related("player__teacher__studio_settings")
 
 
 def week_before(lesson: Lesson) -> Lesson | None:

@@ -1,14 +1,16 @@
 """The one thing of a player's week: the teacher's words, or those of what the week was made for."""
 
 from collections.abc import Sequence
+from datetime import date
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.one_things import NO_FOCUS, OneThing, Reader, reader_of
 from lefthand.values.vocabulary import Instrument
-from studio.models import Lesson, Plan, PlanItem
+from studio.models import Lesson, Plan, PlanItem, Player
 from studio.services.cases import LessonView
 from studio.services.decisions import told_focus
 from studio.services.findings import age_at
+from studio.services.home_week import week_in_force
 from studio.services.known import known_items
 
 OWN_ASKED = "Was it there?"
@@ -29,6 +31,17 @@ def proposed_one_thing(view: LessonView, plan: Plan | None) -> OneThing:
     if plan is None:
         return _told(view.lesson, [focus.cause for focus in view.diagnosis.focus], [])
     return _told(view.lesson, told_focus(view, plan), known_items(plan))
+
+
+def one_thing_now(player: Player, today: date) -> OneThing | None:
+    """That of the week that is practised; None for none, and while a stop is up."""
+    lesson = week_in_force(player, today)
+    if lesson is None:
+        return None
+    view = LessonView(lesson)
+    if view.safety.is_red:
+        return None
+    return one_thing_of(view, Plan.objects.filter(lesson=lesson).first())
 
 
 def one_thing_before(items: Sequence[PlanItem]) -> OneThing | None:

@@ -18,6 +18,7 @@ from studio.services.groups import (
     proposed_checks,
     save_group,
     sweep,
+    weeks_of,
 )
 from studio.services.lessons import start_lesson
 from studio.tests.studio_case import DAY, GRIP, StudioCase
@@ -56,6 +57,15 @@ class Groups(GroupCase):
         self.group.delete()
         self.assertEqual(Player.objects.filter(group__isnull=True).count(), 3)
         self.assertEqual(Lesson.objects.count(), 1)
+
+    def test_a_print_for_all_holds_those_whose_week_is_in_force(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.give(lesson, "thumb_taps")
+        for on, whose in ((DAY, [lesson, None, None]), (DAY + timedelta(days=90), [None] * 3)):
+            with self.subTest(on):
+                found = {player: week for player, week in weeks_of(self.group, on)}
+                self.assertEqual([found[p] for p in (self.player, self.cellist, self.third)], whose)
 
     def test_a_swept_grade_keeps_the_fingers_that_were_named(self):
         check = "tip.gives"

@@ -172,6 +172,20 @@ class GivenBack(PiecesCase):
             [(e.onset, [str(t.pitch) for t in e.tones]) for e in after.events],
         )
 
+    def test_the_one_thing_of_the_week_stands_at_its_head_until_a_stop(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.give(lesson, "thumb_taps")
+
+        def head():
+            answer = self.client.get(f"{self.address(self.piece)}/part.pdf")
+            return PdfReader(io.BytesIO(answer.content)).pages[0].extract_text()
+
+        with mock.patch("api.pieces.routes.today", return_value=DAY):
+            self.assertIn("It never holds.", head())
+        with mock.patch("api.pieces.routes.today", return_value=DAY + timedelta(days=200)):
+            self.assertNotIn("It never holds.", head())
+
     def test_the_chosen_bars_as_a_page_for_the_stand(self):
         long = keep_piece(self.player, melody_bytes(f"{TUNE} " * 10), "March", DAY)
         for paper in ("a4", "us-letter"):

@@ -10,13 +10,13 @@ from pypdf import PdfReader
 from lefthand.catalogue.one_things import Reader
 from lefthand.tests.effort import usually
 from studio.errors import StudioError
-from studio.models import HomeDay
+from studio.models import HomeDay, Player
 from studio.paper.setting import Paper
 from studio.paper.sheet import build_sheet
-from studio.paper.sheet_pages import USUAL, PageFor, sheet_data, sheet_pdf
+from studio.paper.sheet_pages import USUAL, PageFor, sheet_data, sheet_pdf, sheets_pdf
 from studio.services.demo import build_demo
 from studio.services.home import make_link
-from studio.services.lessons import lesson_of
+from studio.services.lessons import lesson_of, start_lesson
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 DOT = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><path d="M0 0h1v1z"/></svg>'
@@ -196,3 +196,51 @@ class Sheets(StudioCase):
         self.give(lesson, "thumb_taps")
         self.enter(lesson, "line", "", "#[*x*] $1$ @you \\ <b> ♯ ♭")
         self.assertIn("#[*x*] $1$ @you \\ <b>", self.text(lesson)[1])
+
+
+class ForOthers(Sheets):
+    def test_a_helper_gets_a_page_that_needs_no_music_and_says_what_not_to_do(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.give(lesson, "thumb_taps", "feather_pattern")
+        sheet = build_sheet(lesson_of(self.teacher, lesson.pk))
+        alone, _ = self.read(sheet)
+        reader, _ = self.read(sheet, PageFor(helper=True))
+        self.assertEqual(len(reader.pages), len(alone.pages) + 1)
+        page = " ".join(reader.pages[-1].extract_text().split())
+        for item in sheet.items:
+            self.assertIn(item.exercise.name, page)
+            self.assertIn(item.brief.see[1:], page)
+            self.assertIn(item.brief.stop, page)
+        for words in ("helper", sheet.one.say, sheet.one.ask, "with your own hand", "It hurts"):
+            self.assertIn(words, page)
+        self.assertNotIn("♩", page)
+
+    def test_no_helper_is_sent_to_practise_under_a_stop(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.give(lesson, "thumb_taps")
+        self.enter(lesson, "reports", "", {"numbness": True})
+        sheet = build_sheet(lesson_of(self.teacher, lesson.pk))
+        self.assertTrue(sheet.paused)
+        reader, text = self.read(sheet, PageFor(helper=True))
+        self.assertEqual(len(reader.pages), 1)
+        self.assertNotIn("helper", text)
+
+    def test_a_class_is_one_print_in_which_each_sheet_is_as_it_is_alone(self):
+        players = [
+            self.player,
+            Player.objects.create(teacher=self.teacher, name="Cora Lind", instrument="vn"),
+        ]
+        alone = []
+        for player in players:
+            lesson = start_lesson(player, DAY)
+            self.look(lesson, GRIP)
+            self.give(lesson, "thumb_taps", "feather_pattern")
+            alone.append(build_sheet(lesson_of(self.teacher, lesson.pk)))
+        together = PdfReader(BytesIO(sheets_pdf([(sheet, USUAL) for sheet in alone])))
+        pages = [page.extract_text() for sheet in alone for page in self.read(sheet)[0].pages]
+        self.assertEqual([page.extract_text() for page in together.pages], pages)
+        self.assertTrue(together.trailer["/Root"]["/MarkInfo"]["/Marked"])
+        for name in ("Pia", "Cora"):
+            self.assertIn(name, together.metadata.title)

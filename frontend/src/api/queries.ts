@@ -87,7 +87,19 @@ export const deskQuery = queryOptions({
 export interface SheetPaper {
   paper: 'a4' | 'us-letter';
   large: boolean;
+  /** With a page for whoever sits beside at home. */
+  helper: boolean;
 }
+
+export const classSheetsQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['group', id, 'sheets'],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/groups/{group_id}/sheets', { params: { path: { group_id: id } } }),
+      ),
+    staleTime: 0,
+  });
 
 export const sheetQuery = (id: number) =>
   queryOptions({

@@ -401,6 +401,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/groups/{group_id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Class Sheets
+         * @description Whose sheets would be printed, and who has no week.
+         */
+        get: operations["api_groups_sheets_read_class_sheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{group_id}/sheets.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Class Sheets Pdf
+         * @description The sheets of all who have a week, by name; each begins a page. `helper`: each with a page
+         *     for whoever sits beside at home.
+         */
+        get: operations["api_groups_sheets_read_class_sheets_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hands/alike": {
         parameters: {
             query?: never;
@@ -815,7 +856,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Sheet Pdf */
+        /**
+         * Read Sheet Pdf
+         * @description `helper`: with a page for whoever sits beside at home.
+         */
         get: operations["api_sheets_routes_read_sheet_pdf"];
         put?: never;
         post?: never;
@@ -1987,6 +2031,16 @@ export interface components {
         ChecksIn: {
             /** Checks */
             checks: string[];
+        };
+        /**
+         * ClassSheetsOut
+         * @description Names, by whether there is a week to print.
+         */
+        ClassSheetsOut: {
+            /** Printed */
+            printed: string[];
+            /** Without */
+            without: string[];
         };
         /**
          * ClimbedOut
@@ -6581,6 +6635,90 @@ export interface operations {
             };
         };
     };
+    api_groups_sheets_read_class_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassSheetsOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_groups_sheets_read_class_sheets_pdf: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "us-letter";
+                large?: boolean;
+                helper?: boolean;
+            };
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_hands_routes_lay_alike: {
         parameters: {
             query?: never;
@@ -7603,6 +7741,7 @@ export interface operations {
             query?: {
                 paper?: "a4" | "us-letter";
                 large?: boolean;
+                helper?: boolean;
             };
             header?: never;
             path: {
@@ -7646,6 +7785,7 @@ export interface operations {
             query?: {
                 paper?: "a4" | "us-letter";
                 large?: boolean;
+                helper?: boolean;
             };
             header?: never;
             path: {

@@ -19,6 +19,7 @@ import { type SweepHandle, useSweep } from './useSweep';
 
 const ChecksDialog = late(async () => (await import('./ChecksDialog')).ChecksDialog);
 const GroupDialog = late(async () => (await import('./GroupDialog')).GroupDialog);
+const SheetsDialog = late(async () => (await import('./SheetsDialog')).SheetsDialog);
 
 /** A few checks over a whole group: one touch a player, then whose hand needs a closer look. */
 export function SweepPage() {
@@ -36,6 +37,7 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
   usePointerLeavesNoFocus();
   const [choosing, setChoosing] = useState(false);
   const [changing, setChanging] = useState(false);
+  const [printing, setPrinting] = useState(false);
   const [at, setAt] = useState(0);
   const groups = useQuery(groupsQuery);
   const group = groups.data?.find((each) => each.id === sweep.id) ?? null;
@@ -61,6 +63,9 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
       <nav className={css.more} aria-label="More for this group">
         <button type="button" className={touch.word} onClick={() => setChoosing(true)}>
           {checks.length === 0 ? 'Choose what to look at' : 'Other checks'}
+        </button>
+        <button type="button" className={touch.word} onClick={() => setPrinting(true)}>
+          Sheets for all
         </button>
         <Link className={touch.word} href={`/letters?group=${sweep.id}`}>
           Letters
@@ -98,6 +103,7 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
           }}
         />
       )}
+      {printing && <SheetsDialog groupId={sweep.id} onClose={() => setPrinting(false)} />}
       {changing && <GroupDialog opened onClose={() => setChanging(false)} group={group} />}
     </div>
   );

@@ -8,7 +8,7 @@ import { EndOfDay } from './EndOfDay';
 import home from './home.module.css';
 import { Hurts } from './Hurts';
 import { LogByHand } from './LogByHand';
-import { Practice } from './Practice';
+import { loadPractice } from './practiceLate';
 import { Thanks } from './Thanks';
 import { useDay } from './useDay';
 import type { HomeHandle } from './useHome';
@@ -16,6 +16,7 @@ import { WeekView } from './WeekView';
 
 // The week is there without it.
 const Nothing = () => null;
+const Practice = late(loadPractice);
 const RecordTake = late(() =>
   import('./RecordTake').then(
     (its) => its.RecordTake,

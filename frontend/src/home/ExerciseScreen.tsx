@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import { doseWords } from './dayWords';
 import css from './ExerciseScreen.module.css';
 import { MusicPages } from './MusicPages';
 import { PhoneHands } from './PhoneHands';
@@ -55,9 +56,4 @@ export function ExerciseScreen({ item, openStrings, one, plays, onPlay }: Props)
       />
     </article>
   );
-}
-
-/** Without what each repetition is for: that stands in the line below. */
-export function doseWords({ dose }: Pick<HomeItem, 'dose'>): string {
-  return dose.replace(/, (finger|each) .*$/, '');
 }

@@ -7,7 +7,7 @@ import { More } from './More';
 import { SelfCheck } from './SelfCheck';
 import type { HomeItem, WeekNow } from './weekNow';
 
-interface Props {
+export interface PracticeProps {
   week: WeekNow;
   items: HomeItem[];
   /** Where to begin: an exercise that was touched; null for the first page. */
@@ -23,7 +23,7 @@ interface Props {
 }
 
 /** The day's practice, one thing on the screen at a time. */
-export function Practice({ week, items, practised, onPractised, ...on }: Props) {
+export function Practice({ week, items, practised, onPractised, ...on }: PracticeProps) {
   const checks = on.isReal ? week.self_check : [];
   const pages: ('before' | 'after' | HomeItem)[] = [
     ...(checks.length > 0 ? ['before' as const] : []),

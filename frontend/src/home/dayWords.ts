@@ -1,3 +1,5 @@
+import type { HomeItem } from './weekNow';
+
 const DAYS_OF_A_WEEK = 7;
 
 function at(date: string): Date {
@@ -33,4 +35,9 @@ export function minutesSaid(minutes: number): string {
   if (minutes < 0.75) return 'half a minute';
   const told = Math.round(2 * minutes) / 2;
   return told === 1 ? 'one minute' : `${told} minutes`;
+}
+
+/** Without what each repetition is for: that stands in the line below. */
+export function doseWords({ dose }: Pick<HomeItem, 'dose'>): string {
+  return dose.replace(/, (finger|each) .*$/, '');
 }

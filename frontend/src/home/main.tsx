@@ -19,5 +19,6 @@ createRoot(root).render(
     <HomePage token={token} />
   </StrictMode>,
 );
-// It sends what was recorded before, as soon as there is a network again: kept from the start.
-void import('./SendTakes').catch(() => undefined).then(() => keepForLater(token));
+// What sends takes of before and what a practice needs is kept from the start, for a time without network.
+const parts = [import('./SendTakes'), import('./Practice')];
+void Promise.allSettled(parts).then(() => keepForLater(token));

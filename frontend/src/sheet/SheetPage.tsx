@@ -3,10 +3,11 @@ import { useRef, useState } from 'react';
 import { Link, useLocation, useParams } from 'wouter';
 
 import type { Schemas } from '../api/client';
-import { type SheetPaper, sheetQuery } from '../api/queries';
+import { sheetQuery } from '../api/queries';
 import { Key } from '../components/Key';
 import { NextLink } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
+import { A4, paperAsked, PAPERS } from '../components/papers';
 import { PhoneLink } from '../components/PhoneLink';
 import { Problem } from '../components/Problem';
 import screen from '../components/screen.module.css';
@@ -27,7 +28,8 @@ export function SheetPage() {
   const id = Number(lessonId);
   const query = useQuery(sheetQuery(id));
   const [, navigate] = useLocation();
-  const [chosen, setChosen] = useState('a4');
+  const [chosen, setChosen] = useState(A4.id);
+  const [helper, setHelper] = useState(false);
   const pdf = useRef<HTMLAnchorElement>(null);
   usePointerLeavesNoFocus();
   useKeys({
@@ -39,6 +41,7 @@ export function SheetPage() {
     return <Problem error={query.error} onRetry={() => void query.refetch()} />;
   const sheet = query.data ?? null;
   const paper = PAPERS.find((each) => each.id === chosen) ?? A4;
+  const asked = { ...paper.as, helper };
   return (
     <>
       <PageHead
@@ -55,7 +58,7 @@ export function SheetPage() {
                 No exercises were given yet. Go back to the lesson and give the week.
               </p>
             ) : (
-              <SheetPages lessonId={id} paper={paper.as} name={sheet?.first_name ?? ''} />
+              <SheetPages lessonId={id} paper={asked} name={sheet?.first_name ?? ''} />
             )}
           </Scroll>
         </section>
@@ -63,14 +66,25 @@ export function SheetPage() {
           className={`${screen.right} ${css.right} no-print`}
           aria-label="What to do with it"
         >
-          {sheet && <Actions sheet={sheet} id={id} paper={paper.id} onPaper={setChosen} />}
+          {sheet && (
+            <Actions
+              sheet={sheet}
+              id={id}
+              paper={paper.id}
+              helper={helper}
+              onPaper={setChosen}
+              onHelper={setHelper}
+            />
+          )}
         </section>
         <div className={`${screen.foot} no-print`}>
           <div>
             <p className="quiet">On paper</p>
-            <strong className={css.what}>{paper.words}</strong>
+            <strong className={css.what}>
+              {helper ? `${paper.words}, helper’s page` : paper.words}
+            </strong>
           </div>
-          <NextLink ref={pdf} href={`/api/lessons/${lessonId}/sheet.pdf?${addressOf(paper.as)}`}>
+          <NextLink ref={pdf} href={`/api/lessons/${lessonId}/sheet.pdf?${paperAsked(asked)}`}>
             Open the PDF
           </NextLink>
         </div>
@@ -87,10 +101,13 @@ interface ActionsProps {
   sheet: Sheet;
   id: number;
   paper: string;
+  helper: boolean;
   onPaper: (id: string) => void;
+  onHelper: (is: boolean) => void;
 }
 
-function Actions({ sheet, id, paper, onPaper }: ActionsProps) {
+function Actions({ sheet, id, paper, helper, onPaper, onHelper }: ActionsProps) {
+  const isGiven = !sheet.paused && sheet.items.length > 0;
   return (
     <>
       {sheet.made_for.length > 0 && (
@@ -106,10 +123,20 @@ function Actions({ sheet, id, paper, onPaper }: ActionsProps) {
         chosen={paper}
         onChoose={onPaper}
       />
+      {isGiven && (
+        <button
+          type="button"
+          className={touch.word}
+          aria-pressed={helper}
+          onClick={() => onHelper(!helper)}
+        >
+          A page for a helper
+        </button>
+      )}
       <button type="button" className={touch.word} onClick={() => window.print()}>
         Print this page
       </button>
-      {!sheet.paused && sheet.items.length > 0 && (
+      {isGiven && (
         <>
           <PhoneLink lessonId={id} />
           <a className={touch.word} href={`/api/lessons/${id}/practice.ics`}>
@@ -128,22 +155,4 @@ function Actions({ sheet, id, paper, onPaper }: ActionsProps) {
       <SheetInWords sheet={sheet} />
     </>
   );
-}
-
-interface PaperChoice {
-  id: string;
-  words: string;
-  as: SheetPaper;
-}
-
-const A4: PaperChoice = { id: 'a4', words: 'A4', as: { paper: 'a4', large: false } };
-const PAPERS: PaperChoice[] = [
-  A4,
-  { id: 'letter', words: 'US Letter', as: { paper: 'us-letter', large: false } },
-  { id: 'a4-large', words: 'A4, large print', as: { paper: 'a4', large: true } },
-  { id: 'letter-large', words: 'US Letter, large print', as: { paper: 'us-letter', large: true } },
-];
-
-function addressOf({ paper, large }: SheetPaper): string {
-  return large ? `paper=${paper}&large=true` : `paper=${paper}`;
 }

@@ -1,0 +1,54 @@
+"""The sheets of a class in one print."""
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router
+
+from api.days import today
+from api.groups.schemas import ClassSheetsOut
+from api.sheets.code import code_for
+from studio.errors import StudioError
+from studio.paper.setting import Paper
+from studio.paper.sheet import build_sheet
+from studio.paper.sheet_pages import PageFor, sheets_pdf
+from studio.services.groups import group_of, weeks_of
+
+router = Router(tags=["groups"])
+
+
+@router.get("/{int:group_id}/sheets", response=ClassSheetsOut)
+def read_class_sheets(request: HttpRequest, group_id: int) -> ClassSheetsOut:
+    """Whose sheets would be printed, and who has no week."""
+    weeks = weeks_of(group_of(request.user, group_id), today(request))
+    return ClassSheetsOut(
+        printed=[player.name for player, lesson in weeks if lesson is not None],
+        without=[player.name for player, lesson in weeks if lesson is None],
+    )
+
+
+@router.get(
+    "/{int:group_id}/sheets.pdf",
+    openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
+)
+def read_class_sheets_pdf(
+    request: HttpRequest,
+    group_id: int,
+    paper: Paper = Paper.A4,
+    large: bool = False,
+    helper: bool = False,
+) -> HttpResponse:
+    """The sheets of all who have a week, by name; each begins a page. `helper`: each with a page
+    for whoever sits beside at home."""
+    on = today(request)
+    lessons = [lesson for _, lesson in weeks_of(group_of(request.user, group_id), on) if lesson]
+    if not lessons:
+        raise StudioError("bad_input", "group", "nobody in it has a week yet")
+    sheets = [
+        (
+            build_sheet(lesson, on),
+            PageFor(paper, large, code_for(request, lesson.player), helper),
+        )
+        for lesson in lessons
+    ]
+    response = HttpResponse(sheets_pdf(sheets), content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="practice-class-{on}.pdf"'
+    return response

@@ -1,0 +1,33 @@
+"""The address of a private page, and its square code for paper."""
+
+from io import BytesIO
+from urllib.parse import urlsplit
+
+import segno
+from django.conf import settings
+from django.http import HttpRequest
+
+from studio.models import HomeLink, Player
+from studio.services.home import link_of
+
+THIS_COMPUTER = {"localhost", "127.0.0.1", "::1"}
+
+
+def address_of(request: HttpRequest, link: HomeLink) -> str:
+    page = f"/home/{link.token}"
+    return settings.ADDRESS + page if settings.ADDRESS else request.build_absolute_uri(page)
+
+
+def is_local(address: str) -> bool:
+    return urlsplit(address).hostname in THIS_COMPUTER
+
+
+def code_for(request: HttpRequest, player: Player) -> str:
+    """The private page as a square code for paper; "" where no phone could open it."""
+    link = link_of(player)
+    address = address_of(request, link) if link else ""
+    if link is None or is_local(address):
+        return ""
+    out = BytesIO()
+    segno.make(address, micro=False, error="m").save(out, kind="svg", border=0, xmldecl=False)
+    return out.getvalue().decode()
