@@ -21,6 +21,7 @@ STATUS = {
     "conflict": 409,
     "link_gone": 410,
     "nothing_to_undo": 409,
+    "given_up": 409,
     "not_allowed": 405,
     "too_large": 413,
     "sign_in_failed": 401,

@@ -86,6 +86,10 @@ class _Rows:
         self._waiting.setdefault(model, []).append({"pk": key, **values})
         return key
 
+    def go_on_from(self, model: type[models.Model]) -> None:
+        """With the keys after those that are taken."""
+        self._keys[model] = model._default_manager.aggregate(models.Max("pk"))["pk__max"] or 0
+
     def write(self) -> None:
         for model, rows in self._waiting.items():
             _insert(model, rows)
@@ -118,12 +122,28 @@ def _player(
         name=f"Player {number + 1}", instrument=instrument.value, level="intermediate",
         birth_year=today.year - 12, weekday=number % 7, hours_a_day=1,
     )  # fmt: skip
+    _lessons(rows, player, instrument, lessons, today, chooser, catalogue)
+    rows.add(HomeLink, player=player, token=f"link-{player:0>38}", revoked=False)
+
+
+def lessons_of(player: Player, count: int, today: date, chooser: random.Random) -> None:
+    """A past of so many weekly lessons, the newest in the week before `today`."""
+    rows = _Rows()
+    for model in (Lesson, Observation, Focus, Plan, PlanItem, HomeDay, PracticeResult):
+        rows.go_on_from(model)
+    instrument = Instrument(player.instrument)
+    _lessons(rows, player.pk, instrument, count, today, chooser, load_catalogue())
+    rows.write()
+
+
+def _lessons(
+    rows: _Rows, player: int, instrument: Instrument, lessons: int, today: date,
+    chooser: random.Random, catalogue: Catalogue,
+) -> None:  # fmt: skip
     checks = [e.id for e in catalogue.evidence_of(instrument) if not e.is_trial]
     causes = [c.id for c in catalogue.causes_of(instrument)]
     exercises = [e for e in catalogue.exercises.values() if instrument in e.instruments]
-    days = _days(lessons, today, chooser)
-    for number_of_lesson, on in enumerate(days):
-        is_newest = number_of_lesson == lessons - 1
+    for on in _days(lessons, today, chooser):
         lesson = rows.add(Lesson, player=player, date=on, revision=CHECKS_A_LESSON, asked=True)
         for place, check in enumerate(chooser.sample(checks, CHECKS_A_LESSON), start=1):
             rows.add(Observation, lesson=lesson, evidence=check,
@@ -131,8 +151,6 @@ def _player(
         rows.add(Focus, lesson=lesson, cause=chooser.choice(causes), rank=1, probability=0.6,
                  is_engines=True)  # fmt: skip
         plan = rows.add(Plan, lesson=lesson)
-        if is_newest:
-            rows.add(HomeLink, player=player, token=f"link-{player:0>38}", revoked=False)
         _week(rows, lesson, plan, on, chooser, exercises)
 
 

@@ -27,6 +27,7 @@ SETTINGS = {
     "max_request_header_size": 32 * 1024,
     "max_request_body_size": 42 * 1000 * 1000,  # a player file of 40 MB, and its wrapping
     "asyncore_use_poll": True,
+    "channel_request_lookahead": 1,  # tells long work that nobody waits for it any more
     "ident": None,
 }
 # A proxy on this computer says for whom it asks, and that it was asked over HTTPS.

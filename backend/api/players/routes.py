@@ -32,7 +32,7 @@ from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
 from studio.services.lessons import lesson_of, player_of, start_lesson
 from studio.services.player_file import player_file
-from studio.services.player_import import read_player_file
+from studio.services.player_import import nobody_is_gone, read_player_file
 from studio.services.players import save_player
 from studio.services.timetable import change_lesson, free_times, take_back_change
 
@@ -65,7 +65,8 @@ def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
 @router.post("/file", response=ImportedOut)
 def bring_in(request: HttpRequest, file: File[UploadedFile]) -> ImportedOut:
     """A player from a player file, of another teacher or another computer."""
-    found = read_player_file(request.user, json_of(file), today(request))
+    is_gone = request.META.get("waitress.client_disconnected", nobody_is_gone)
+    found = read_player_file(request.user, json_of(file), today(request), is_gone)
     return ImportedOut(player=found.player.pk, name=found.player.name, left_out=found.left_out)
 
 

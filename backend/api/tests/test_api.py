@@ -78,7 +78,9 @@ def routes():
                 yield method.upper(), path
 
 
-class Access(StudioCase):
+class RoutesCase(StudioCase):
+    """One of everything, and how each route is called with it."""
+
     def setUp(self):
         super().setUp()
         self.given = self.whole_lesson(0, GRIP)
@@ -133,6 +135,8 @@ class Access(StudioCase):
             address += "?name=Pia%20Example"
         return client.generic(method, address, data or "", content_type="application/json")
 
+
+class Access(RoutesCase):
     def test_nothing_but_the_session_is_open_without_signing_in(self):
         for method, path in routes():
             with self.subTest(method=method, path=path):

@@ -55,6 +55,7 @@ class Group(models.Model):
 class Player(models.Model):
     """`disliked`: exercises that the player does not like. `missing`: equipment not at home.
     `is_practice`: nobody's record, made for trying.
+    `arriving_since`: while a file of this player is read in; nobody sees it until it is all there.
     `changes`: counts what changed in the lessons, so that nothing older is kept as new."""
 
     teacher = models.ForeignKey(
@@ -78,6 +79,7 @@ class Player(models.Model):
     missing = models.JSONField(default=list, blank=True)
     self_check = models.BooleanField(default=False)
     is_practice = models.BooleanField(default=False)
+    arriving_since = models.DateTimeField(null=True, blank=True)
     changes = models.PositiveIntegerField(default=0)
 
     class Meta:

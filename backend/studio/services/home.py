@@ -5,7 +5,7 @@ renews it, or eight weeks after the last lesson.
 """
 
 import secrets
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from datetime import date, timedelta
 from typing import Any
 
@@ -233,32 +233,31 @@ def _read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
     unknown = set(signs) - set(SIGNS)
     if unknown:
         raise InputError("signs", f"unknown sign {sorted(unknown)[0]!r}")
+    given = {item.exercise for item in HomeWeek(lesson, lesson.date).given}
     return {
         "date": data["date"],
         "done": read_one_of("done", data.get("done"), DONE),
-        "parts": read_parts(data.get("parts"), lesson),
+        "parts": read_parts(data.get("parts"), given),
         "felt": read_one_of("felt", data.get("felt", ""), FELT),
         "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),
         "place": read_one_of("place", data.get("place") or "", ("", *Place)),
         "signs": signs,
-        "tempos": read_tempos(data.get("tempos") or {}, lesson),
+        "tempos": read_tempos(data.get("tempos") or {}, given),
         "checks": read_checks(data.get("checks") or {}, lesson),
         "one_thing": read_one_of("one_thing", data.get("one_thing") or "", ONE_THING),
         "hurt": read_one_of("hurt", data.get("hurt") or "", HURT_SAID),
     }
 
 
-def read_parts(raw: Any, lesson: Lesson) -> list[str] | None:
+def read_parts(raw: Any, given: Collection[str]) -> list[str] | None:
     """Which exercises of the week were practised on a day; None where that was not said."""
     if raw is None:
         return None
-    given = {item.exercise for item in HomeWeek(lesson, lesson.date).given}
     return [read_one_of("parts", name, given) for name in read_words("parts", raw)]
 
 
-def read_tempos(raw: Any, lesson: Lesson) -> dict[str, dict[str, int | None]]:
+def read_tempos(raw: Any, given: Collection[str]) -> dict[str, dict[str, int | None]]:
     """What tempo work came to, by exercise of the week."""
-    given = {item.exercise for item in HomeWeek(lesson, lesson.date).given}
     found: dict[str, dict[str, int | None]] = {}
     for name, each in read_mapping("tempos", raw).items():
         if name not in given:

@@ -5,24 +5,59 @@ from dataclasses import dataclass, field
 from datetime import date
 from typing import Any
 
-from django.db import transaction
-
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_number, read_words, short
 from lefthand.values.vocabulary import FINGERS, Instrument
 from studio.errors import StudioError
-from studio.models import Lesson, Piece, PlanItem, Player
+from studio.models import (
+    CauseWord,
+    Focus,
+    HomeDay,
+    Lesson,
+    Observation,
+    Piece,
+    Plan,
+    PlanItem,
+    Player,
+    PracticeResult,
+    RedFlag,
+)
 
 MAX_TEXT = 300
 
 
+class GivenUpError(Exception):
+    """The file is read no further, for this refusal."""
+
+    def __init__(self, refusal: StudioError) -> None:
+        super().__init__(refusal.message)
+        self.refusal = refusal
+
+
+@dataclass
+class LessonRows:
+    """A lesson of a file as rows that are not written yet, by what may stand once only."""
+
+    lesson: Lesson
+    observations: dict[str, Observation] = field(default_factory=dict)
+    words: dict[str, CauseWord] = field(default_factory=dict)
+    focuses: dict[str, Focus] = field(default_factory=dict)
+    plan: Plan | None = None
+    items: dict[str, PlanItem] = field(default_factory=dict)
+    days: dict[date, HomeDay] = field(default_factory=dict)
+
+
 @dataclass
 class Reading:
-    """What is read so far, and what was left out."""
+    """What is read so far, and what was left out. `goes_on`: asked at each row; raises when it has
+    taken too long or nobody waits for it."""
 
     player: Player
+    goes_on: Callable[[], None]
     left_out: list[str] = field(default_factory=list)
-    lessons: dict[date, Lesson] = field(default_factory=dict)
+    lessons: dict[date, LessonRows] = field(default_factory=dict)
+    # Results and stops, written after the lessons.
+    made: list[PracticeResult | RedFlag] = field(default_factory=list)
     # Results are read last: they may have been shown in a lesson that comes later in the file.
     results: list[tuple[Mapping[str, Any], PlanItem]] = field(default_factory=list)
     # So are the places in pieces. pieces: by their number in the file.
@@ -35,9 +70,9 @@ class Reading:
 
     def keep(self, where: str, make: Callable[..., object], *arguments: object) -> None:
         """Make a record, or tell why it was left out."""
+        self.goes_on()
         try:
-            with transaction.atomic():
-                make(*arguments)
+            make(*arguments)
         except InputError as error:
             self.left_out.append(f"{where}: {error}")
         except StudioError as error:

@@ -16,7 +16,7 @@ Teacher = AbstractBaseUser | AnonymousUser
 
 def players_of(teacher: Teacher) -> QuerySet[Player]:
     """The only way to players: those of this teacher."""
-    return Player.objects.filter(teacher_id=teacher.pk)
+    return Player.objects.filter(teacher_id=teacher.pk, arriving_since=None)
 
 
 def player_of(teacher: Teacher, player_id: int) -> Player:

@@ -120,6 +120,15 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
     except (binascii.Error, ValueError) as error:
         raise InputError("score", "is not base64") from error
     piece = keep_piece(player, data, title, on)
+    try:
+        _as_in_file(piece, row, title)
+    except BaseException:
+        piece.delete()
+        raise
+    return piece
+
+
+def _as_in_file(piece: Piece, row: Mapping[str, Any], title: str) -> None:
     piece.title = title[:MOST_TITLE] or piece.title
     piece.save(update_fields=["title"])
     first, last = (read_whole(n, row.get(n, 0), 0, piece.bars - 1) + 1 for n in ("first", "last"))
@@ -132,7 +141,6 @@ def piece_from_file(player: Player, row: Mapping[str, Any], title: str, on: date
         told = read_mapping("wishes", wish)
         place = int(number) if number.isascii() and number.isdigit() else number
         change_piece(piece, {**told, "number": place})
-    return piece
 
 
 def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:

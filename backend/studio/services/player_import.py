@@ -1,15 +1,17 @@
 """Reading a player file back in: another teacher, another computer, a later version.
 
 What cannot be used is left out and told, item by item; the rest is kept. Only a file that is no
-player file, or that has no usable name and instrument, is refused whole.
+player file, or that has no usable name and instrument, is refused whole; so is one that would take
+too long, and it is given up when nobody waits for it any more.
 """
 
-from collections.abc import Mapping
+import time
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
-from django.db import transaction
+from django.utils import timezone
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.errors import InputError
@@ -19,17 +21,32 @@ from studio.errors import StudioError
 from studio.models import PlanItem, Player, RedFlag
 from studio.services.body import note_on_body
 from studio.services.imported_lessons import read_lesson, read_result
-from studio.services.imported_rows import Reading, read_date, read_text, read_whole, rows_of
+from studio.services.imported_rows import (
+    GivenUpError,
+    Reading,
+    read_date,
+    read_text,
+    read_whole,
+    rows_of,
+)
+from studio.services.imported_writing import (
+    arrive,
+    sweep_what_never_arrived,
+    write_lessons,
+    write_what_follows,
+)
 from studio.services.lessons import Teacher
 from studio.services.own_places import choose_place
-from studio.services.pictures import MOST_WORDS, Kept, keep_from_file
+from studio.services.pictures import MOST_PICTURES, MOST_WORDS, Kept, keep_from_file
 from studio.services.pieces import piece_from_file
-from studio.services.players import PLAIN_FACTS, save_player
+from studio.services.players import PLAIN_FACTS, check_facts
 from studio.services.setups import FIT, JUDGED, judge_setup, save_setup
 
 FORMATS = ("jolf-player/1", "jolf-player/2")
 MOST_LESSONS = 3000
+MOST_STOPS, MOST_NOTES, MOST_FITS, MOST_PIECES = 1000, 200, 500, 60
 MOST_TOLD = 40
+MOST_SECONDS = 120
 NOT_IN_A_FILE = "private phone links, and what Undo could take back"
 
 
@@ -39,13 +56,49 @@ class Imported:
     left_out: list[str]
 
 
-@transaction.atomic
-def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
-    """A new player of this teacher from a player file. Raises StudioError naming the field."""
+def nobody_is_gone() -> bool:
+    return False
+
+
+def read_player_file(
+    teacher: Teacher, data: Any, on: date, is_gone: Callable[[], bool] = nobody_is_gone
+) -> Imported:
+    """A new player of this teacher from a player file, seen by nobody until all of it is there.
+
+    `is_gone`: whether whoever sent it has gone away. Raises StudioError naming the field, or
+    `given_up`.
+    """
     if not isinstance(data, Mapping) or data.get("format") not in FORMATS:
         known = " or ".join(FORMATS)
         raise StudioError("bad_input", "format", f"this is no player file ({known})")
-    reading = Reading(_player(teacher, data, on))
+    sweep_what_never_arrived()
+    reading = Reading(_player(teacher, data, on), _watch(is_gone))
+    try:
+        _read(data, reading, on)
+    except GivenUpError as given_up:
+        reading.player.delete()
+        raise given_up.refusal from None
+    except BaseException:
+        reading.player.delete()
+        raise
+    arrive(reading.player)
+    return Imported(reading.player, [NOT_IN_A_FILE, *_first(reading.left_out)])
+
+
+def _watch(is_gone: Callable[[], bool]) -> Callable[[], None]:
+    until = time.monotonic() + MOST_SECONDS
+
+    def goes_on() -> None:
+        if is_gone():
+            raise GivenUpError(StudioError("given_up"))
+        if time.monotonic() > until:
+            problem = f"takes longer than {MOST_SECONDS} seconds: expected what one player has"
+            raise GivenUpError(StudioError("bad_input", "file", problem))
+
+    return goes_on
+
+
+def _read(data: Mapping[str, Any], reading: Reading, on: date) -> None:
     if data.get("group"):
         reading.left_out.append(f"group {short(data['group'])}: choose one here")
     lessons = rows_of("lessons", data.get("lessons", []), reading)
@@ -54,24 +107,23 @@ def read_player_file(teacher: Teacher, data: Any, on: date) -> Imported:
             reading.left_out.append(f"lessons after the first {MOST_LESSONS}")
             break
         reading.keep(f"lesson {number}", read_lesson, row, reading, on)
-    for number, row in enumerate(rows_of("setups", data.get("setups", []), reading), start=1):
-        reading.keep(f"fit {number}", _setup, row, reading, on)
-    _without_lessons(data, reading, on)
-    return Imported(reading.player, [NOT_IN_A_FILE, *_first(reading.left_out)])
-
-
-def _without_lessons(data: Mapping[str, Any], reading: Reading, on: date) -> None:
-    """What stands beside the lessons, and what needs all of them to be there."""
+    write_lessons(reading)
     for row, item in reading.results:
         reading.keep(f"result of {item}", read_result, row, item, reading)
-    for number, row in enumerate(rows_of("red_flags", data.get("red_flags", []), reading), start=1):
-        reading.keep(f"stop {number}", _flag, row, reading)
-    for number, row in enumerate(rows_of("body", data.get("body", []), reading), start=1):
-        reading.keep(f"note on the body {number}", _body_word, row, reading)
-    for number, row in enumerate(rows_of("pictures", data.get("pictures", []), reading), start=1):
-        reading.keep(f"picture {number}", _picture, row, reading, on)
-    for number, row in enumerate(rows_of("pieces", data.get("pieces", []), reading), start=1):
-        reading.keep(f"piece {number}", _piece, row, reading, on)
+    beside: tuple[tuple[str, str, int, Callable[..., None]], ...] = (
+        ("red_flags", "stop", MOST_STOPS, _flag),
+        ("setups", "fit", MOST_FITS, _setup),
+        ("body", "note on the body", MOST_NOTES, _body_word),
+        ("pictures", "picture", MOST_PICTURES, _picture),
+        ("pieces", "piece", MOST_PIECES, _piece),
+    )
+    for name, called, most, make in beside:
+        for number, row in enumerate(rows_of(name, data.get(name, []), reading), start=1):
+            if number > most:
+                reading.left_out.append(f"{name} after the first {most}")
+                break
+            reading.keep(f"{called} {number}", make, row, reading, on)
+    write_what_follows(reading)
     for row, item in reading.placed:
         reading.keep(f"place in a piece of {item}", _in_piece, row, item, reading)
 
@@ -85,7 +137,9 @@ def _player(teacher: Teacher, data: Mapping[str, Any], on: date) -> Player:
     facts = {name: data.get(name) for name in PLAIN_FACTS}
     facts["missing"] = [item for item in facts.get("missing") or [] if isinstance(item, str)]
     facts["hours_a_day"] = 1 if facts["hours_a_day"] is None else facts["hours_a_day"]
-    player = save_player(teacher, None, {**facts, "lesson_time": data.get("lesson_time")}, on)
+    told = {**facts, "lesson_time": data.get("lesson_time")}
+    player = Player(arriving_since=timezone.now(), **check_facts(told, on))
+    player.teacher_id = teacher.pk  # type: ignore[assignment]
     ways = load_catalogue().ways
     chosen = data.get("way_of_teaching")
     if isinstance(chosen, Mapping):
@@ -102,8 +156,9 @@ def _player(teacher: Teacher, data: Mapping[str, Any], on: date) -> Player:
 
 def _setup(row: Mapping[str, Any], reading: Reading, on: date) -> None:
     fields = {name: row.get(name) for name in FIT}
+    judged = read_one_of("judged", row.get("judged", ""), JUDGED)
     setup = save_setup(reading.player, {**fields, "date": read_date("date", row.get("date"))}, on)
-    judge_setup(reading.player, setup.pk, read_one_of("judged", row.get("judged", ""), JUDGED))
+    judge_setup(reading.player, setup.pk, judged)
 
 
 def _picture(row: Mapping[str, Any], reading: Reading, on: date) -> None:
@@ -130,7 +185,11 @@ def _piece(row: Mapping[str, Any], reading: Reading, on: date) -> None:
     if day > on:
         raise InputError("brought_on", f"lies in the future: {day}")
     piece = piece_from_file(reading.player, row, title, day)
-    choose_place(piece, row.get("week") or [])
+    try:
+        choose_place(piece, row.get("week") or [])
+    except StudioError:
+        piece.delete()
+        raise
     reading.pieces[row.get("number")] = piece
 
 
@@ -151,7 +210,7 @@ def _in_piece(row: Mapping[str, Any], item: PlanItem, reading: Reading) -> None:
     item.save(update_fields=["piece", "in_piece"])
 
 
-def _body_word(row: Mapping[str, Any], reading: Reading) -> None:
+def _body_word(row: Mapping[str, Any], reading: Reading, _on: date) -> None:
     note_on_body(
         reading.player,
         fact=read_words("fact", [row.get("fact")])[0],
@@ -161,24 +220,27 @@ def _body_word(row: Mapping[str, Any], reading: Reading) -> None:
     )
 
 
-def _flag(row: Mapping[str, Any], reading: Reading) -> None:
+def _flag(row: Mapping[str, Any], reading: Reading, _on: date) -> None:
     raised = read_date("raised_on", row.get("raised_on"))
-    lesson = reading.lessons.get(read_date("lesson", row.get("lesson", row.get("raised_on"))))
-    if lesson is None:
+    read = reading.lessons.get(read_date("lesson", row.get("lesson", row.get("raised_on"))))
+    if read is None:
         earlier = [day for day in reading.lessons if day <= raised]
-        lesson = reading.lessons.get(max(earlier)) if earlier else None
-    if lesson is None:
+        read = reading.lessons.get(max(earlier)) if earlier else None
+    if read is None:
         raise InputError("lesson", "no lesson of this player stands before it")
     lifted = row.get("lifted_on")
     pain = row.get("pain")
-    RedFlag.objects.create(
-        player=reading.player,
-        lesson=lesson,
-        raised_on=raised,
-        reasons=[read_text("reasons", reason) for reason in read_words("reasons", row["reasons"])],
-        lifted_on=None if lifted is None else read_date("lifted_on", lifted),
-        note=read_text("note", row.get("note")),
-        from_home=row.get("from_home") is True,
-        pain=None if pain is None else read_number("pain", pain, 0, 10),
-        mistaken=row.get("mistaken") is True,
+    reasons = read_words("reasons", row["reasons"])
+    reading.made.append(
+        RedFlag(
+            player=reading.player,
+            lesson=read.lesson,
+            raised_on=raised,
+            reasons=[read_text("reasons", reason) for reason in reasons],
+            lifted_on=None if lifted is None else read_date("lifted_on", lifted),
+            note=read_text("note", row.get("note")),
+            from_home=row.get("from_home") is True,
+            pain=None if pain is None else read_number("pain", pain, 0, 10),
+            mistaken=row.get("mistaken") is True,
+        )
     )

@@ -2,14 +2,20 @@
 
 import json
 from datetime import timedelta
+from unittest import mock
 
 from django.apps import apps
 from django.contrib.auth import get_user_model
+from django.utils import timezone
 
+from lefthand.tests.scores import melody_bytes
 from studio.errors import StudioError
-from studio.models import Player, RedFlag
+from studio.models import Lesson, Player, RedFlag
 from studio.services.erasing import erase_player
 from studio.services.home import make_link
+from studio.services.lessons import players_of
+from studio.services.own_places import choose_place
+from studio.services.pieces import keep_piece
 from studio.services.player_file import PLAYER_FORMAT, player_file
 from studio.services.player_import import NOT_IN_A_FILE, read_player_file
 from studio.tests.studio_case import DAY, GRIP, StudioCase
@@ -141,3 +147,61 @@ class BringingIn(StudioCase):
         for lesson in data["lessons"]:
             del lesson["is_glance"], lesson["look_order"]
         self.assertEqual(self.bring(data).left_out, [NOT_IN_A_FILE])
+
+
+class WhileItArrives(StudioCase):
+    def setUp(self):
+        super().setUp()
+        self.whole_lesson(0, GRIP)
+        self.whole_lesson(1, GRIP)
+        self.on = DAY + timedelta(weeks=1)
+        self.data = json.loads(json.dumps(player_file(self.player)))
+
+    def test_nobody_sees_a_player_before_all_of_it_is_there(self):
+        seen = []
+
+        def look():
+            seen.append(players_of(self.teacher).count())
+            return False
+
+        found = read_player_file(self.teacher, self.data, self.on, look)
+        self.assertEqual(set(seen), {1})
+        self.assertIn(found.player, players_of(self.teacher))
+
+    def test_it_is_given_up_when_nobody_waits_and_leaves_nothing(self):
+        asked = iter([False] * 30)
+        with self.assertRaises(StudioError) as caught:
+            read_player_file(self.teacher, self.data, self.on, lambda: next(asked, True))
+        self.assertEqual(caught.exception.code, "given_up")
+        self.assertEqual(Player.objects.count(), 1)
+        self.assertEqual(Lesson.objects.count(), 2)
+
+    def test_one_that_would_take_too_long_is_refused_whole(self):
+        with (
+            mock.patch("studio.services.player_import.MOST_SECONDS", -1),
+            self.assertRaises(StudioError) as caught,
+        ):
+            read_player_file(self.teacher, self.data, self.on)
+        self.assertEqual(caught.exception.field, "file")
+        self.assertIn("seconds", caught.exception.problem)
+        self.assertEqual(Player.objects.count(), 1)
+
+    def test_what_a_dead_process_left_is_swept_and_what_arrives_now_is_not(self):
+        for minutes in (1, 60):
+            since = timezone.now() - timedelta(minutes=minutes)
+            Player.objects.create(
+                teacher=self.teacher, name="Half", instrument="vn", arriving_since=since
+            )
+        read_player_file(self.teacher, self.data, self.on)
+        self.assertEqual(Player.objects.filter(arriving_since__isnull=False).count(), 1)
+
+    def test_a_piece_that_cannot_be_used_as_it_stands_is_not_left_half(self):
+        piece = keep_piece(self.player, melody_bytes("A4 B4"), "", DAY)
+        choose_place(piece, [1, 1])
+        data = json.loads(json.dumps(player_file(self.player, scores=True)))
+        for changed in ({"week": [1, 900]}, {"first": 900}, {"tempo": -3}):
+            with self.subTest(changed):
+                rows = [{**data["pieces"][0], **changed}]
+                found = read_player_file(self.teacher, {**data, "pieces": rows}, self.on)
+                self.assertFalse(found.player.pieces.exists())
+                self.assertTrue(any("piece 1" in left for left in found.left_out))
