@@ -1,6 +1,7 @@
 """One error body for everything: `code`, `message` and the `fields` that are to blame."""
 
 import logging
+import math
 from functools import partial
 from typing import Any
 
@@ -76,7 +77,6 @@ def code_of(error: BaseException | None) -> str:
 
 WORDED: dict[type[Exception], str] = {
     AuthenticationError: "sign_in_needed",
-    Throttled: "slow_down",
     Http404: "not_found",
     ObjectDoesNotExist: "not_found",
     RequestDataTooBig: "too_large",
@@ -106,6 +106,12 @@ def install_handlers(api: NinjaAPI) -> None:
 
     for kind, code in WORDED.items():
         api.add_exception_handler(kind, partial(_worded, code=code))
+
+    @api.exception_handler(Throttled)
+    def _throttled(_request: HttpRequest, error: Throttled) -> HttpResponse:
+        answer = error_answer("slow_down")
+        answer["Retry-After"] = str(math.ceil(error.wait or 1))
+        return answer
 
     @api.exception_handler(DatabaseError)
     def _database(_request: HttpRequest, error: DatabaseError) -> HttpResponse:

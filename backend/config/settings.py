@@ -129,7 +129,10 @@ NINJA_NUM_PROXIES = 1 if HTTPS else 0
 PROCESSES = int(os.environ.get("JOLF_PROCESSES", "1"))
 SIGN_IN_RATE_OF_NAME = f"{max(1, 10 // PROCESSES)}/m"
 SIGN_IN_RATE_OF_ADDRESS = f"{max(1, 60 // PROCESSES)}/m"
-HOME_RATE = f"{max(1, 240 // PROCESSES)}/m"
+# Of one link; an address may be that of a whole school.
+HOME_ADDRESS_RATE = f"{max(1, 1200 // PROCESSES)}/m"
+HOME_READ_RATE = f"{max(1, 120 // PROCESSES)}/m"
+HOME_TELL_RATE = f"{max(1, 120 // PROCESSES)}/m"  # what waited for days comes all at once
 HOME_TAKE_RATE = f"{max(1, 20 // PROCESSES)}/m"  # each is seconds of work
 LOGGING: dict[str, Any] = {
     "version": 1,

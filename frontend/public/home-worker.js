@@ -35,6 +35,9 @@ async function networkFirst(request) {
     if (answer.ok) await kept.put(request, answer.clone());
     // A week that has ended does not stay on this device.
     if (answer.status === 404 || answer.status === 410) await kept.delete(request);
+    // Too much to do just now: what was kept is better than a refusal.
+    if (answer.status === 429 || answer.status >= 500)
+      return (await caches.match(request)) ?? answer;
     return answer;
   } catch (error) {
     const kept = await caches.match(request);

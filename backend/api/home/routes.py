@@ -1,11 +1,10 @@
 """The week at home behind a private link: open without signing in, for whoever has the link."""
 
-from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
-from ninja.throttling import AnonRateThrottle
 
+from api.home.limits import READING, TAKES, TELLING
 from api.home.present import home_out
 from api.home.schemas import HomeDayIn, HomeOut, HomeTakeIn, HomeTakeSentOut, LaterIn, TakeBackIn
 from api.types import WallTime
@@ -17,7 +16,7 @@ from studio.services.home_takes import measure_at_home
 from studio.services.takes import LARGEST_FILE
 
 NOT_FOR_SEARCH = "noindex, nofollow, noarchive"
-router = Router(tags=["home"], auth=None, throttle=[AnonRateThrottle(settings.HOME_RATE)])
+router = Router(tags=["home"], auth=None, throttle=READING)
 
 
 @router.get("/{token}", response=HomeOut)
@@ -26,12 +25,12 @@ def read_week(request: HttpRequest, response: HttpResponse, token: str) -> HomeO
     return home_out(open_link(token, today_behind(token)))
 
 
-@router.post("/{token}/days", response=HomeOut)
+@router.post("/{token}/days", response=HomeOut, throttle=TELLING)
 def keep_day(request: HttpRequest, token: str, data: HomeDayIn) -> HomeOut:
     return home_out(log_day(token, data.dict(), today_behind(token)))
 
 
-@router.post("/{token}/later", response=HomeOut)
+@router.post("/{token}/later", response=HomeOut, throttle=TELLING)
 def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
     """Whether pain of an earlier day was still there the next day, at rest or at night."""
     key = data.client_key
@@ -41,7 +40,7 @@ def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
 @router.post(
     "/{token}/takes",
     response=HomeTakeSentOut,
-    throttle=[AnonRateThrottle(settings.HOME_TAKE_RATE)],
+    throttle=TAKES,
 )
 def measure(
     request: HttpRequest, token: str, file: File[UploadedFile], told: Form[HomeTakeIn]
@@ -52,7 +51,7 @@ def measure(
     return HomeTakeSentOut(usable=usable, words=words)
 
 
-@router.post("/{token}/take-back", response=HomeOut)
+@router.post("/{token}/take-back", response=HomeOut, throttle=TELLING)
 def take_back(request: HttpRequest, token: str, data: TakeBackIn) -> HomeOut:
     """A stop that was tapped by mistake, within a minute."""
     return home_out(take_back_stop(token, data.client_key, data.seconds, today_behind(token)))

@@ -4,12 +4,14 @@ import json
 import re
 from datetime import timedelta
 from io import BytesIO
+from unittest import mock
 
 from django.core.cache import cache
 from django.test import Client
 from django.utils import timezone
 from icalendar import Calendar
 
+from api.home.limits import READING
 from api.home.present import home_out
 from studio.models import Player
 from studio.paper.sheet import build_sheet
@@ -55,6 +57,18 @@ class HomeApi(StudioCase):
         self.assertNotIn("2014", undrawn, "the year of birth, and no coordinate of the music")
         self.assertTrue(all(item["planned"] for item in week["items"]))
         self.assertTrue(any(item["lines"] and item["notes"] for item in week["items"]))
+
+    def test_each_purpose_of_each_link_has_a_limit_of_its_own(self):
+        with mock.patch.object(READING[1], "num_requests", 2):
+            codes = [self.get().status_code for _ in range(3)]
+            self.assertEqual(codes, [200, 200, 429])
+            refused = self.client.get(
+                f"/api/home/{self.token}", headers={"X-Forwarded-For": "198.51.100.7"}
+            )
+            self.assertEqual(refused.json()["code"], "slow_down")
+            self.assertTrue(0 < int(refused["Retry-After"]) <= 60)
+            self.assertEqual(self.log(client_key="limits-1").status_code, 200)
+            self.assertEqual(self.client.get("/api/home/another-link").status_code, 404)
 
     def test_a_stop_that_comes_while_the_week_is_told_pauses_it(self):
         week = open_link(self.token, self.today)

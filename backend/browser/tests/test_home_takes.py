@@ -102,6 +102,11 @@ class AtHome(BrowserCase):
         self.card.locator("input[type=file]").set_input_files(self.played)
         self.card.get_by_text("the take waits on this phone").wait_for()
         self.page.unroute(takes)
+        too_much = {"code": "slow_down", "message": "Too many tries.", "fields": []}
+        self.page.route(takes, lambda route: route.fulfill(status=429, json=too_much))
+        self.page.evaluate("window.dispatchEvent(new Event('online'))")
+        self.card.get_by_text("Jolf has much to do just now: the take waits").wait_for()
+        self.page.unroute(takes)
         given, newest = self.given.pk, self.given
         newest.pk, newest.date, newest.home_take = None, timezone.localdate(), ""
         plan = Plan.objects.get(lesson=Lesson.objects.order_by("date").last())

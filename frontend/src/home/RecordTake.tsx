@@ -25,7 +25,7 @@ export function keepTaking(token: string): void {
 
 /** The drill that the teacher wants to hear: recorded here, or by the phone's own recorder. */
 export function RecordTake({ token, take, today }: Props) {
-  const { days, waiting, words, busy, add } = useTakes(token, today, take.days);
+  const { days, waiting, words, busy, held, add } = useTakes(token, today, take.days);
   const [problem, setProblem] = useState<string | null>(null);
   const taking = useTaking(take.tempo, take.seconds, (sound) => void add(sound));
   const { phase } = taking;
@@ -83,7 +83,7 @@ export function RecordTake({ token, take, today }: Props) {
       {busy && <p role="status">Sending …</p>}
       {(taking.problem ?? problem) && <p role="alert">{taking.problem ?? problem}</p>}
       {words && <p role="status">{words}</p>}
-      {waiting > 0 && !busy && <p role="status">{waitingWords(waiting)}</p>}
+      {waiting > 0 && !busy && <p role="status">{waitingWords(waiting, held)}</p>}
       {days.length > 0 && (
         <p className="quiet">Recorded on {days.map((day) => shortDate(day)).join(', ')}.</p>
       )}

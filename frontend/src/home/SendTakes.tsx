@@ -4,7 +4,7 @@ const NONE: string[] = [];
 
 /** Sends what was recorded before; says something only where there was something. */
 export function SendTakes({ token }: { token: string }) {
-  const { waiting, words, busy } = useTakes(token, '', NONE);
-  if (waiting > 0 && !busy) return <p role="status">{waitingWords(waiting)}</p>;
+  const { waiting, words, busy, held } = useTakes(token, '', NONE);
+  if (waiting > 0 && !busy) return <p role="status">{waitingWords(waiting, held)}</p>;
   return words === null ? null : <p role="status">The take of before: {words}</p>;
 }

@@ -11,6 +11,15 @@ export interface WaitingTake {
   sound: Blob;
 }
 
+/** Why takes go on waiting. */
+export type Held = 'offline' | 'busy';
+
+export interface Sending {
+  sent: Sent[];
+  /** Null when none waits any more. */
+  held: Held | null;
+}
+
 export interface Sent {
   take: WaitingTake;
   /** What came back: taken, or why not. */
@@ -47,24 +56,25 @@ export async function countWaiting(): Promise<number> {
   return (await waiting()).length;
 }
 
-let running: Promise<Sent[]> | null = null;
+let running: Promise<Sending> | null = null;
 
 /** Sends what waits, of earlier weeks too. What the server cannot take now goes on waiting. */
-export function sendWaiting(): Promise<Sent[]> {
+export function sendWaiting(): Promise<Sending> {
   running ??= sendEach().finally(() => {
     running = null;
   });
   return running;
 }
 
-async function sendEach(): Promise<Sent[]> {
+async function sendEach(): Promise<Sending> {
   const sent: Sent[] = [];
   for (const [key, take] of await waiting()) {
     try {
       const answer = await send(key, take);
       sent.push({ take, usable: answer.usable, words: answer.usable ? TAKEN : answer.words });
     } catch (error) {
-      if (!(error instanceof ApiError) || error.status >= 500 || BUSY.includes(error.status)) break;
+      if (!(error instanceof ApiError)) return { sent, held: 'offline' };
+      if (error.status >= 500 || BUSY.includes(error.status)) return { sent, held: 'busy' };
       const field = error.fields[0];
       const words = field?.field === 'file' ? `The file ${field.problem}.` : error.message;
       sent.push({ take, usable: false, words });
@@ -72,7 +82,7 @@ async function sendEach(): Promise<Sent[]> {
     inMemory.delete(key);
     await del(key, store()).catch(() => undefined);
   }
-  return sent;
+  return { sent, held: null };
 }
 
 async function send(

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 
-import { countWaiting, keepTake, sendWaiting } from './takeShelf';
+import { countWaiting, type Held, keepTake, sendWaiting } from './takeShelf';
 
 const AGAIN_AFTER = 60_000;
 
@@ -10,15 +10,19 @@ export function useTakes(token: string, today: string, known: string[]) {
   const [words, setWords] = useState<string | null>(null);
   const [days, setDays] = useState(known);
   const [busy, setBusy] = useState(false);
+  const [held, setHeld] = useState<Held | null>(null);
   const trySending = useCallback(async () => {
     setBusy((await countWaiting()) > 0);
-    const sent = await sendWaiting();
+    const { sent, held: why } = await sendWaiting();
+    setHeld(why);
+    const left = await countWaiting();
     const mine = sent.filter((each) => each.take.token === token);
-    const last = mine.at(-1);
-    if (last) setWords(last.words);
     const taken = mine.filter((each) => each.usable).map((each) => each.take.date);
+    const last = mine.at(-1);
+    // All at once, so that it never says two things.
+    if (last) setWords(last.words);
     setDays((before) => [...new Set([...before, ...taken])].sort());
-    setWaiting(await countWaiting());
+    setWaiting(left);
     setBusy(false);
   }, [token]);
   useEffect(() => {
@@ -36,9 +40,11 @@ export function useTakes(token: string, today: string, known: string[]) {
     await keepTake({ token, date: today, sound });
     await trySending();
   };
-  return { days, waiting, words, busy, add };
+  return { days, waiting, words, busy, held, add };
 }
 
-export function waitingWords(count: number): string {
-  return `No network: ${count === 1 ? 'the take waits' : `${count} takes wait`} on this phone.`;
+export function waitingWords(count: number, held: Held | null): string {
+  const many = count === 1 ? 'the take waits' : `${count} takes wait`;
+  const why = held === 'busy' ? 'Jolf has much to do just now' : 'No network';
+  return `${why}: ${many} on this phone and ${count === 1 ? 'is' : 'are'} sent later.`;
 }
