@@ -13,6 +13,7 @@ from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationEr
 
 from lefthand.values.errors import InputError
 from studio.errors import MESSAGES, StudioError
+from studio.line import InLineError
 
 STATUS = {
     "not_found": 404,
@@ -30,12 +31,15 @@ STATUS = {
     "slow_down": 429,
     "refused": 403,
     "busy": 503,
+    "in_line": 503,
     "storage": 503,
     "failed": 500,
 }
 BY_STATUS = {401: "sign_in_needed", 403: "refused", 404: "not_found", 405: "not_allowed",
              413: "too_large", 429: "slow_down", 503: "busy"}  # fmt: skip
 BUSY_SECONDS = "3"
+AGAIN_SECONDS = "2"
+BEFORE_YOU = "Jolf-Before-You"  # how many are in line
 log = logging.getLogger("jolf.api")
 
 
@@ -93,7 +97,11 @@ def install_handlers(api: NinjaAPI) -> None:
 
     @api.exception_handler(StudioError)
     def _studio(_request: HttpRequest, error: StudioError) -> HttpResponse:
-        return error_answer(error.code, [(error.field, error.problem)] if error.problem else [])
+        answer = error_answer(error.code, [(error.field, error.problem)] if error.problem else [])
+        if isinstance(error, InLineError):
+            answer["Retry-After"] = AGAIN_SECONDS
+            answer[BEFORE_YOU] = str(error.before)
+        return answer
 
     @api.exception_handler(InputError)
     def _input(_request: HttpRequest, error: InputError) -> HttpResponse:

@@ -15,6 +15,7 @@ MESSAGES = {
     "storage": "The data folder cannot be used. Nothing was changed; see the server's log.",
     "failed": "Something went wrong in Jolf itself. Nothing was changed; see the server's log.",
     "given_up": "Nobody waited for this any more. Nothing was kept.",
+    "in_line": "Others are measured and drawn before this. It is tried again in a moment.",
     "slow_down": "Too many tries. Wait a minute, then try again.",
     "link_gone": "This link is not in use any more. Ask your teacher for the new one.",
     "refused": "This was refused.",

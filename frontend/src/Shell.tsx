@@ -6,6 +6,7 @@ import { adoptOldEntries } from './outbox/adopt';
 import { studioOutbox } from './outbox/studio';
 import { LazySignIn } from './signin/LazySignIn';
 import { SignInAgain } from './signin/SignInAgain';
+import { InLine } from './components/InLine';
 import { Mark } from './components/Mark';
 import { Problem } from './components/Problem';
 import css from './Shell.module.css';
@@ -60,6 +61,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </header>
       )}
       <main id="main">{known ? children : <LazySignIn />}</main>
+      {known && <InLine />}
       {known && <SignInAgain owner={known} isOut={now === null} />}
     </>
   );

@@ -7,6 +7,7 @@ from api.days import today
 from api.groups.schemas import ClassSheetsOut
 from api.sheets.code import code_for
 from studio.errors import StudioError
+from studio.line import in_line
 from studio.paper.setting import Paper
 from studio.paper.sheet import build_sheet
 from studio.paper.sheet_pages import PageFor, sheets_pdf
@@ -29,6 +30,7 @@ def read_class_sheets(request: HttpRequest, group_id: int) -> ClassSheetsOut:
     "/{int:group_id}/sheets.pdf",
     openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
 )
+@in_line
 def read_class_sheets_pdf(
     request: HttpRequest,
     group_id: int,

@@ -8,7 +8,7 @@ import hashlib
 
 from django.conf import settings
 from django.http import HttpRequest
-from ninja.throttling import AnonRateThrottle, SimpleRateThrottle
+from ninja.throttling import AnonRateThrottle, BaseThrottle, SimpleRateThrottle
 
 
 class AnyLink(AnonRateThrottle):
@@ -31,6 +31,6 @@ class LinkThrottle(SimpleRateThrottle):
 
 
 ANY = AnyLink(settings.HOME_ADDRESS_RATE)
-READING = [ANY, LinkThrottle("home_read", settings.HOME_READ_RATE)]
-TELLING = [ANY, LinkThrottle("home_tell", settings.HOME_TELL_RATE)]
-TAKES = [ANY, LinkThrottle("home_take", settings.HOME_TAKE_RATE)]
+READING: list[BaseThrottle] = [ANY, LinkThrottle("home_read", settings.HOME_READ_RATE)]
+TELLING: list[BaseThrottle] = [ANY, LinkThrottle("home_tell", settings.HOME_TELL_RATE)]
+TAKES: list[BaseThrottle] = [ANY, LinkThrottle("home_take", settings.HOME_TAKE_RATE)]

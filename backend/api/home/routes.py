@@ -9,6 +9,7 @@ from api.home.present import home_out
 from api.home.schemas import HomeDayIn, HomeOut, HomeTakeIn, HomeTakeSentOut, LaterIn, TakeBackIn
 from api.types import WallTime
 from api.uploads import bytes_of
+from studio.line import in_line
 from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.services.days import today_behind
 from studio.services.home import answer_later, log_day, open_link, take_back_stop
@@ -42,6 +43,7 @@ def answer(request: HttpRequest, token: str, data: LaterIn) -> HomeOut:
     response=HomeTakeSentOut,
     throttle=TAKES,
 )
+@in_line
 def measure(
     request: HttpRequest, token: str, file: File[UploadedFile], told: Form[HomeTakeIn]
 ) -> HomeTakeSentOut:

@@ -12,6 +12,7 @@ from api.pieces.schemas import LeadDrillsOut, PassageOut, PieceIn, PieceOut, Pla
 from api.uploads import bytes_of
 from lefthand.music.reading.unpacking import LARGEST_FILE
 from studio.errors import StudioError
+from studio.line import in_line
 from studio.paper.part import part_pdf
 from studio.paper.setting import Paper
 from studio.services.erasing import empty_log
@@ -31,6 +32,7 @@ def read_pieces(request: HttpRequest, player_id: int) -> list[PieceOut]:
 
 
 @router.post("/{int:player_id}/pieces", response=PassageOut)
+@in_line
 def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> PassageOut:
     """MusicXML, plain or compressed, 4 MB at most."""
     player = player_of(request.user, player_id)
@@ -45,6 +47,7 @@ def read_piece(request: HttpRequest, player_id: int, piece_id: int) -> PassageOu
 
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
+@in_line
 def change(request: HttpRequest, player_id: int, piece_id: int, data: PieceIn) -> PassageOut:
     """Another part, other bars, another tempo, other fingers, or the place for the week."""
     piece = piece_of(player_of(request.user, player_id), piece_id)
@@ -64,6 +67,7 @@ def read_drills(request: HttpRequest, player_id: int, piece_id: int) -> LeadDril
 
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}/take", response=PassageOut)
+@in_line
 def hear(
     request: HttpRequest,
     player_id: int,
@@ -78,6 +82,7 @@ def hear(
 
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}/take/simulated", response=PassageOut)
+@in_line
 def hear_simulated(
     request: HttpRequest, player_id: int, piece_id: int, told: PlayedIn
 ) -> PassageOut:
@@ -108,6 +113,7 @@ def read_marked(request: HttpRequest, player_id: int, piece_id: int) -> HttpResp
     "/{int:player_id}/pieces/{int:piece_id}/part.pdf",
     openapi_extra={"responses": {200: {"content": {"application/pdf": {}}}}},
 )
+@in_line
 def read_part(
     request: HttpRequest, player_id: int, piece_id: int, paper: Paper = Paper.A4
 ) -> HttpResponse:

@@ -24,6 +24,7 @@ from api.players.schemas import (
     PlayerOut,
 )
 from studio.errors import StudioError
+from studio.line import in_line
 from studio.services.attention import lines_today
 from studio.services.body import note_on_body
 from studio.services.day_list import day_rows
@@ -63,6 +64,7 @@ def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
 
 
 @router.post("/file", response=ImportedOut)
+@in_line
 def bring_in(request: HttpRequest, file: File[UploadedFile]) -> ImportedOut:
     """A player from a player file, of another teacher or another computer."""
     is_gone = request.META.get("waitress.client_disconnected", nobody_is_gone)

@@ -8,6 +8,7 @@ from api.takes.present import takes_out
 from api.takes.schemas import CurveOut, PartIn, TakesOut
 from api.uploads import bytes_of
 from studio.errors import StudioError
+from studio.line import in_line
 from studio.models import KeptSound, Lesson
 from studio.services.erasing import empty_log
 from studio.services.kept_sounds import keep_sound, sound_of
@@ -23,6 +24,7 @@ def read_takes(request: HttpRequest, lesson_id: int, evidence: str) -> TakesOut:
 
 
 @router.post("/{int:lesson_id}/takes/{evidence}", response=TakesOut)
+@in_line
 def add_take(
     request: HttpRequest,
     lesson_id: int,
@@ -38,6 +40,7 @@ def add_take(
 
 
 @router.post("/{int:lesson_id}/takes/{evidence}/simulated", response=TakesOut)
+@in_line
 def add_simulated_take(
     request: HttpRequest, lesson_id: int, evidence: str, told: PartIn
 ) -> TakesOut:

@@ -17,6 +17,7 @@ from lefthand.values.errors import InputError
 
 STRINGS = 4
 LONGEST = 45.0  # s
+MOST_SECONDS = 60  # of one place, however it was chosen
 MOST_BARS = 16
 A4 = 440.0
 STANDS_OUT = 2.5  # robust deviations; all bars of 60 even made-up takes stayed below
@@ -71,6 +72,10 @@ def score_of(passage: Passage, bars: range, tempo: float) -> tuple[Score, list[i
     if not here:
         raise InputError("bars", "there is nothing to play in these bars")
     begin = here[0][0].onset
+    seconds = float(here[-1][0].onset + here[-1][0].length - begin) * 60 / tempo
+    if seconds > MOST_SECONDS:
+        problem = f"last {seconds:.0f} seconds at this tempo: expected {MOST_SECONDS} at most"
+        raise InputError("bars", problem)
     following: list[Played | None] = [*(note for note, _ in here[1:]), None]
     for (note, hand), after in zip(here, following, strict=True):
         if hand is None or len(note.tones) != 1 or note.held:

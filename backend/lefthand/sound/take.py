@@ -20,7 +20,7 @@ from lefthand.sound.notes import (
     heard_notes,
 )
 from lefthand.sound.onsets import note_starts
-from lefthand.sound.pitch import PitchTrack, track_beside, track_pitch
+from lefthand.sound.pitch import HOP, PitchTrack, track_beside, track_pitch
 from lefthand.sound.recording import Recording
 from lefthand.sound.room import TOO_MUCH, reverberation, room_word
 from lefthand.sound.score import Score
@@ -32,6 +32,7 @@ QUIET_DB = -62.0
 CLIPPED_SHARE = 0.002
 CLIPPED_FROM = 0.985
 LEAST_VOICED = 0.7
+LEAST_CLEAR = 0.1  # of the drill's length: with less there is nothing to lay notes on
 MOST_LOST = 2
 DEAREST_PATH = 1.1
 OCTAVE_SURE = 0.9
@@ -105,6 +106,8 @@ def measure_take(recording: Recording, score: Score) -> Take:
     if early is not None:
         return Take(score, recording.seconds, early)
     track = _tracked(recording, score)
+    if np.count_nonzero(weights(track) > CLEAR) * HOP < LEAST_CLEAR * score.seconds:
+        return Take(score, recording.seconds, Refusal.UNVOICED)
     found = align(score, track)
     reason = _refused(track, found)
     if reason is not None:

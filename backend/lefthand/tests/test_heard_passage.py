@@ -56,6 +56,13 @@ class Heard(TestCase):
                     self.assertAlmostEqual(found.tightens, share * len(self.bars), delta=2)
                     self.assertGreaterEqual(found.hardest, found.tightens)
 
+    def test_a_place_longer_than_a_take_may_be_is_refused_with_its_length(self):
+        slow = read("A4:40 B4:40 C5:40", tempo=60.0)
+        with self.assertRaises(InputError) as caught:
+            score_of(slow, range(1), 20.0)
+        self.assertEqual(caught.exception.field, "bars")
+        self.assertRegex(caught.exception.problem, r"last \d+ seconds")
+
     def test_an_even_take_does_not_tighten_and_no_bar_stands_out(self):
         for seed in usually((1, 4), range(1, 6)):
             for how in (Playing(), Playing(uneven=2.0), Playing(off={4: -25})):

@@ -1,7 +1,7 @@
 """Takes of a simulated player, against what was truly played."""
 
 from dataclasses import replace
-from unittest import TestCase
+from unittest import TestCase, mock
 
 import numpy as np
 
@@ -274,6 +274,15 @@ class Refused(TestCase):
                 self.assertIsNotNone(found)
                 if reason is not None:
                     self.assertEqual(found, reason)
+
+    def test_a_minute_of_noise_is_refused_before_notes_are_laid_on_it(self):
+        draw = np.random.default_rng(1)
+        hiss = 0.1 * draw.standard_normal(59 * RATE)
+        wind = np.convolve(hiss, np.ones(8) / 8, "same")
+        with mock.patch("lefthand.sound.take.align") as laid:
+            for samples in (hiss, wind):
+                self.assertEqual(self.refusal(samples), Refusal.UNVOICED)
+        laid.assert_not_called()
 
     def test_a_refused_take_tells_nothing(self):
         take = measure_take(recording_of(np.zeros(RATE * 5), RATE), score())

@@ -16,6 +16,7 @@ from lefthand.music.engraved_apart import engraved_apart
 from lefthand.music.reading.marking import drawn_part, marked_score
 from lefthand.music.reading.piece import Piece as Score
 from lefthand.music.reading.reader import read_piece
+from lefthand.passage.extent import check_fits, last_that_fits
 from lefthand.passage.fingering import Wish
 from lefthand.passage.levels import weights
 from lefthand.passage.marks import marks_of
@@ -101,6 +102,10 @@ def keep_piece(player: Player, data: bytes, name: str, on: date) -> Piece:
     score = _read(data, None, Instrument(player.instrument))
     if not score.events:
         raise StudioError("bad_input", "file", "has no notes in its part")
+    try:
+        last = last_that_fits(score, 0, min(len(score.bars), USUAL_BARS) - 1)
+    except InputError as error:
+        raise StudioError("bad_input", "file", error.problem) from error
     return Piece.objects.create(
         player=player,
         brought_on=on,
@@ -108,7 +113,7 @@ def keep_piece(player: Player, data: bytes, name: str, on: date) -> Piece:
         part=score.part.id,
         bars=len(score.bars),
         first=0,
-        last=min(len(score.bars), USUAL_BARS) - 1,
+        last=last,
         score=data,
     )
 
@@ -169,7 +174,10 @@ def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
     instrument = Instrument(player.instrument)
     score = _read(bytes(piece.score), piece.part, instrument)
     causes, finger = trouble_of(player)
-    looked_at = _looked_at(piece, bars, len(score.bars))
+    try:
+        looked_at = _looked_at(piece, bars, score)
+    except InputError as error:
+        raise StudioError("bad_input", error.field, error.problem) from error
     span = measured_span(player)
     asked = Asked(
         instrument=instrument,
@@ -186,12 +194,14 @@ def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
     return ReadPiece(piece, score, read_passage(score, asked))
 
 
-def _looked_at(piece: Piece, bars: tuple[int, int] | None, whole: int) -> tuple[int, int]:
-    first, last = piece.first, min(piece.last, whole - 1)
+def _looked_at(piece: Piece, bars: tuple[int, int] | None, score: Score) -> tuple[int, int]:
+    first, last = piece.first, min(piece.last, len(score.bars) - 1)
+    last = last_that_fits(score, first, last)
     if bars is None:
         return first, last
-    together = min(first, bars[0]), max(last, bars[1])
-    return together if together[1] - together[0] < MOST_BARS else bars
+    begin, end = min(first, bars[0]), max(last, bars[1])
+    fits = end - begin < MOST_BARS and last_that_fits(score, begin, end) == end
+    return (begin, end) if fits else bars
 
 
 def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
@@ -227,6 +237,8 @@ def _bars(piece: Piece, told: Mapping[str, Any]) -> list[str]:
     last = read_whole("last", piece.last + 1 if last is None else last, first, piece.bars)
     if last - first >= MOST_BARS:
         raise InputError("last", f"expected at most {MOST_BARS} bars at a time")
+    score = _read(bytes(piece.score), piece.part, Instrument(piece.player.instrument))
+    check_fits(score, first - 1, last - 1)
     piece.first, piece.last = first - 1, last - 1
     return ["first", "last"]
 

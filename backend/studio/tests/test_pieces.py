@@ -103,6 +103,31 @@ class Changed(PiecesCase):
             change_piece(long, {"first": 1, "last": 100})
         self.assertEqual(len(read(long).passage.shown), 32)
 
+    def test_so_many_notes_are_looked_at_together_and_what_would_fit_is_said(self):
+        runs = ["".join(note("ABCDEFG"[n % 7], duration=1) for n in range(300))] * 4
+        dense = keep_piece(self.player, score(*runs), "", DAY)
+        self.assertEqual((dense.bars, dense.first, dense.last), (4, 0, 1))
+        with self.assertRaises(StudioError) as caught:
+            change_piece(dense, {"first": 2, "last": 4})
+        self.assertEqual(caught.exception.field, "last")
+        self.assertIn("bars 2 to 3 would fit", caught.exception.problem)
+        # One that was brought in before there was a limit is read as far as fits.
+        dense.last = 3
+        dense.save()
+        self.assertEqual(list(read(dense).passage.shown), [0, 1])
+
+    def test_one_bar_of_too_many_notes_is_refused_with_its_number(self):
+        bars = (note("A"), "".join(note("B", duration=1) for _ in range(801)))
+        with self.assertRaises(StudioError) as caught:
+            keep_piece(self.player, score(*reversed(bars)), "", DAY)
+        self.assertEqual(caught.exception.field, "file")
+        self.assertIn("bar 1 has 801 notes", caught.exception.problem)
+        kept = keep_piece(self.player, score(*bars), "", DAY)
+        self.assertEqual(kept.last, 0)
+        for told in ({"first": 2, "last": 2}, {"first": 1, "last": 2}):
+            with self.subTest(told), self.assertRaises(StudioError):
+                change_piece(kept, told)
+
     def test_a_place_to_let_go_is_added_and_taken_out(self):
         def places(told):
             return [note["number"] for note in told["notes"] if note["lets_go"]]

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 
+import { fetchInLine } from './inLine';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -41,7 +42,12 @@ const FILE_WITHIN = 240_000;
 
 /** A server that does not answer is no server: the request ends and is made again. */
 export const client = createClient<paths>({
-  fetch: (request) => fetch(request, { signal: AbortSignal.timeout(patience(request)) }),
+  fetch: (request) =>
+    fetchInLine(
+      request,
+      (again) => fetch(again, { signal: AbortSignal.timeout(patience(request)) }),
+      Date.now() + FILE_WITHIN,
+    ),
 });
 client.use({
   onRequest({ request }) {

@@ -1,0 +1,14 @@
+import { useSyncExternalStore } from 'react';
+
+import { beforeYou, onBeforeYou } from '../api/inLine';
+import css from './InLine.module.css';
+
+/** While others are measured and drawn first: how many, and that nothing needs to be done. */
+export function InLine() {
+  const before = useSyncExternalStore(onBeforeYou, beforeYou);
+  return (
+    <div role="status" className={before > 0 ? css.told : undefined}>
+      {before > 0 && `${before} before you. It goes on by itself.`}
+    </div>
+  );
+}
