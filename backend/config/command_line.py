@@ -136,6 +136,11 @@ def restore(options: argparse.Namespace) -> None:
     manage("restore", Path(options.file).resolve(), *more)
 
 
+def forget(options: argparse.Namespace) -> None:
+    use(options.database)
+    manage("forget", "--older-than", str(options.older_than))
+
+
 def teacher(options: argparse.Namespace) -> None:
     use()
     manage("update_database")
@@ -170,6 +175,12 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
             kept.add_argument(
                 "--over-newer", action="store_true", help="also over entries that it lacks"
             )
+    copies = commands.add_parser(
+        "forget", help="remove the copies that were kept before updates and restores"
+    )
+    copies.set_defaults(run=forget)
+    copies.add_argument("--older-than", type=int, default=0, metavar="DAYS")
+    copies.add_argument("--database", help="its file name; the demo's is demo.sqlite3")
     accounts = commands.add_parser("teacher", help="add NAME, password NAME, remove NAME, or list")
     accounts.set_defaults(run=teacher)
     accounts.add_argument("action", choices=("add", "password", "remove", "list"))

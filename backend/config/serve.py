@@ -12,6 +12,7 @@ import socket
 import threading
 import time
 from collections.abc import Callable
+from contextlib import suppress
 from types import FrameType
 from typing import Any
 
@@ -68,6 +69,7 @@ def serve(host: str, port: int, count: int, up: Callable[[], object] | None = No
     from config.wsgi import application
 
     _warm_up()
+    _tidy_up()
     connections.close_all()  # none is shared between processes
     more = BEHIND_PROXY if os.environ.get("JOLF_HTTPS") == "1" else {}
     with _listening(host, port) as listening:
@@ -79,6 +81,20 @@ def serve(host: str, port: int, count: int, up: Callable[[], object] | None = No
         else:
             telling.start()
             waitress.serve(application, _quiet=True, **settings)
+    _tidy_up()
+    connections.close_all()
+
+
+def _tidy_up() -> None:
+    """What an earlier run could not end: traces of who was erased, files that were half read."""
+    from django.db import DatabaseError
+
+    from studio.services.erasing import empty_log_again
+    from studio.services.imported_writing import sweep_what_never_arrived
+
+    with suppress(DatabaseError):  # somebody else is writing: the next request or start does it
+        sweep_what_never_arrived()
+        empty_log_again()
 
 
 def _tell(port: int, up: Callable[[], object] | None) -> None:

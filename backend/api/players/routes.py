@@ -1,5 +1,6 @@
 """The day's list and the players' pages."""
 
+from django.conf import settings
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from ninja import File, Router
 from ninja.files import UploadedFile
@@ -16,6 +17,7 @@ from api.players.schemas import (
     AwayIn,
     BodyNoteIn,
     DayOut,
+    ErasedOut,
     FreeTimeOut,
     ImportedOut,
     LiftIn,
@@ -23,6 +25,7 @@ from api.players.schemas import (
     PlayerIn,
     PlayerOut,
 )
+from studio.copies import copies_beside
 from studio.errors import StudioError
 from studio.line import in_line
 from studio.services.attention import lines_today
@@ -146,11 +149,12 @@ def read_file(
     return response
 
 
-@router.delete("/{int:player_id}", response={204: None})
-def erase(request: HttpRequest, player_id: int, name: str) -> tuple[int, None]:
+@router.delete("/{int:player_id}", response=ErasedOut)
+def erase(request: HttpRequest, player_id: int, name: str) -> ErasedOut:
     """The player and every record. `name` must be the player's, so that nobody goes by mistake."""
     player = player_of(request.user, player_id)
     if name.strip() != player.name:
         raise StudioError("bad_input", "name", "type the player's name as it stands here")
-    erase_player(player)
-    return 204, None
+    is_gone = erase_player(player)
+    copies = copies_beside(settings.DATABASE_FILE)
+    return ErasedOut(is_gone_from_log=is_gone, copies=[copy.made.date() for copy in copies])

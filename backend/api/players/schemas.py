@@ -136,6 +136,14 @@ class PlayerOut(Schema):
     ways: list[WayOut]
 
 
+class ErasedOut(Schema):
+    """`is_gone_from_log`: no trace is left in the log either; else that follows as soon as nobody
+    reads. `copies`: days of copies of the whole studio beside it, which still hold the player."""
+
+    is_gone_from_log: bool
+    copies: list[date]
+
+
 class ImportedOut(Schema):
     """A player from a file. `left_out`: what of the file could not be kept, in words."""
 

@@ -247,6 +247,9 @@ class FirstPlayer(BrowserCase):
         asked.fill("Ona Testa")
         self.assert_accessible("erase")
         erase.click()
+        page.get_by_text("Nothing is left in this studio").wait_for()
+        self.assert_accessible("erased")
+        page.get_by_role("button", name="To your day").click()
         page.get_by_text("Nobody is here yet").wait_for()
         self.assertFalse(Player.objects.exists())
 

@@ -13,6 +13,7 @@ from pathlib import Path
 from unittest import TestCase
 
 from studio.backup import BackupError, make_backup, restore_backup
+from studio.copies import copies_beside
 
 BACKEND = Path(__file__).resolve().parents[2]
 NOW = datetime(2026, 3, 4, 17, 30)
@@ -247,6 +248,13 @@ class Commands(FolderCase):
         done = manage(self.folder, "restore", str(self.file), "--over-newer")
         self.assertEqual((done.returncode, done.stderr), (0, ""))
         self.assertIn("before-restore-", done.stdout)
+        self.assertEqual(count(self.database), players)
+        kept = manage(self.folder, "forget", "--older-than", "1")
+        self.assertIn("1 kept", kept.stdout)
+        self.assertEqual(len(copies_beside(self.database)), 1)
+        gone = manage(self.folder, "forget")
+        self.assertIn("removed", gone.stdout)
+        self.assertEqual(copies_beside(self.database), [])
         self.assertEqual(count(self.database), players)
 
     def test_trouble_with_files_is_one_line_that_names_the_file(self):

@@ -2420,6 +2420,17 @@ export interface components {
             sets: number;
         };
         EntryIn: components["schemas"]["ObservationEntry"] | components["schemas"]["ReportsEntry"] | components["schemas"]["ComplaintEntry"] | components["schemas"]["ComplaintFingerEntry"] | components["schemas"]["AgainEntry"] | components["schemas"]["SkipEntry"] | components["schemas"]["CauseEntry"] | components["schemas"]["ResultEntry"] | components["schemas"]["OrderEntry"] | components["schemas"]["BreakEntry"] | components["schemas"]["PractisedEntry"] | components["schemas"]["DislikedEntry"] | components["schemas"]["HarderEntry"] | components["schemas"]["FitEntry"] | components["schemas"]["LineEntry"] | components["schemas"]["OneThingEntry"] | components["schemas"]["HomeTakeEntry"] | components["schemas"]["FocusEntry"] | components["schemas"]["PlanEntry"];
+        /**
+         * ErasedOut
+         * @description `is_gone_from_log`: no trace is left in the log either; else that follows as soon as nobody
+         *     reads. `copies`: days of copies of the whole studio beside it, which still hold the player.
+         */
+        ErasedOut: {
+            /** Copies */
+            copies: string[];
+            /** Is Gone From Log */
+            is_gone_from_log: boolean;
+        };
         /** ErrorOut */
         ErrorOut: {
             /** Code */
@@ -8588,12 +8599,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
-            204: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["ErasedOut"];
+                };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
             503: {

@@ -3,7 +3,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation } from 'wouter';
 
-import { client, unwrapEmpty } from '../api/client';
+import { client, type Schemas, unwrap } from '../api/client';
+import { shortDate } from '../words/words';
 import css from './Erase.module.css';
 
 /** The last question before a player and all their records go. */
@@ -14,14 +15,17 @@ export function Erase({ id, name }: { id: number; name: string }) {
   const erase = useMutation({
     mutationFn: async () => {
       const params = { path: { player_id: id }, query: { name: typed } };
-      unwrapEmpty(await client.DELETE('/api/players/{player_id}', { params }));
-    },
-    onSuccess: async () => {
-      navigate('/');
-      cache.removeQueries({ queryKey: ['player', id] });
-      await cache.invalidateQueries();
+      return unwrap(await client.DELETE('/api/players/{player_id}', { params }));
     },
   });
+  if (erase.data) {
+    const leave = () => {
+      navigate('/');
+      cache.removeQueries({ queryKey: ['player', id] });
+      void cache.invalidateQueries();
+    };
+    return <Erased name={name} told={erase.data} onLeave={leave} />;
+  }
   return (
     <form
       className={css.form}
@@ -45,5 +49,39 @@ export function Erase({ id, name }: { id: number; name: string }) {
         Erase for good
       </Button>
     </form>
+  );
+}
+
+interface ErasedProps {
+  name: string;
+  told: Schemas['ErasedOut'];
+  onLeave: () => void;
+}
+
+/** What is gone, and what still holds it. */
+function Erased({ name, told, onLeave }: ErasedProps) {
+  const { copies } = told;
+  return (
+    <div className={css.form}>
+      <p role="status">
+        {name} is erased.{' '}
+        {told.is_gone_from_log
+          ? 'Nothing is left in this studio.'
+          : 'The last traces go as soon as nobody else is reading; you need do nothing.'}
+      </p>
+      {copies.length > 0 && (
+        <p>
+          Copies of the whole studio from before an update or a restore still hold the records:{' '}
+          {copies.map((day) => shortDate(day)).join(', ')}. Whoever runs Jolf on its computer
+          removes them with <code>jolf forget</code>.
+        </p>
+      )}
+      <p className="quiet">
+        Backups and player files that you have put elsewhere are yours to remove.
+      </p>
+      <Button onClick={onLeave} data-autofocus>
+        To your day
+      </Button>
+    </div>
   );
 }
