@@ -6,6 +6,7 @@ each core of the computer answers.
 """
 
 import argparse
+import json
 import os
 import signal
 import socket
@@ -68,6 +69,7 @@ def serve(host: str, port: int, count: int, up: Callable[[], object] | None = No
 
     from config.wsgi import application
 
+    _word_what_the_server_refuses()
     _warm_up()
     _tidy_up()
     connections.close_all()  # none is shared between processes
@@ -83,6 +85,19 @@ def serve(host: str, port: int, count: int, up: Callable[[], object] | None = No
             waitress.serve(application, _quiet=True, **settings)
     _tidy_up()
     connections.close_all()
+
+
+def _word_what_the_server_refuses() -> None:
+    """A body over the server's own limit gets the one error body, too."""
+    from waitress.utilities import RequestEntityTooLarge
+
+    from api.errors import error_body
+
+    def worded(_error: Any, _ident: str | None = None) -> tuple[str, list[tuple[str, str]], bytes]:
+        body = json.dumps(error_body("too_large")).encode()
+        return "413 Request Entity Too Large", [("Content-Type", "application/json")], body
+
+    RequestEntityTooLarge.to_response = worded
 
 
 def _tidy_up() -> None:

@@ -2,6 +2,8 @@
 
 from collections.abc import Iterator, Sequence
 
+from django.utils.crypto import salted_hmac
+
 from api.exercises.present import exercise_page
 from api.home.schemas import (
     BriefOut,
@@ -51,6 +53,7 @@ def home_out(week: HomeWeek) -> HomeOut:
     sheet = build_sheet(lesson) if week.reasons is None else None
     paper = {item.exercise.id: item for item in sheet.items} if sheet else {}
     return HomeOut(
+        whose=salted_hmac("jolf.home.whose", str(lesson.player_id)).hexdigest()[:24],
         first_name=lesson.player.name.split()[0],
         instrument=INSTRUMENT_NAMES[instrument.value],
         given_on=lesson.date,

@@ -9,9 +9,10 @@ from browser.cable import Cable
 from browser.case import BrowserCase
 from browser.phone import end_day, go_through, it_hurts, log_day, nothing_hurt, touch, week_is_there
 from studio.demo_data import PLAYERS
-from studio.models import HomeDay, Lesson, RedFlag
+from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
 from studio.services.flags import lift_flags
 from studio.services.home import make_link, revoke_link
+from studio.services.lessons import start_lesson
 
 MIRA = PLAYERS[:1]
 
@@ -119,8 +120,42 @@ class Phone(BrowserCase):
             self.assertGreater(self.kept_on_the_phone(), 0)
             revoke_link(Lesson.objects.order_by("date").last().player)
             page.reload()
-            expect(page.get_by_text("This link is not in use any more")).to_be_visible()
+            expect(page.get_by_text("This link has ended")).to_be_visible()
             self.wait_until(lambda: self.kept_on_the_phone() == 0)
+
+    def test_what_waits_with_an_ended_link_goes_with_the_new_one_of_the_same_player(self):
+        page = self.page
+        days = "**/days"
+        page.route(days, lambda route: route.abort("failed"))
+        log_day(page)
+        nothing_hurt(page)
+        page.get_by_role("button", name="To the week").click()
+        expect(page.get_by_text("1 entry kept here")).to_be_visible()
+        player = Lesson.objects.order_by("date").last().player
+        renewed = make_link(player).token
+        page.unroute(days)
+        page.reload()
+        expect(page.get_by_text("This link has ended")).to_be_visible()
+        kept = page.get_by_role("region", name="Not sent yet")
+        expect(kept.get_by_text("The log of")).to_have_count(1)
+        self.assert_accessible("home, ended with something that waits")
+        # The link of a brother or sister on this phone tells nothing of it, and sends nothing.
+        sibling = Player.objects.create(teacher=player.teacher, name="Brother", instrument="vc")
+        own = start_lesson(sibling, timezone.localdate() - timedelta(days=1))
+        Plan.objects.create(lesson=own)
+        page.goto(f"{self.live_server_url}/home/{make_link(sibling).token}")
+        expect(page.get_by_text("Brother").first).to_be_visible()
+        expect(page.get_by_text("kept here")).to_have_count(0)
+        self.assertEqual(HomeDay.objects.count(), self.days_before)
+        page.goto(f"{self.live_server_url}/home/{renewed}")
+        week_is_there(page)
+        expect(page.get_by_text("Kept: all of it.")).to_be_visible()
+        self.saved()
+        self.assertEqual(self.today().lesson.player, player)
+        # Thrown away only by a touch: nothing is left on the ended page now.
+        page.goto(self.address)
+        expect(page.get_by_text("This link has ended")).to_be_visible()
+        expect(kept).to_have_count(0)
 
     def test_pain_of_four_stops_the_week_at_once_and_flags_the_teacher(self):
         page = self.page
@@ -249,5 +284,5 @@ class Phone(BrowserCase):
 
     def test_an_ended_link_says_so(self):
         self.page.goto(f"{self.live_server_url}/home/{'x' * 43}")
-        expect(self.page.get_by_text("not among your records")).to_be_visible()
+        expect(self.page.get_by_text("This link has ended")).to_be_visible()
         self.assert_accessible("home, ended")

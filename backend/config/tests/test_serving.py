@@ -1,6 +1,7 @@
 """The server as `./jolf serve` starts it: behind a proxy that speaks HTTPS, closed to others."""
 
 import importlib.util
+import json
 import os
 import socket
 import subprocess
@@ -95,6 +96,18 @@ class BehindProxy(TestCase):
         finally:
             for each in (*idle, *slow):
                 each.close()
+
+    def test_a_body_over_the_servers_own_limit_gets_the_one_error_body(self):
+        self.ask()
+        with socket.create_connection(("127.0.0.1", self.port)) as sent:
+            sent.sendall(
+                b"POST /api/players/file HTTP/1.1\r\nHost: localhost\r\n"
+                b"Content-Length: 99999999999\r\n\r\n"
+            )
+            answer = b"".join(iter(lambda: sent.recv(4096), b""))
+        head, _, body = answer.partition(b"\r\n\r\n")
+        self.assertIn(b" 413 ", head.splitlines()[0])
+        self.assertEqual(json.loads(body)["code"], "too_large")
 
     def test_stopping_the_server_stops_all_of_its_processes(self):
         self.ask()

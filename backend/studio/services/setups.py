@@ -95,7 +95,10 @@ def judge_setup(player: Player, setup_id: int, judged: str) -> Setup:
 
 
 def remove_setup(player: Player, setup_id: int) -> None:
-    player.setups.filter(pk=setup_id).delete()
+    """Raises StudioError."""
+    gone, _ = player.setups.filter(pk=setup_id).delete()
+    if not gone:
+        raise StudioError("not_found", "setup")
 
 
 def to_judge(lesson: Lesson, setups: Sequence[Setup]) -> Setup | None:

@@ -9,7 +9,7 @@ from studio.services.entries.log import undo
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
 from studio.services.reach import measured_span, reach_of
-from studio.services.setups import judge_setup, save_setup, setups_of, to_judge
+from studio.services.setups import judge_setup, remove_setup, save_setup, setups_of, to_judge
 from studio.tests.studio_case import DAY, StudioCase
 
 
@@ -113,6 +113,11 @@ class Setups(StudioCase):
         save_setup(self.player, {"size": "1/2"}, DAY)
         save_setup(self.player, {"size": "3/4"}, DAY)
         self.assertEqual([s.size for s in self.player.setups.all()], ["3/4"])
+
+    def test_one_that_is_not_there_is_not_removed(self):
+        with self.assertRaises(StudioError) as caught:
+            remove_setup(self.player, 999_999)
+        self.assertEqual(caught.exception.code, "not_found")
 
     def test_wrong_facts_name_their_field_and_nothing_is_kept(self):
         for data, field in (

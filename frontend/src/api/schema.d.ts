@@ -3123,7 +3123,8 @@ export interface components {
          * @description `eased`: something hurt, or a stop was lifted; half doses hold. `given_eased`: they were
          *     halved when the week was given. `sore`: places that hurt since, by name; "skin" for fingertip
          *     skin, with which doses are shortened. `reader`: child, teen or adult. `better`: what is
-         *     less trouble than before, said to the player.
+         *     less trouble than before, said to the player. `whose`: the same for every link of one player,
+         *     and tells nothing else.
          */
         HomeOut: {
             /** Better */
@@ -3171,6 +3172,8 @@ export interface components {
              * Format: date
              */
             today: string;
+            /** Whose */
+            whose: string;
         };
         /**
          * HomeReportOut

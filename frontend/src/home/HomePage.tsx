@@ -3,7 +3,8 @@ import { Day } from './Day';
 import home from './home.module.css';
 import css from './HomePage.module.css';
 import { heardWords } from './Hurts';
-import { type HomeHandle, useHome } from './useHome';
+import { dayOfMonth } from './dayWords';
+import { type Closed, type HomeHandle, useHome } from './useHome';
 import type { WeekNow } from './weekNow';
 
 const Nothing = () => null;
@@ -24,12 +25,7 @@ export function HomePage({ token }: { token: string }) {
       <main className={home.page}>
         <h1>Practice week</h1>
         <p>{handle.error}</p>
-        {handle.kept > 0 && (
-          <p>
-            What was logged here and not sent yet is kept on this phone: {handle.kept}{' '}
-            {handle.kept === 1 ? 'entry' : 'entries'}.
-          </p>
-        )}
+        <Kept handle={handle} />
         <SendTakes token={token} />
       </main>
     );
@@ -45,6 +41,29 @@ export function HomePage({ token }: { token: string }) {
       <NotTaken handle={handle} />
       {week.stopped && <SendTakes token={token} />}
     </main>
+  );
+}
+
+/** What was told here and has not arrived; nothing of it goes unsaid. */
+function Kept({ handle }: { handle: Closed }) {
+  if (handle.kept.length === 0) return null;
+  return (
+    <section className={css.aside} aria-label="Not sent yet">
+      <h2>Not sent yet</h2>
+      <p>
+        {handle.ended
+          ? 'This is kept on this phone. Open the new link on this phone: then it is sent.'
+          : 'This is kept on this phone and sent when there is a network.'}
+      </p>
+      {handle.kept.map((entry) => (
+        <div key={entry.clientKey}>
+          <p>{entry.kind === 'day' ? `The log of ${dayOfMonth(entry.key)}` : 'An answer'}</p>
+          <button type="button" className={home.plain} onClick={() => handle.throwAway(entry)}>
+            Throw away
+          </button>
+        </div>
+      ))}
+    </section>
   );
 }
 

@@ -12,7 +12,7 @@ export interface WaitingTake {
 }
 
 /** Why takes go on waiting. */
-export type Held = 'offline' | 'busy';
+export type Held = 'offline' | 'busy' | 'ended';
 
 export interface Sending {
   sent: Sent[];
@@ -28,6 +28,7 @@ export interface Sent {
 }
 
 const TAKEN = 'It is with your teacher: its numbers only, not the sound.';
+const ENDED = [404, 410];
 const BUSY = [401, 408, 425, 429];
 // Where the browser keeps nothing (a private window), the page does while it is open.
 const inMemory = new Map<string, WaitingTake>();
@@ -52,8 +53,26 @@ async function waiting(): Promise<[string, WaitingTake][]> {
   return [...kept, ...inMemory];
 }
 
-export async function countWaiting(): Promise<number> {
-  return (await waiting()).length;
+/** Of one link. */
+export async function countWaiting(token: string): Promise<number> {
+  return (await waiting()).filter(([, take]) => take.token === token).length;
+}
+
+/** Takes of an ended link go with the new one. */
+export async function moveTakes(from: string, to: string): Promise<void> {
+  for (const [key, take] of await waiting()) {
+    if (take.token !== from) continue;
+    if (inMemory.has(key)) inMemory.set(key, { ...take, token: to });
+    else await set(key, { ...take, token: to }, store()).catch(() => undefined);
+  }
+}
+
+export async function throwTakesAway(token: string): Promise<void> {
+  for (const [key, take] of await waiting()) {
+    if (take.token !== token) continue;
+    inMemory.delete(key);
+    await del(key, store()).catch(() => undefined);
+  }
 }
 
 let running: Promise<Sending> | null = null;
@@ -68,12 +87,18 @@ export function sendWaiting(): Promise<Sending> {
 
 async function sendEach(): Promise<Sending> {
   const sent: Sent[] = [];
+  let held: Held | null = null;
   for (const [key, take] of await waiting()) {
     try {
       const answer = await send(key, take);
       sent.push({ take, usable: answer.usable, words: answer.usable ? TAKEN : answer.words });
     } catch (error) {
       if (!(error instanceof ApiError)) return { sent, held: 'offline' };
+      if (ENDED.includes(error.status)) {
+        // Kept until its new link is opened here, or somebody throws it away.
+        held = 'ended';
+        continue;
+      }
       if (error.status >= 500 || BUSY.includes(error.status)) return { sent, held: 'busy' };
       const field = error.fields[0];
       const words = field?.field === 'file' ? `The file ${field.problem}.` : error.message;
@@ -82,7 +107,7 @@ async function sendEach(): Promise<Sending> {
     inMemory.delete(key);
     await del(key, store()).catch(() => undefined);
   }
-  return { sent, held: null };
+  return { sent, held };
 }
 
 async function send(

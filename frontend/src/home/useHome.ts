@@ -8,6 +8,7 @@ import { localDate } from '../outbox/localDate';
 import { Outbox, type OutboxState } from '../outbox/outbox';
 import { useOutbox } from '../outbox/useOutbox';
 import { forgetKept } from './offline';
+import { earlierLinks, forgetLink, remember } from './whose';
 import { useTakeBack } from './useTakeBack';
 import { type DayLog, isStop, type Week, type WeekNow, weekNow } from './weekNow';
 
@@ -26,14 +27,24 @@ export interface HomeHandle {
 const EVERY_MINUTE = 60_000;
 const ENDED = [404, 410];
 const NOT_HERE = 'No network, and this week has not been opened here before.';
+const LINK_ENDED = 'This link has ended. Ask your teacher for the new one.';
 const OVER = 'This week is over. Ask your teacher for the new one.';
 // Whoever holds the device; each week has a channel of its own.
 const OWNER = 'home';
 
 /** The week behind the link, with days that were logged here and are still to be sent. */
-export function useHome(token: string): HomeHandle | { error: string; kept: number } | null {
+export interface Closed {
+  error: string;
+  /** True for a link that is in use no more. */
+  ended: boolean;
+  /** What was logged with this link and not sent yet. */
+  kept: readonly KeptEntry[];
+  throwAway: (entry: KeptEntry) => void;
+}
+
+export function useHome(token: string): HomeHandle | Closed | null {
   const [week, setWeek] = useState<Week | null>(null);
-  const [error, setError] = useState<string | null>(null);
+  const [error, setError] = useState<{ words: string; ended: boolean } | null>(null);
   const channel = `home/${token}`;
   const outbox = useMemo(() => makeOutbox(channel, setWeek), [channel]);
   const state = useOutbox(outbox);
@@ -48,10 +59,16 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
     );
     client
       .GET('/api/home/{token}', { params: { path: { token } } })
-      .then((answer) => setWeek(unwrap(answer)))
+      .then((answer) => {
+        const found = unwrap(answer);
+        setWeek(found);
+        bringAlong(outbox, token, found.whose);
+      })
       .catch((problem: unknown) => {
-        if (problem instanceof ApiError && ENDED.includes(problem.status)) void forgetKept(token);
-        setError(problem instanceof ApiError ? problem.message : NOT_HERE);
+        const ended = problem instanceof ApiError && ENDED.includes(problem.status);
+        if (ended) void forgetKept(token);
+        const words = problem instanceof ApiError ? problem.message : NOT_HERE;
+        setError({ words: ended ? LINK_ENDED : words, ended });
       });
     return stop;
   }, [outbox, channel, token]);
@@ -80,18 +97,34 @@ export function useHome(token: string): HomeHandle | { error: string; kept: numb
   useEffect(() => {
     if (isOver) void forgetKept(token);
   }, [isOver, token]);
-  if (isOver) return { error: OVER, kept: state.waiting.length };
-  if (week === null) return error === null ? null : { error, kept: state.waiting.length };
   const mine = state.waiting.filter((entry) => entry.channel === channel);
+  const throwAway = (entry: KeptEntry) => outbox.throwAway(entry);
+  if (isOver) return { error: OVER, ended: true, kept: mine, throwAway };
+  if (week === null)
+    return error && { error: error.words, ended: error.ended, kept: mine, throwAway };
   return {
     week: weekNow(week, mine, today),
-    queue: state,
+    // Another link of this device has its own page.
+    queue: { ...state, waiting: mine, aside: state.aside.filter((e) => e.channel === channel) },
     log,
     answerLater,
     takeBack,
     tryAgain: (entry) => outbox.tryAgain(entry),
-    throwAway: (entry) => outbox.throwAway(entry),
+    throwAway,
   };
+}
+
+/** What waits of this player's earlier links is sent with the one that is open. */
+function bringAlong(outbox: Outbox, token: string, whose: string): void {
+  for (const earlier of earlierLinks(token, whose)) {
+    outbox.move(`home/${earlier}`, `home/${token}`);
+    void import('./takeShelf').then(
+      (shelf) => shelf.moveTakes(earlier, token),
+      () => undefined,
+    );
+    forgetLink(earlier);
+  }
+  remember(token, whose);
 }
 
 /** Sends what was logged on this device, of earlier weeks too, whatever week is open now. */

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 
-import { countWaiting, type Held, keepTake, sendWaiting } from './takeShelf';
+import { countWaiting, type Held, keepTake, sendWaiting, throwTakesAway } from './takeShelf';
 
 const AGAIN_AFTER = 60_000;
 
@@ -12,10 +12,10 @@ export function useTakes(token: string, today: string, known: string[]) {
   const [busy, setBusy] = useState(false);
   const [held, setHeld] = useState<Held | null>(null);
   const trySending = useCallback(async () => {
-    setBusy((await countWaiting()) > 0);
+    setBusy((await countWaiting(token)) > 0);
     const { sent, held: why } = await sendWaiting();
     setHeld(why);
-    const left = await countWaiting();
+    const left = await countWaiting(token);
     const mine = sent.filter((each) => each.take.token === token);
     const taken = mine.filter((each) => each.usable).map((each) => each.take.date);
     const last = mine.at(-1);
@@ -40,11 +40,13 @@ export function useTakes(token: string, today: string, known: string[]) {
     await keepTake({ token, date: today, sound });
     await trySending();
   };
-  return { days, waiting, words, busy, held, add };
+  const throwAway = () => void throwTakesAway(token).then(() => setWaiting(0));
+  return { days, waiting, words, busy, held, add, throwAway };
 }
 
 export function waitingWords(count: number, held: Held | null): string {
   const many = count === 1 ? 'the take waits' : `${count} takes wait`;
+  if (held === 'ended') return `This link has ended: ${many} on this phone for the new one.`;
   const why = held === 'busy' ? 'Jolf has much to do just now' : 'No network';
   return `${why}: ${many} on this phone and ${count === 1 ? 'is' : 'are'} sent later.`;
 }

@@ -121,6 +121,16 @@ export class Outbox {
     return entry;
   }
 
+  /** What waits for one channel goes to another from now on, in the order of entry. */
+  move(from: string, to: string): void {
+    for (const entry of this.shelf.all().filter((each) => each.channel === from)) {
+      this.shelf.put({ ...entry, channel: to, tries: 0, aside: null });
+    }
+    this.held.delete(to);
+    this.update({ problem: null });
+    this.flush();
+  }
+
   throwAway(entry: KeptEntry): void {
     this.shelf.remove(entry);
     this.update({ problem: null });
