@@ -1,12 +1,31 @@
 """A page never throws away what is typed: a refresh that fails leaves it as it was, and says so."""
 
-from playwright.sync_api import expect
+import re
+from pathlib import Path
+
+from playwright.sync_api import Route, expect
 
 from browser.case import BrowserCase
+from lefthand.tests.scores import melody_bytes
 from studio.demo_data import PLAYERS
-from studio.models import Player
+from studio.models import Lesson, Player
+from studio.services.groups import save_group
+from studio.services.pieces import keep_piece
 
 REFRESH = """() => window.dispatchEvent(new Event('visibilitychange'))"""
+
+
+ROUTES = Path(__file__).resolve().parents[3] / "frontend" / "src" / "Pages.tsx"
+FIELDS = ", ".join(
+    f"{field}:visible"
+    for field in ("textarea", "input[type=text]", "input[type=search]", "input:not([type])",
+                  "input[type=number]", "input[inputmode]")
+)  # fmt: skip
+MORE = {
+    "/lessons/:lessonId": ["?step=ask", "?step=look", "?step=decide", "?step=give"],
+    "/letters": ["?group=:groupId"],
+    "/desk": ["?part=numbers", "?part=keys", "?part=password"],
+}
 
 
 class Refresh(BrowserCase):
@@ -45,3 +64,50 @@ class Refresh(BrowserCase):
         expect(told).to_have_count(1)
         expect(field).to_have_value("7")
         page.unroute("**/api/**")
+
+    def test_the_first_field_of_every_route_keeps_what_is_typed(self):
+        self.page.clock.install()
+        self.sign_in()
+        self.failed = 0
+        lesson = Lesson.objects.order_by("date").last()
+        piece = keep_piece(lesson.player, melody_bytes("A4 B4 C5 D5"), "", lesson.date)
+        group = save_group(lesson.player.teacher, None, "Group", [lesson.player.pk])
+        ids = {
+            ":playerId": lesson.player.pk,
+            ":lessonId": lesson.pk,
+            ":pieceId": piece.pk,
+            ":groupId": group.pk,
+        }
+        found = []
+        for route in re.findall(r'path="([^"]+)"', ROUTES.read_text(encoding="utf-8")):
+            for more in MORE.get(route, [""]):
+                path = re.sub(r":[a-z]+Id", lambda name: str(ids[name[0]]), route + more)
+                with self.subTest(path):
+                    found += [path] if self.kept(path) else []
+        self.assertGreaterEqual(len(found), 5, found)
+        self.assertGreaterEqual(self.failed, 4)
+
+    def refuse(self, route: Route) -> None:
+        self.failed += 1
+        route.abort("failed")
+
+    def kept(self, path: str) -> bool:
+        """False for a page that has no field."""
+        page = self.page
+        page.goto(self.live_server_url + path)
+        page.get_by_role("heading").first.wait_for()
+        page.wait_for_load_state("networkidle")
+        field = page.locator(FIELDS).first
+        if field.count() == 0:
+            return False
+        field.fill("7")
+        page.wait_for_load_state("networkidle")
+        page.route("**/api/**", self.refuse)
+        page.clock.fast_forward(20_000)
+        page.evaluate(REFRESH)
+        for _ in range(5):  # it tries again
+            page.clock.run_for(5_000)
+        expect(page.get_by_role("button", name="Try again")).to_have_count(0)
+        expect(field).to_have_value("7")
+        page.unroute("**/api/**")
+        return True

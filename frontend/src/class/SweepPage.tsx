@@ -25,7 +25,8 @@ const SheetsDialog = late(async () => (await import('./SheetsDialog')).SheetsDia
 export function SweepPage() {
   const handle = useSweep(Number(useParams().groupId));
   const catalogue = useQuery(catalogueQuery);
-  const error = handle !== null && 'error' in handle ? handle.error : catalogue.error;
+  const missing = catalogue.data ? null : catalogue.error;
+  const error = handle !== null && 'error' in handle ? handle.error : missing;
   if (error) return <Problem error={error} onRetry={() => window.location.reload()} />;
   if (handle === null || 'error' in handle || !catalogue.data) return null;
   return <SweepView catalogue={catalogue.data} handle={handle} />;
