@@ -24,6 +24,7 @@ STATUS = {
     "link_gone": 410,
     "nothing_to_undo": 409,
     "given_up": 409,
+    "leave_needed": 409,
     "not_allowed": 405,
     "too_large": 413,
     "sign_in_failed": 401,

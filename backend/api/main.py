@@ -9,6 +9,7 @@ from ninja.security import django_auth
 
 from api.careful import CarefulParser
 from api.catalogue.routes import router as catalogue
+from api.desk.kept import router as kept
 from api.desk.routes import router as desk
 from api.drills.routes import router as drills
 from api.errors import ErrorOut, error_answer, install_handlers
@@ -20,6 +21,7 @@ from api.lessons.routes import router as lessons
 from api.letters.routes import router as letters
 from api.pictures.routes import router as pictures
 from api.pieces.routes import router as pieces
+from api.players.leave import router as leave
 from api.players.routes import router as players
 from api.session.routes import router as session
 from api.setups.routes import router as setups
@@ -65,7 +67,9 @@ install_handlers(api)
 api.add_router("/session", session)
 api.add_router("/catalogue", catalogue)
 api.add_router("/desk", desk)
+api.add_router("/desk", kept)
 api.add_router("/players", players)
+api.add_router("/players", leave)
 api.add_router("/players", term)
 api.add_router("/players", setups)
 api.add_router("/players", pictures)

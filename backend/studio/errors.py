@@ -14,6 +14,7 @@ MESSAGES = {
     "busy": "Jolf is busy with something else. Nothing was lost: it goes on in a moment.",
     "storage": "The data folder cannot be used. Nothing was changed; see the server's log.",
     "failed": "Something went wrong in Jolf itself. Nothing was changed; see the server's log.",
+    "leave_needed": "Ask first: say who has given leave to keep it.",
     "given_up": "Nobody waited for this any more. Nothing was kept.",
     "in_line": "Others are measured and drawn before this. It is tried again in a moment.",
     "slow_down": "Too many tries. Wait a minute, then try again.",

@@ -10,6 +10,7 @@ from api.pictures.schemas import PictureIn, PictureOut
 from api.uploads import bytes_of
 from studio.models import HandPicture, Player
 from studio.services.erasing import empty_log
+from studio.services.leave import PICTURE, need_leave
 from studio.services.lessons import player_of
 from studio.services.pictures import (
     LARGEST_FILE,
@@ -34,6 +35,7 @@ def keep(
 ) -> list[PictureOut]:
     """Keep a JPEG, PNG or WebP picture that is cut to the hand."""
     player = player_of(request.user, player_id)
+    need_leave(player, PICTURE)
     keep_picture(player, bytes_of(file, LARGEST_FILE), Kept(date=today(request), **told.dict()))
     return _out(player)
 

@@ -34,6 +34,7 @@ from studio.services.day_list import day_rows
 from studio.services.desk import set_players_way
 from studio.services.erasing import erase_player
 from studio.services.flags import lift_flags
+from studio.services.kept_time import tell_or_erase, words_of
 from studio.services.lessons import lesson_of, player_of, start_lesson
 from studio.services.player_file import player_file
 from studio.services.player_import import nobody_is_gone, read_player_file
@@ -53,6 +54,10 @@ def read_day(request: HttpRequest) -> DayOut:
         lines=[
             LineOut(player=line.player.pk, name=line.player.name, words=line.words)
             for line in lines_today(rows, on)
+        ]
+        + [
+            LineOut(player=kept.player.pk, name=kept.player.name, words=words_of(kept, on))
+            for kept in tell_or_erase(request.user, on)
         ],
         free=[
             FreeTimeOut(on=free.on, at=f"{free.at:%H:%M}") for free in free_times(request.user, on)

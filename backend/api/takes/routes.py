@@ -12,6 +12,7 @@ from studio.line import in_line
 from studio.models import KeptSound, Lesson
 from studio.services.erasing import empty_log
 from studio.services.kept_sounds import keep_sound, sound_of
+from studio.services.leave import SOUND, need_leave
 from studio.services.lessons import lesson_of
 from studio.services.takes import LARGEST_FILE, measure, simulate, take_of
 
@@ -79,6 +80,7 @@ def keep(
 ) -> TakesOut:
     """Keep the sound of a take; without this it is let go once it is measured."""
     lesson = lesson_of(request.user, lesson_id)
+    need_leave(lesson.player, SOUND)
     keep_sound(take_of(lesson, take_id), bytes_of(file, LARGEST_FILE))
     return _out(request, lesson, evidence)
 

@@ -21,6 +21,7 @@ from studio.services.entries import KINDS
 from studio.services.groups import choose_checks, save_group
 from studio.services.home import make_link
 from studio.services.kept_sounds import keep_sound
+from studio.services.leave import PICTURE, SOUND, give_leave
 from studio.services.pictures import Kept, keep_picture
 from studio.services.pieces import keep_piece
 from studio.services.takes import measure
@@ -29,7 +30,7 @@ from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silen
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
 TAKES = "/api/lessons/{lesson_id}/takes/{evidence}"
-SOUND = f"{TAKES}/{{take_id}}/sound"
+SOUND_OF = f"{TAKES}/{{take_id}}/sound"
 # Nobody plays while a stop is up, and a made-up player only in the demo.
 PIECE = "/api/players/{player_id}/pieces/{piece_id}"
 NOT_NOW = (  # a stop is up
@@ -42,7 +43,7 @@ NOT_NOW = (  # a stop is up
 NO_WEEK_NOW = (("GET", "/api/groups/{group_id}/sheets.pdf"),)  # its lessons are long ago
 UPLOADS = {
     TAKES: ("take.wav", silence(), {"part": "slow"}),
-    SOUND: ("take.wav", silence(), {}),
+    SOUND_OF: ("take.wav", silence(), {}),
     f"{PIECE}/take": ("take.wav", silence(), {"tempo": "60"}),
     "/api/players/{player_id}/pictures": ("hand.png", picture_bytes(), {}),
     "/api/players/{player_id}/pieces": ("piece.musicxml", melody_bytes("A4 B4"), {}),
@@ -68,6 +69,8 @@ BODIES = {
     "rest": {"client_key": KEY, "check": "web.closed"},
     "helped": {"on": True},
     "pdf": {"letters": []},
+    "leave": {"kind": "picture", "by": "parent", "name": "Ada Example"},
+    "kept": {"months": 6},
 }
 
 
@@ -97,6 +100,8 @@ class RoutesCase(StudioCase):
         self.setup = Setup.objects.create(
             player=self.player, date=DAY, change="rest moved", size="4/4"
         )
+        for kind in (PICTURE, SOUND):
+            give_leave(self.player, kind=kind, by="parent", name="Ada Example", on=DAY)
         self.picture = keep_picture(self.player, picture_bytes(), Kept(DAY))
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
 
@@ -110,7 +115,10 @@ class RoutesCase(StudioCase):
             "piece_id": self.piece,
         }
         numbers = {name: record.pk for name, record in ids.items()}
-        words = {"token": "a" * 43, "name": self.picture.name, "kind": "svg", "reader": "parent"}
+        words = {"kind": "svg", "reader": "parent"}
+        if "/leave/" in path:
+            words["kind"] = "sound"
+        words = {**words, "token": "a" * 43, "name": self.picture.name}
         words["evidence"] = "fourth.low"
         if "/sound/" in path:
             words["name"] = self.sound.name

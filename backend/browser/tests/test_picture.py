@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from studio.demo_data import PLAYERS
-from studio.models import HandPicture
+from studio.models import HandPicture, Player
 from studio.tests.studio_case import png_saying
 
 WIDTH, HEIGHT = 800, 600
@@ -80,6 +80,7 @@ class PictureAngles(BrowserCase):
         expect(mark).not_to_be_visible()
 
     def test_a_cut_is_kept_when_the_teacher_says_so_and_stands_on_the_players_page(self):
+        Player.objects.update(is_practice=False)  # nobody's record needs nobody's leave
         self.choose()
         self.set_all()
         self.dialog.get_by_role("button", name="Lay the drawn hand over").click()
@@ -89,6 +90,12 @@ class PictureAngles(BrowserCase):
         self.assert_accessible("cutting a picture")
         self.dialog.get_by_label("A word for it").fill("before")
         self.dialog.get_by_role("button", name="Only the hand is in it: keep").click()
+        # The first picture of a player asks who has said yes, and goes on by itself.
+        leave = self.dialog.get_by_role("form", name="Leave to keep it")
+        leave.get_by_label("Name of who said yes").fill("Ada Oslund")
+        self.assert_accessible("leave to keep a picture")
+        self.assertFalse(HandPicture.objects.exists())
+        leave.get_by_role("button", name="Note it and keep").click()
         expect(self.dialog.get_by_text("The picture is kept.")).to_be_visible()
         self.dialog.get_by_role("button", name="Take it over").click()
         kept = HandPicture.objects.get()
@@ -101,11 +108,15 @@ class PictureAngles(BrowserCase):
         expect(picture).to_contain_text("Fingertip joint, finger 3: 45 degrees")
         shown = self.page.locator("li img").first
         self.wait_until(lambda: shown.evaluate("image => image.naturalWidth > 0"))
+        expect(self.page.get_by_text("Ada Oslund (parent) said yes on")).to_be_visible()
         self.assert_accessible("player with a picture")
         self.page.get_by_role("button", name="Remove the picture").click()
         self.page.get_by_role("button", name="Yes, remove the picture").click()
         expect(picture).not_to_be_visible()
         self.assertFalse(HandPicture.objects.exists())
+        self.page.get_by_role("button", name="Withdraw").click()
+        self.page.get_by_role("button", name="Withdraw it").click()
+        expect(self.page.get_by_text("said yes on")).to_have_count(0)
 
     def test_where_there_is_no_camera_a_drawn_hand_knows_the_answer(self):
         self.dialog.get_by_role("button", name="Try it on a drawn hand").click()

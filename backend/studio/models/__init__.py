@@ -3,7 +3,7 @@
 Every record belongs to one teacher through its player, and only that teacher sees it.
 """
 
-from studio.models.hands import BodyWord, HandPicture, KeptSound, RedFlag, Setup, Take
+from studio.models.hands import BodyWord, HandPicture, KeptSound, Leave, RedFlag, Setup, Take
 from studio.models.kept import StoredStanding, Summary
 from studio.models.lessons import CauseWord, Focus, Lesson, LessonEntry, Observation
 from studio.models.people import (
@@ -30,6 +30,7 @@ __all__ = [
     "HomeDay",
     "HomeLink",
     "KeptSound",
+    "Leave",
     "Lesson",
     "LessonChange",
     "LessonEntry",

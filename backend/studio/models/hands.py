@@ -135,6 +135,24 @@ class Take(models.Model):
         return f"{self.lesson}, take for {self.evidence}"
 
 
+class Leave(models.Model):
+    """Whose leave there is to keep pictures or sounds of a player. `by`: the player or a parent,
+    `name`: whose word it is."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="leaves")
+    kind = models.CharField(max_length=7)
+    by = models.CharField(max_length=6)
+    name = models.CharField(max_length=80)
+    on = models.DateField()
+
+    class Meta:
+        ordering = ["kind"]
+        constraints = [models.UniqueConstraint(fields=["player", "kind"], name="one_leave_a_kind")]
+
+    def __str__(self) -> str:
+        return f"{self.kind} of {self.player}: {self.by} {self.name}, {self.on}"
+
+
 class KeptSound(models.Model):
     """The sound of a take that the teacher chose to keep, as FLAC. `name`: unguessable, its
     address."""

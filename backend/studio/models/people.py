@@ -16,7 +16,7 @@ class TeacherSettings(models.Model):
     `learns_after` count. `shows_helped`: the desk tells what went before a change. `time_zone`: in
     which the teacher's days begin; "" for this computer's. `letter_keys`: single keys act while
     nothing is being typed. `hand_tone`: in which the hand is drawn; 'outline' leaves its skin
-    unpainted.
+    unpainted. `kept_months`: how long after the last lesson pictures and sounds are kept.
     """
 
     teacher = models.OneToOneField(
@@ -30,6 +30,7 @@ class TeacherSettings(models.Model):
     shows_helped = models.BooleanField(default=True)
     time_zone = models.CharField(max_length=60, blank=True)
     letter_keys = models.BooleanField(default=True)
+    kept_months = models.PositiveSmallIntegerField(default=3)
     hand_tone = models.CharField(max_length=10, choices=HAND_TONES, default="outline")
 
     def __str__(self) -> str:
@@ -56,6 +57,7 @@ class Player(models.Model):
     """`disliked`: exercises that the player does not like. `missing`: equipment not at home.
     `is_practice`: nobody's record, made for trying.
     `arriving_since`: while a file of this player is read in; nobody sees it until it is all there.
+    `told_of_erasing`: since when the teacher is told that kept pictures and sounds will go.
     `changes`: counts what changed in the lessons, so that nothing older is kept as new."""
 
     teacher = models.ForeignKey(
@@ -79,6 +81,7 @@ class Player(models.Model):
     missing = models.JSONField(default=list, blank=True)
     self_check = models.BooleanField(default=False)
     is_practice = models.BooleanField(default=False)
+    told_of_erasing = models.DateField(null=True, blank=True)
     arriving_since = models.DateTimeField(null=True, blank=True)
     changes = models.PositiveIntegerField(default=0)
 

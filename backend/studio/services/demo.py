@@ -15,6 +15,7 @@ from studio.drawn_pictures import drawn_picture
 from studio.models import Group, HomeDay, PlanItem, Player, PracticeResult, TeacherSettings
 from studio.services.demo_lesson import DemoLessonBook
 from studio.services.demo_past import KEPT_WHEN, build_past
+from studio.services.leave import PICTURE, give_leave
 from studio.services.pictures import Kept, keep_picture
 from studio.services.setups import judge_setup, save_setup
 from studio.services.standing import keep_standing
@@ -95,6 +96,7 @@ def _keep_drawn(player: Player, each: DemoPicture, on: date) -> None:
         4, tip=each.tip, middle=55, from_thumb=True, tilt=each.tilt, seed=each.weeks_ago
     )
     told = Kept(on, "tip_angle", 4, drawn.points, "drawn, not photographed")
+    give_leave(player, kind=PICTURE, by="parent", name="A parent", on=on)
     keep_picture(player, drawn.jpeg, told)
 
 

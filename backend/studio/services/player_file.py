@@ -7,6 +7,7 @@ from studio.models import (
     BodyWord,
     HandPicture,
     HomeDay,
+    Leave,
     Lesson,
     Piece,
     Plan,
@@ -43,9 +44,14 @@ def player_file(
         "lessons": [_lesson(lesson, sounds=sounds) for lesson in lessons],
         "body": [_body_word(word) for word in player.body_words.all()],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
+        "leaves": [_leave(each) for each in player.leaves.all()],
         "pieces": [_piece(piece, score=scores) for piece in player.pieces.all()],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),
     }
+
+
+def _leave(leave: Leave) -> dict[str, Any]:
+    return {"kind": leave.kind, "by": leave.by, "name": leave.name, "on": str(leave.on)}
 
 
 def _picture(picture: HandPicture) -> dict[str, Any]:

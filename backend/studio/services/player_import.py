@@ -35,6 +35,7 @@ from studio.services.imported_writing import (
     write_lessons,
     write_what_follows,
 )
+from studio.services.leave import KINDS, give_leave
 from studio.services.lessons import Teacher
 from studio.services.own_places import choose_place
 from studio.services.pictures import MOST_PICTURES, MOST_WORDS, Kept, keep_from_file
@@ -114,6 +115,7 @@ def _read(data: Mapping[str, Any], reading: Reading, on: date) -> None:
         ("red_flags", "stop", MOST_STOPS, _flag),
         ("setups", "fit", MOST_FITS, _setup),
         ("body", "note on the body", MOST_NOTES, _body_word),
+        ("leaves", "leave", len(KINDS), _leave),
         ("pictures", "picture", MOST_PICTURES, _picture),
         ("pieces", "piece", MOST_PIECES, _piece),
     )
@@ -174,6 +176,11 @@ def _picture(row: Mapping[str, Any], reading: Reading, on: date) -> None:
         words=read_text("words", row.get("words"), MOST_WORDS),
     )
     keep_from_file(reading.player, read_words("image", [row.get("image")])[0], told)
+
+
+def _leave(row: Mapping[str, Any], reading: Reading, _on: date) -> None:
+    words = {name: read_words(name, [row.get(name)])[0] for name in ("kind", "by", "name")}
+    give_leave(reading.player, **words, on=read_date("on", row.get("on")))
 
 
 def _piece(row: Mapping[str, Any], reading: Reading, on: date) -> None:

@@ -19,6 +19,7 @@ from studio.errors import StudioError
 from studio.models import HandPicture, Player
 from studio.services import pictures
 from studio.services.erasing import erase_player
+from studio.services.leave import give_leave
 from studio.services.pictures import KEPT_SIDE, LARGEST_SIDE, Kept, keep_picture
 from studio.services.player_file import player_file
 from studio.services.player_import import read_player_file
@@ -152,6 +153,7 @@ class OverTheApi(StudioCase):
     def setUp(self):
         super().setUp()
         self.client.force_login(self.teacher)
+        give_leave(self.player, kind="picture", by="parent", name="Ada Example", on=DAY)
         self.address = f"/api/players/{self.player.pk}/pictures"
 
     def send(self, data=None, **told):

@@ -25,9 +25,10 @@ export async function fetchInLine(
   ask: (request: Request) => Promise<Response>,
   until: number,
 ): Promise<Response> {
+  const asked = await readOnce(request);
   try {
     for (;;) {
-      const answer = await ask(request.clone());
+      const answer = await ask(asked());
       const count = Number(answer.headers.get(BEFORE_YOU));
       if (answer.status !== 503 || count === 0 || Date.now() > until) return answer;
       tell(count);
@@ -37,4 +38,16 @@ export async function fetchInLine(
   } finally {
     if (before > 0) tell(0);
   }
+}
+
+/** Makes the same request as often as it is needed: a body can be read only once. */
+async function readOnce(request: Request): Promise<() => Request> {
+  if (request.method === 'GET') return () => request.clone();
+  const body = await request.arrayBuffer();
+  const { url, method, headers, credentials, signal } = request;
+  return () =>
+    new Request(url, {
+      ...{ method, headers, credentials, signal },
+      ...(body.byteLength > 0 && { body }),
+    });
 }

@@ -124,6 +124,22 @@ export const sheetPagesQuery = (id: number, paper: SheetPaper) =>
     staleTime: 0,
   });
 
+export const keptQuery = (playerId: number) =>
+  queryOptions({
+    queryKey: ['player', playerId, 'kept'],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/kept', {
+          params: { path: { player_id: playerId } },
+        }),
+      ),
+  });
+
+export const allKeptQuery = queryOptions({
+  queryKey: ['desk', 'kept'],
+  queryFn: async () => unwrap(await client.GET('/api/desk/kept')),
+});
+
 export const groupsQuery = queryOptions({
   queryKey: ['groups'],
   queryFn: async () => unwrap(await client.GET('/api/groups')),

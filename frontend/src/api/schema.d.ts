@@ -76,6 +76,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read All Kept */
+        get: operations["api_desk_kept_read_all_kept"];
+        put?: never;
+        /** Choose Months */
+        post: operations["api_desk_kept_choose_months"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/keys": {
         parameters: {
             query?: never;
@@ -1226,6 +1244,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Kept */
+        get: operations["api_players_leave_read_kept"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give
+         * @description Note whose leave there is; it takes the place of an earlier one.
+         */
+        post: operations["api_players_leave_give"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/players/{player_id}/leave/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back
+         * @description Withdraw it: all that was kept with it is erased at once.
+         */
+        delete: operations["api_players_leave_take_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/lessons": {
         parameters: {
             query?: never;
@@ -1690,6 +1765,16 @@ export interface components {
         AlikeIn: {
             moved: components["schemas"]["PointsIn"];
             still: components["schemas"]["PointsIn"];
+        };
+        /**
+         * AllKeptOut
+         * @description `months`: after the last lesson.
+         */
+        AllKeptOut: {
+            /** Months */
+            months: number;
+            /** Rows */
+            rows: components["schemas"]["KeptRowOut"][];
         };
         /** AlternativeOut */
         AlternativeOut: {
@@ -3296,6 +3381,45 @@ export interface components {
          * @enum {string}
          */
         Instrument: "vn" | "va" | "vc" | "db";
+        /**
+         * KeptOut
+         * @description `size`: bytes. `until`: the last day; None where nothing is kept.
+         */
+        KeptOut: {
+            /** Leaves */
+            leaves: components["schemas"]["LeaveOut"][];
+            /** Pictures */
+            pictures: number;
+            /** Size */
+            size: number;
+            /** Sounds */
+            sounds: number;
+            /** Until */
+            until: string | null;
+        };
+        /**
+         * KeptRowOut
+         * @description `size`: bytes. `leaves`: kinds for which there is leave.
+         */
+        KeptRowOut: {
+            /** Leaves */
+            leaves: string[];
+            /** Name */
+            name: string;
+            /** Pictures */
+            pictures: number;
+            /** Player */
+            player: number;
+            /** Size */
+            size: number;
+            /** Sounds */
+            sounds: number;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+        };
         /** KeysIn */
         KeysIn: {
             /** On */
@@ -3405,6 +3529,32 @@ export interface components {
             on: boolean;
             /** Settled */
             settled: components["schemas"]["SettledOut"][];
+        };
+        /** LeaveIn */
+        LeaveIn: {
+            /** By */
+            by: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LeaveOut
+         * @description `kind`: picture or sound. `by`: player or parent.
+         */
+        LeaveOut: {
+            /** By */
+            by: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
         };
         /**
          * LessonOut
@@ -3676,6 +3826,11 @@ export interface components {
             spread?: number | null;
             /** Value */
             value: number;
+        };
+        /** MonthsIn */
+        MonthsIn: {
+            /** Months */
+            months: number;
         };
         /**
          * MusicLineOut
@@ -5684,6 +5839,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HelpedOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_kept_read_all_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllKeptOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_kept_choose_months: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MonthsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllKeptOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
@@ -8775,6 +9010,131 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_players_leave_read_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_players_leave_give: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeaveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_players_leave_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -58,6 +58,7 @@ export function Measures({ item, asked, handle, trials, onNext, onDone, onClose 
       {item.by_ear && (
         <ByEar
           lessonId={lesson.id}
+          playerId={lesson.player.id}
           evidence={item.id}
           onDone={onDone}
           onFound={(key, heard) => enter('observation', key, heard)}

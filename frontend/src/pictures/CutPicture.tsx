@@ -7,7 +7,8 @@ import { type PercentCrop, ReactCrop } from 'react-image-crop';
 
 import { client, unwrap } from '../api/client';
 import { formBody } from '../api/form';
-import { picturesQuery } from '../api/queries';
+import { keptQuery, picturesQuery } from '../api/queries';
+import { AskLeave, needsLeave } from '../components/AskLeave';
 import css from './Measuring.module.css';
 import type { SetPoint } from './PointPad';
 import { blobOf, cutAround, type Cut, inCut } from './cut';
@@ -53,6 +54,7 @@ export function CutPicture({ playerId, asked, picture, points, onKept, onBack }:
     },
     onSuccess: (pictures) => {
       cache.setQueryData(picturesQuery(playerId).queryKey, pictures);
+      void cache.invalidateQueries(keptQuery(playerId));
       onKept();
     },
   });
@@ -78,7 +80,11 @@ export function CutPicture({ playerId, asked, picture, points, onKept, onBack }:
         value={words}
         onChange={(event) => setWords(event.currentTarget.value)}
       />
-      {keep.error && <p role="alert">{keep.error.message}</p>}
+      {needsLeave(keep.error) ? (
+        <AskLeave playerId={playerId} kind="picture" onGiven={() => keep.mutate()} />
+      ) : (
+        keep.error && <p role="alert">{keep.error.message}</p>
+      )}
       <div className={css.actions}>
         <Button variant="default" onClick={onBack}>
           Back

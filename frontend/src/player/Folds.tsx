@@ -90,7 +90,7 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
         )}
       </Fold>
       <Fold
-        title="Pictures"
+        title="Pictures and sounds"
         summary={pictures.length > 0 ? count(pictures.length, 'picture') : 'none yet'}
       >
         {() => <Pictures player={player} />}

@@ -4,9 +4,10 @@ import { useState } from 'react';
 
 import { late } from '../components/late';
 import { client, unwrap } from '../api/client';
-import { picturesQuery } from '../api/queries';
+import { keptQuery, picturesQuery } from '../api/queries';
 import { SureButton } from '../components/SureButton';
 import { shortDate } from '../words/words';
+import { KeptHere } from './KeptHere';
 import css from './Pictures.module.css';
 import { addressOf, firstAndLast, told } from './pictureWords';
 
@@ -30,7 +31,10 @@ export function Pictures({ player }: Props) {
           params: { path: { player_id: player.id, name } },
         }),
       ),
-    onSuccess: (left) => cache.setQueryData(picturesQuery(player.id).queryKey, left),
+    onSuccess: (left) => {
+      cache.setQueryData(picturesQuery(player.id).queryKey, left);
+      void cache.invalidateQueries(keptQuery(player.id));
+    },
   });
   const shown = (chosen ?? firstAndLast(pictures)).flatMap((name) =>
     pictures.filter((picture) => picture.name === name),
@@ -42,6 +46,7 @@ export function Pictures({ player }: Props) {
   const [one, two] = shown;
   return (
     <>
+      <KeptHere playerId={player.id} />
       <Button variant="default" onClick={() => setAdding(true)}>
         Measure on a picture
       </Button>

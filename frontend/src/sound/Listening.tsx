@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 
 import { ApiError } from '../api/client';
+import { AskLeave, needsLeave } from '../components/AskLeave';
 import { WordChoice } from '../components/WordChoice';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
@@ -27,6 +28,7 @@ import { useTaking } from './useTaking';
 
 interface Props {
   lessonId: number;
+  playerId: number;
   evidence: string;
   onFound: (key: string, value: Heard) => void;
   onDone: () => void;
@@ -40,7 +42,7 @@ interface Props {
 /** A drill is played and heard; what it tells is said, shown, and taken over at a touch. */
 export function Listening(props: Props) {
   const takes = useQuery(takesQuery(props.lessonId, props.evidence));
-  if (takes.error) return <p role="alert">{takes.error.message}</p>;
+  if (takes.error && !takes.data) return <p role="alert">{takes.error.message}</p>;
   if (!takes.data) return <p role="status">Getting the music …</p>;
   return <Opened {...props} takes={takes.data} />;
 }
@@ -78,6 +80,7 @@ function Opened(props: Props & { takes: Takes }) {
       return told;
     });
   const taking = useTaking(part.tempo, part.seconds, send);
+  const again = () => work.variables && work.mutate(work.variables);
   const last = takes.takes.at(-1);
   const wantsMore = (isAgain || !takes.found.some((found) => found.is_asked)) && !takes.paused;
   const takeOver = () => {
@@ -112,6 +115,7 @@ function Opened(props: Props & { takes: Takes }) {
           onLetGo={() => work.mutate(() => letSoundGo(lessonId, evidence, last.id))}
         />
       )}
+      <LeaveToKeep playerId={props.playerId} error={work.error} onGiven={again} />
       {takes.paused && (
         <p className={css.play}>
           A stop is up: nothing is played to be measured until you have lifted it.
@@ -149,11 +153,11 @@ function Opened(props: Props & { takes: Takes }) {
                 : undefined
             }
           />
-          {work.error && (
+          {work.error && !needsLeave(work.error) && (
             <p role="alert">
               {problemWords(work.error)}{' '}
               {mayGoAgain(work.error) && (
-                <Button variant="default" onClick={() => work.mutate(work.variables)}>
+                <Button variant="default" onClick={again}>
                   Send it again
                 </Button>
               )}
@@ -165,6 +169,16 @@ function Opened(props: Props & { takes: Takes }) {
       <p className="quiet">{last?.sound ? IS_KEPT : LET_GO}</p>
     </div>
   );
+}
+
+interface LeaveProps {
+  playerId: number;
+  error: Error | null;
+  onGiven: () => void;
+}
+
+function LeaveToKeep({ playerId, error, onGiven }: LeaveProps) {
+  return needsLeave(error) && <AskLeave playerId={playerId} kind="sound" onGiven={onGiven} />;
 }
 
 interface Standing {

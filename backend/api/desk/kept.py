@@ -1,0 +1,64 @@
+"""All pictures and sounds that are kept in a teacher's studio, and for how long."""
+
+from datetime import date
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from studio.services.desk import settings_of
+from studio.services.kept_time import kept_of_all, set_kept_months
+from studio.services.lessons import Teacher
+
+router = Router(tags=["desk"])
+
+
+class KeptRowOut(Schema):
+    """`size`: bytes. `leaves`: kinds for which there is leave."""
+
+    player: int
+    name: str
+    pictures: int
+    sounds: int
+    size: int
+    until: date
+    leaves: list[str]
+
+
+class AllKeptOut(Schema):
+    """`months`: after the last lesson."""
+
+    months: int
+    rows: list[KeptRowOut]
+
+
+class MonthsIn(Schema):
+    months: int
+
+
+@router.get("/kept", response=AllKeptOut)
+def read_all_kept(request: HttpRequest) -> AllKeptOut:
+    return _out(request.user)
+
+
+@router.post("/kept", response=AllKeptOut)
+def choose_months(request: HttpRequest, data: MonthsIn) -> AllKeptOut:
+    set_kept_months(settings_of(request.user), data.months)
+    return _out(request.user)
+
+
+def _out(teacher: Teacher) -> AllKeptOut:
+    return AllKeptOut(
+        months=settings_of(teacher).kept_months,
+        rows=[
+            KeptRowOut(
+                player=each.player.pk,
+                name=each.player.name,
+                pictures=each.pictures,
+                sounds=each.sounds,
+                size=each.size,
+                until=each.until,
+                leaves=[leave.kind for leave in each.player.leaves.all()],
+            )
+            for each in kept_of_all(teacher)
+        ],
+    )
