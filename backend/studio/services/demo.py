@@ -96,7 +96,7 @@ def _keep_drawn(player: Player, each: DemoPicture, on: date) -> None:
         4, tip=each.tip, middle=55, from_thumb=True, tilt=each.tilt, seed=each.weeks_ago
     )
     told = Kept(on, "tip_angle", 4, drawn.points, "drawn, not photographed")
-    give_leave(player, kind=PICTURE, by="parent", name="A parent", on=on)
+    give_leave(player, kind=PICTURE, by="parent", name=f"Family {player.name.split()[-1]}", on=on)
     keep_picture(player, drawn.jpeg, told)
 
 

@@ -42,7 +42,7 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
     part: ({ desk, onSaved }) => <HandTone tone={desk.hand_tone} onSaved={onSaved} />,
   },
   { id: 'keys', name: 'Keys and days', part: Habits },
-  { id: 'kept', name: 'Pictures and sounds that are kept', part: () => <WhatIsKept /> },
+  { id: 'kept', name: 'Pictures and sounds', part: () => <WhatIsKept /> },
   { id: 'table', name: 'All records as a table', part: Table },
   { id: 'password', name: 'Your password', part: Password },
 ];

@@ -7,8 +7,15 @@ import { client, type Schemas, unwrap } from '../api/client';
 import { shortDate } from '../words/words';
 import css from './Erase.module.css';
 
+interface Props {
+  id: number;
+  name: string;
+  /** What leaves the page of a player who is there no more. */
+  onErased: (leave: () => void) => void;
+}
+
 /** The last question before a player and all their records go. */
-export function Erase({ id, name }: { id: number; name: string }) {
+export function Erase({ id, name, onErased }: Props) {
   const [typed, setTyped] = useState('');
   const cache = useQueryClient();
   const [, navigate] = useLocation();
@@ -17,15 +24,14 @@ export function Erase({ id, name }: { id: number; name: string }) {
       const params = { path: { player_id: id }, query: { name: typed } };
       return unwrap(await client.DELETE('/api/players/{player_id}', { params }));
     },
+    onSuccess: () => onErased(leave),
   });
-  if (erase.data) {
-    const leave = () => {
-      navigate('/');
-      cache.removeQueries({ queryKey: ['player', id] });
-      void cache.invalidateQueries();
-    };
-    return <Erased name={name} told={erase.data} onLeave={leave} />;
+  function leave() {
+    navigate('/');
+    cache.removeQueries({ queryKey: ['player', id] });
+    void cache.invalidateQueries();
   }
+  if (erase.data) return <Erased name={name} told={erase.data} onLeave={leave} />;
   return (
     <form
       className={css.form}

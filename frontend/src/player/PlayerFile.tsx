@@ -24,6 +24,7 @@ export function PlayerFile({ id, name, sounds, span }: Props) {
   const hasPieces = (useQuery(piecesQuery(id)).data ?? []).length > 0;
   const hasPictures = (useQuery(picturesQuery(id)).data ?? []).length > 0;
   const [erasing, setErasing] = useState(false);
+  const [leave, setLeave] = useState<{ now: () => void } | null>(null);
   return (
     <div className={css.row}>
       <a className={touch.word} href={`/api/players/${id}/file`}>
@@ -56,8 +57,13 @@ export function PlayerFile({ id, name, sounds, span }: Props) {
       <button type="button" className={touch.word} onClick={() => setErasing(true)}>
         Erase this player
       </button>
-      <Dialog opened={erasing} onClose={() => setErasing(false)} title={`Erase ${name}?`}>
-        <Erase id={id} name={name} />
+      <Dialog
+        opened={erasing}
+        // Nothing is left of the page behind it.
+        onClose={() => (leave ? leave.now() : setErasing(false))}
+        title={leave ? 'Erased' : `Erase ${name}?`}
+      >
+        <Erase id={id} name={name} onErased={(now) => setLeave({ now })} />
       </Dialog>
     </div>
   );
