@@ -25,6 +25,8 @@ def log_day(page: Page, done: str = "All of it", felt: str = "Soft") -> None:
 
 def go_through(page: Page) -> None:
     """The practice of a day, from the page that is open to its end."""
+    # The exercises come a moment after the week.
+    page.get_by_role("button", name=re.compile("^(Next|Done)$")).wait_for()
     while page.get_by_role("button", name="Next").count():
         page.get_by_role("button", name="Next").click()
     page.get_by_role("button", name="Done").click()
