@@ -3,6 +3,7 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
+from api.answers import as_file
 from api.drills.present import loaded_bars, notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
 from lefthand.catalogue.catalogue import load_catalogue
@@ -60,19 +61,13 @@ def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
 @router.get("/one.musicxml", openapi_extra={"responses": {200: {"content": {MUSICXML: {}}}}})
 def read_musicxml(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
     drill = _drill(wanted)
-    return _file(to_musicxml(drill).encode(), MUSICXML, f"{drill.name}.musicxml")
+    return as_file(to_musicxml(drill).encode(), MUSICXML, f"{drill.name}.musicxml")
 
 
 @router.get("/one.mid", openapi_extra={"responses": {200: {"content": {"audio/midi": {}}}}})
 def read_midi(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
     drill = _drill(wanted)
-    return _file(to_midi(drill), "audio/midi", f"{drill.name}.mid")
-
-
-def _file(content: bytes, content_type: str, name: str) -> HttpResponse:
-    response = HttpResponse(content, content_type=content_type)
-    response["Content-Disposition"] = f'attachment; filename="{name}"'
-    return response
+    return as_file(to_midi(drill), "audio/midi", f"{drill.name}.mid")
 
 
 def _drill(wanted: DrillIn) -> Drill:

@@ -3,6 +3,7 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from api.answers import PDF, as_file
 from api.days import today
 from api.groups.schemas import ClassSheetsOut
 from api.sheets.code import code_for
@@ -51,6 +52,4 @@ def read_class_sheets_pdf(
         )
         for lesson in lessons
     ]
-    response = HttpResponse(sheets_pdf(sheets), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="practice-class-{on}.pdf"'
-    return response
+    return as_file(sheets_pdf(sheets), PDF, f"practice-class-{on}.pdf", shown=True)

@@ -4,6 +4,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
+from api.answers import as_file
 from api.home.limits import READING, TAKES, TELLING
 from api.home.present import home_out
 from api.home.schemas import HomeDayIn, HomeOut, HomeTakeIn, HomeTakeSentOut, LaterIn, TakeBackIn
@@ -65,10 +66,7 @@ def take_back(request: HttpRequest, token: str, data: TakeBackIn) -> HomeOut:
 )
 def read_calendar(request: HttpRequest, token: str, at: WallTime = USUAL_TIME) -> HttpResponse:
     """The rest of the week with an alarm a day at the wall-clock time `at`."""
-    response = HttpResponse(
-        week_calendar(open_link(token, today_behind(token)), at),
-        content_type="text/calendar; charset=utf-8",
-    )
-    response["Content-Disposition"] = 'attachment; filename="practice.ics"'
+    week = week_calendar(open_link(token, today_behind(token)), at)
+    response = as_file(week, "text/calendar; charset=utf-8", "practice.ics")
     response["X-Robots-Tag"] = NOT_FOR_SEARCH
     return response

@@ -5,6 +5,7 @@ from typing import Annotated
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
+from api.answers import PDF, as_file
 from api.days import today
 from api.letters.schemas import LetterOut, LettersIn, ParagraphOut
 from studio.errors import StudioError
@@ -65,9 +66,7 @@ def make_pdf(request: HttpRequest, reader: Reader, data: LettersIn) -> HttpRespo
             )
         )
     pdf = letters_pdf(letters, author=name_of(request.user), on=on, paper=data.paper)
-    response = HttpResponse(pdf, content_type="application/pdf")
-    response["Content-Disposition"] = f'attachment; filename="letter-{on}.pdf"'
-    return response
+    return as_file(pdf, PDF, f"letter-{on}.pdf")
 
 
 def _letter_out(letter: Letter) -> LetterOut:

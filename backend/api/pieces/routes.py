@@ -6,6 +6,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
+from api.answers import PDF, as_file
 from api.days import today
 from api.pieces.present import lead_drills_out, passage_out, piece_out
 from api.pieces.schemas import LeadDrillsOut, PassageOut, PieceIn, PieceOut, PlayedIn
@@ -102,11 +103,9 @@ def hear_simulated(
 def read_marked(request: HttpRequest, player_id: int, piece_id: int) -> HttpResponse:
     """The file as it came, with fingers and places to let go."""
     piece = piece_of(player_of(request.user, player_id), piece_id)
-    response = HttpResponse(
-        read(piece).marked, content_type="application/vnd.recordare.musicxml+xml"
+    return as_file(
+        read(piece).marked, "application/vnd.recordare.musicxml+xml", f"piece-{piece.pk}.musicxml"
     )
-    response["Content-Disposition"] = f'attachment; filename="piece-{piece.pk}.musicxml"'
-    return response
 
 
 @router.get(
@@ -121,9 +120,7 @@ def read_part(
     piece = piece_of(player_of(request.user, player_id), piece_id)
     one = one_thing_now(piece.player, today(request))
     pdf = part_pdf(read(piece), paper, one.say if one else "")
-    response = HttpResponse(pdf, content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="piece-{piece.pk}.pdf"'
-    return response
+    return as_file(pdf, PDF, f"piece-{piece.pk}.pdf", shown=True)
 
 
 @router.delete("/{int:player_id}/pieces/{int:piece_id}", response=list[PieceOut])

@@ -6,6 +6,7 @@ from typing import Literal
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from api.answers import PDF, as_file
 from api.days import today
 from api.setups.schemas import ReachOut, SetupIn, SetupOut
 from lefthand.fit.reach import Reach
@@ -93,9 +94,7 @@ def read_ruler(
     reach = reach_of(player_of(request.user, player_id), span, string_length)
     if reach is None:
         raise StudioError("bad_input", "string_length", "expected it in mm, or a size of the fit")
-    response = HttpResponse(ruler_pdf(reach, paper), content_type="application/pdf")
-    response["Content-Disposition"] = 'inline; filename="ruler.pdf"'
-    return response
+    return as_file(ruler_pdf(reach, paper), PDF, "ruler.pdf", shown=True)
 
 
 def _turn_of(reach: Reach) -> Literal["enough", "perhaps", "not enough"]:

@@ -6,6 +6,7 @@ import segno
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
+from api.answers import PDF, as_file
 from api.days import today
 from api.exercises.present import exercise_page
 from api.exercises.schemas import ExercisePage
@@ -48,9 +49,7 @@ def read_sheet_pdf(
     lesson = lesson_of(request.user, lesson_id)
     sheet = build_sheet(lesson, today(request))
     page = PageFor(paper, large, code_for(request, lesson.player), helper)
-    response = HttpResponse(sheet_pdf(sheet, page), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="practice-{sheet.date}.pdf"'
-    return response
+    return as_file(sheet_pdf(sheet, page), PDF, f"practice-{sheet.date}.pdf", shown=True)
 
 
 @router.get("/{int:lesson_id}/sheet/pages", response=SheetPagesOut)
@@ -74,12 +73,11 @@ def read_sheet_pages(
 )
 def read_calendar(request: HttpRequest, lesson_id: int, at: WallTime = USUAL_TIME) -> HttpResponse:
     lesson = lesson_of(request.user, lesson_id)
-    response = HttpResponse(
+    return as_file(
         week_calendar(HomeWeek(lesson, lesson.date), at),
-        content_type="text/calendar; charset=utf-8",
+        "text/calendar; charset=utf-8",
+        f"practice-{lesson.date}.ics",
     )
-    response["Content-Disposition"] = f'attachment; filename="practice-{lesson.date}.ics"'
-    return response
 
 
 @router.get("/{int:lesson_id}/how", response=ExercisePage)

@@ -3,6 +3,7 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from api.answers import as_file
 from api.days import today
 from api.term.present import term_out
 from api.term.schemas import TermOut
@@ -37,12 +38,10 @@ def read_picture(
     kept = term_page(player_of(request.user, player_id), today(request))
     if kept.term is None or kind not in ("svg", "png"):
         raise StudioError("not_found", "term")
+    name = f"term-{player_id}.{kind}"
     if kind == "svg":
-        response = HttpResponse(term_svg(kept.term, span), content_type="image/svg+xml")
-    else:
-        response = HttpResponse(term_png(kept.term, span), content_type="image/png")
-    response["Content-Disposition"] = f'attachment; filename="term-{player_id}.{kind}"'
-    return response
+        return as_file(term_svg(kept.term, span), "image/svg+xml", name)
+    return as_file(term_png(kept.term, span), "image/png", name)
 
 
 @router.get(
@@ -65,6 +64,4 @@ def read_all(request: HttpRequest) -> HttpResponse:
 
 
 def _csv(table: str, name: str) -> HttpResponse:
-    response = HttpResponse(table.encode(), content_type="text/csv; charset=utf-8")
-    response["Content-Disposition"] = f'attachment; filename="{name}.csv"'
-    return response
+    return as_file(table.encode(), "text/csv; charset=utf-8", f"{name}.csv")
