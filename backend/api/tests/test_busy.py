@@ -3,14 +3,18 @@
 import json
 import sqlite3
 from contextlib import closing
+from datetime import timedelta
 
 from django.contrib.auth import get_user_model
 from django.db import OperationalError, connection
 from django.test import Client, TransactionTestCase
+from django.utils import timezone
 
 from studio import turns
 from studio.models import Player, Summary
+from studio.services.pictures import Kept, keep_picture
 from studio.spare import write_if_free
+from studio.tests.studio_case import picture_bytes
 
 
 class Busy(TransactionTestCase):
@@ -24,6 +28,26 @@ class Busy(TransactionTestCase):
     def test_keeping_something_of_a_player_who_was_erased_meanwhile_harms_nobody(self):
         write_if_free(lambda: Summary.objects.create(player_id=12345, verdicts={}))
         self.assertFalse(Summary.objects.exists())
+
+    def test_the_day_is_read_while_somebody_writes_though_something_is_to_be_erased(self):
+        teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")
+        player = Player.objects.create(teacher=teacher, name="Pia Example", instrument="vn")
+        long_ago = timezone.localdate() - timedelta(days=400)
+        keep_picture(player, picture_bytes(), Kept(long_ago))
+        client = Client()
+        client.force_login(teacher)
+        client.get("/api/session")
+        database = connection.settings_dict["NAME"]
+        for told in (None, long_ago):  # it is to be told, and then to be erased
+            Player.objects.update(told_of_erasing=told)
+            with self.subTest(told), closing(sqlite3.connect(database)) as holder:
+                holder.isolation_level = None
+                holder.execute("BEGIN IMMEDIATE")
+                self.assertEqual(client.get("/api/players/today").status_code, 200)
+                holder.execute("ROLLBACK")
+            self.assertEqual(player.pictures.count(), 1)
+        self.assertEqual(client.get("/api/players/today").status_code, 200)
+        self.assertEqual(player.pictures.count(), 0)
 
     def test_writing_is_busy_and_reading_goes_on(self):
         teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")

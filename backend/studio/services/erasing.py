@@ -34,9 +34,14 @@ def empty_log() -> bool:
     that is done. Freed pages are overwritten with zeros as `secure_delete` is on."""
     if connection.in_atomic_block or _cut():
         return True
-    _still_to_do().touch(mode=0o600)
+    empty_log_soon()
     log.warning("what was erased leaves the log a little later: somebody was reading")
     return False
+
+
+def empty_log_soon() -> None:
+    """At the end of this request, or of a later one; waits for nobody."""
+    _still_to_do().touch(mode=0o600)
 
 
 def empty_log_again(**_signal: Any) -> None:

@@ -285,6 +285,10 @@ def read_result(row: Mapping[str, Any], item: PlanItem, reading: Reading) -> Non
     day = read_date("date", row.get("date"))
     read = reading.lessons.get(day) if row.get("in_lesson") is True else None
     pain = row.get("pain")
+    if read is not None:
+        if (id(item), day) in reading.shown:
+            raise InputError("date", f"{day} stands twice")
+        reading.shown.add((id(item), day))
     reading.made.append(
         PracticeResult(
             item=item,

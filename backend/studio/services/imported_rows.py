@@ -60,6 +60,8 @@ class Reading:
     made: list[PracticeResult | RedFlag] = field(default_factory=list)
     # Results are read last: they may have been shown in a lesson that comes later in the file.
     results: list[tuple[Mapping[str, Any], PlanItem]] = field(default_factory=list)
+    # Of one step in one lesson there is one. By the item that is still to be written.
+    shown: set[tuple[int, date]] = field(default_factory=set)
     # So are the places in pieces. pieces: by their number in the file.
     placed: list[tuple[Mapping[str, Any], PlanItem]] = field(default_factory=list)
     pieces: dict[Any, Piece] = field(default_factory=dict)

@@ -7,6 +7,7 @@ told for a week.
 from calendar import monthrange
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import partial
 from typing import Any
 
 from django.db.models import Count, Max, Sum
@@ -14,9 +15,10 @@ from django.db.models.functions import Length
 
 from studio.errors import StudioError
 from studio.models import HandPicture, KeptSound, Player, TeacherSettings
-from studio.services.erasing import empty_log
+from studio.services.erasing import empty_log_soon
 from studio.services.leave import KINDS, erase_kept
 from studio.services.lessons import Teacher, players_of
+from studio.spare import write_if_free
 
 USUAL_MONTHS, MOST_MONTHS = 3, 60
 TOLD_BEFORE = timedelta(days=14)
@@ -57,6 +59,8 @@ def _kept(players: list[Player]) -> list[KeptOf]:
         .values("take__lesson__player")
         .annotate(count=Count("pk"), size=Sum(Length("flac")), newest=Max("take__lesson__date"))
     }
+    if not pictures and not sounds:
+        return []
     those = [player for player in players if player.pk in pictures or player.pk in sounds]
     last = dict(
         Player.objects.filter(pk__in=[player.pk for player in those])
@@ -108,24 +112,29 @@ def erased_on(kept: KeptOf, today: date) -> date:
 
 
 def tell_or_erase(teacher: Teacher, today: date) -> list[KeptOf]:
-    """What the teacher is told of on this day; erases what was told for long enough and is over."""
+    """What the teacher is told of on this day; erases what was told for long enough and is over.
+    While somebody else is writing nothing is noted or erased: the next look at the day does it."""
     told = []
     for kept in kept_of_all(teacher):
         player = kept.player
         is_due = due(kept, today)
         if is_due and player.told_of_erasing and today >= erased_on(kept, today):
-            erase_kept(player, *KINDS)
-            _told(player, None)
-            empty_log()
+            write_if_free(partial(_erase, player))
             continue
         if is_due != (player.told_of_erasing is not None):
-            _told(player, today if is_due else None)
+            write_if_free(partial(_note, player, today if is_due else None))
         if is_due:
             told.append(kept)
     return told
 
 
-def _told(player: Player, since: date | None) -> None:
+def _erase(player: Player) -> None:
+    erase_kept(player, *KINDS)
+    _note(player, None)
+    empty_log_soon()
+
+
+def _note(player: Player, since: date | None) -> None:
     player.told_of_erasing = since
     player.save(update_fields=["told_of_erasing"])
 

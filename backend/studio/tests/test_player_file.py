@@ -119,6 +119,16 @@ class BringingIn(StudioCase):
             (lambda d: d.update({"red_flags": "none"}), "red_flags"),
             (lambda d: d["red_flags"][0].pop("reasons"), "stop 1"),
             (lambda d: d.update({"group": "Tuesday"}), "Tuesday"),
+            (
+                lambda d: d["lessons"][0]["plan"][0]["results"].append(
+                    d["lessons"][0]["plan"][0]["results"][0]
+                ),
+                "stands twice",
+            ),
+            (
+                lambda d: d["lessons"][0]["focus"].append(d["lessons"][0]["focus"][0]),
+                "stands twice",
+            ),
         )
         for harm, words in table:
             with self.subTest(words):
