@@ -21,6 +21,7 @@ import time
 import uuid
 from collections import Counter
 from collections.abc import Callable
+from contextlib import closing, suppress
 from dataclasses import dataclass, field
 from functools import partial
 from pathlib import Path
@@ -163,15 +164,17 @@ class Server:
         process = subprocess.Popen(
             command, cwd=BACKEND, env=self.env, start_new_session=True, stderr=subprocess.DEVNULL
         )
-        for _ in range(300):
-            try:
-                with http_connection(self.port) as answered:
-                    if answered:
-                        self.seen.up_since = time.monotonic()
-                        break
-            except OSError:
-                time.sleep(0.1)
+        while not self._answers():
+            time.sleep(0.1)
+        self.seen.up_since = time.monotonic()
         return process
+
+    def _answers(self) -> bool:
+        connection = http.client.HTTPConnection("127.0.0.1", self.port, timeout=5)
+        with closing(connection), suppress(OSError):
+            connection.request("GET", "/api/session")
+            return connection.getresponse().status == http.client.OK
+        return False
 
     def kill(self) -> None:
         os.killpg(self.process.pid, signal.SIGKILL)
@@ -182,18 +185,6 @@ class Server:
     def end(self) -> None:
         self.process.terminate()
         self.process.wait(timeout=30)
-
-
-class http_connection:  # noqa: N801 - used as a function
-    def __init__(self, port: int) -> None:
-        self.connection = http.client.HTTPConnection("127.0.0.1", port, timeout=5)
-
-    def __enter__(self) -> bool:
-        self.connection.request("GET", "/api/session")
-        return self.connection.getresponse().status == http.client.OK
-
-    def __exit__(self, *_error: object) -> None:
-        self.connection.close()
 
 
 def prepare(port: int, seen: Seen) -> tuple[list[Teacher], bytes, list[bytes]]:

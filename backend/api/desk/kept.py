@@ -2,9 +2,11 @@
 
 from datetime import date
 
+from django.conf import settings
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from studio.copies import copies_beside
 from studio.services.desk import settings_of
 from studio.services.kept_time import kept_of_all, set_kept_months
 from studio.services.lessons import Teacher
@@ -25,10 +27,12 @@ class KeptRowOut(Schema):
 
 
 class AllKeptOut(Schema):
-    """`months`: after the last lesson."""
+    """`months`: after the last lesson. `copies`: days of copies of the whole studio that lie
+    beside it, with all that was erased since."""
 
     months: int
     rows: list[KeptRowOut]
+    copies: list[date]
 
 
 class MonthsIn(Schema):
@@ -61,4 +65,5 @@ def _out(teacher: Teacher) -> AllKeptOut:
             )
             for each in kept_of_all(teacher)
         ],
+        copies=[copy.made.date() for copy in copies_beside(settings.DATABASE_FILE)],
     )

@@ -1,7 +1,9 @@
 """Pictures and sounds of players: kept with leave, until told, gone when it is withdrawn."""
 
 import json
+import tempfile
 from datetime import date, timedelta
+from pathlib import Path
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
@@ -92,6 +94,17 @@ class WithLeave(StudioCase):
         leave = found.leaves.get()
         self.assertEqual((leave.by, leave.name, leave.on), ("parent", "Ada Example", DAY))
         self.assertEqual(found.pictures.count(), 1)
+
+    def test_the_desk_tells_of_copies_that_still_hold_what_was_erased(self):
+        with tempfile.TemporaryDirectory() as folder:
+            database = Path(folder) / "studio.sqlite3"
+            for name in ("before-update-20260103-101112", "before-restore-20260204-101112", "mine"):
+                (Path(folder) / f"{name}.sqlite3").touch()
+            with self.settings(DATABASE_FILE=database):
+                told = self.client.get("/api/desk/kept").json()
+                self.assertEqual(told["copies"], ["2026-01-03", "2026-02-04"])
+                gone = self.client.delete(f"/api/players/{self.player.pk}?name=Pia%20Example")
+        self.assertEqual(gone.json()["copies"], told["copies"])
 
 
 class ForATime(WithLeave):

@@ -1768,9 +1768,12 @@ export interface components {
         };
         /**
          * AllKeptOut
-         * @description `months`: after the last lesson.
+         * @description `months`: after the last lesson. `copies`: days of copies of the whole studio that lie
+         *     beside it, with all that was erased since.
          */
         AllKeptOut: {
+            /** Copies */
+            copies: string[];
             /** Months */
             months: number;
             /** Rows */

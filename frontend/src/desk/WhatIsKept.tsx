@@ -4,6 +4,7 @@ import { Link } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { allKeptQuery } from '../api/queries';
+import { Copies } from '../components/Copies';
 import { Scroll } from '../components/Scroll';
 import { shortDate } from '../words/words';
 import { megabytes } from '../words/size';
@@ -40,6 +41,7 @@ export function WhatIsKept() {
             onChange={(event) => choose.mutate(Number(event.currentTarget.value))}
           />
           {kept.rows.length === 0 ? <p>Nothing is kept now.</p> : <Rows rows={kept.rows} />}
+          <Copies days={kept.copies} />
         </>
       )}
       {choose.error && <p role="alert">{choose.error.message}</p>}

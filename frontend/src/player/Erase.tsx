@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useLocation } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { shortDate } from '../words/words';
+import { Copies } from '../components/Copies';
 import css from './Erase.module.css';
 
 interface Props {
@@ -66,7 +66,6 @@ interface ErasedProps {
 
 /** What is gone, and what still holds it. */
 function Erased({ name, told, onLeave }: ErasedProps) {
-  const { copies } = told;
   return (
     <div className={css.form}>
       <p role="status">
@@ -75,13 +74,7 @@ function Erased({ name, told, onLeave }: ErasedProps) {
           ? 'Nothing is left in this studio.'
           : 'The last traces go as soon as nobody else is reading; you need do nothing.'}
       </p>
-      {copies.length > 0 && (
-        <p>
-          Copies of the whole studio from before an update or a restore still hold the records:{' '}
-          {copies.map((day) => shortDate(day)).join(', ')}. Whoever runs Jolf on its computer
-          removes them with <code>jolf forget</code>.
-        </p>
-      )}
+      <Copies days={told.copies} />
       <p className="quiet">
         Backups and player files that you have put elsewhere are yours to remove.
       </p>
