@@ -5,6 +5,7 @@ from collections.abc import Iterator, Sequence
 from django.utils.crypto import salted_hmac
 
 from api.exercises.present import exercise_page
+from api.hands.present import two_hands_out
 from api.home.schemas import (
     BriefOut,
     CallsOut,
@@ -24,6 +25,7 @@ from api.home.schemas import (
 )
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Called
+from lefthand.drawing.pairs import pair_of_check
 from lefthand.music.engraving import size_of
 from lefthand.music.on_paper import phone_lines
 from lefthand.music.strings import FINGERBOARDS
@@ -73,7 +75,7 @@ def home_out(week: HomeWeek) -> HomeOut:
             if exercises[item.exercise].id in paper
         ],
         days=[day_out(log) for log in week.logs],
-        self_check=_self_check_out(lesson),
+        self_check=_self_check_out(lesson, are_shown=True),
         climbed=_climbed_out(week),
         better=better_words(lesson.player, week.today),
         take=_take_out(week),
@@ -186,10 +188,17 @@ def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:
     return CallsOut(words=words[calls.what], seconds=calls.seconds, in_order=calls.in_order)
 
 
-def _self_check_out(lesson: Lesson) -> list[SelfCheckOut]:
+def _self_check_out(lesson: Lesson, *, are_shown: bool) -> list[SelfCheckOut]:
+    instrument = Instrument(lesson.player.instrument)
     return [
-        SelfCheckOut(id=c.id, ask=c.ask, right=c.right, wrong=c.wrong)
-        for c in self_checks_of(lesson)
+        SelfCheckOut(
+            id=check.id,
+            ask=check.ask,
+            right=check.right,
+            wrong=check.wrong,
+            picture=two_hands_out(pair_of_check(check.shows, instrument)) if are_shown else None,
+        )
+        for check in self_checks_of(lesson)
     ]
 
 
@@ -221,7 +230,7 @@ def report_out(before: Lesson | None, items: Sequence[PlanItem]) -> HomeReportOu
     return HomeReportOut(
         planned=planned_dates(before, items),
         days=[day_out(day) for day in days],
-        self_check=_self_check_out(before),
+        self_check=_self_check_out(before, are_shown=False),
         exercises={name: exercises[name].name for name in worked if name in exercises},
         takes=[
             HomeTakeOut(

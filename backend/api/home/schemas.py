@@ -5,6 +5,7 @@ from datetime import date
 from ninja import Field, Schema
 
 from api.exercises.schemas import ExercisePage
+from api.hands.schemas import TwoHandsOut
 
 
 class TempoDone(Schema):
@@ -77,10 +78,13 @@ class CallsOut(Schema):
 
 
 class SelfCheckOut(Schema):
+    """`picture`: the hand of each answer; None where nobody is asked to look now."""
+
     id: str
     ask: str
     right: str
     wrong: str
+    picture: TwoHandsOut | None
 
 
 class EasedOut(Schema):

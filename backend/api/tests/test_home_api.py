@@ -106,6 +106,7 @@ class HomeApi(StudioCase):
         self.assertEqual((item["tempo_steps"][0], item["tempo_steps"][-1]), (60, 96))
         self.assertTrue(item["cues"])
         self.assertEqual(len(week["self_check"]), 5)
+        self.assertTrue(all(len(c["picture"]["frames"]) == 2 for c in week["self_check"]))
         tempos = {"tempo_ladder": {"highest": 72, "plays": 12, "slow": 10}}
         checks = {"before": ["gap"], "after": ["gap", "ball"]}
         (day,) = self.log(tempos=tempos, checks=checks).json()["days"]

@@ -122,7 +122,9 @@ def read_catalogue(folder: Path) -> Catalogue:
         drills={
             name: recipes_by_instrument("drills.yaml", name, {"drill": name}, raw) for name in raw
         },
-        self_checks={e.id: read_self_check(e) for e in read_records(folder / "self_check.yaml")},
+        self_checks={
+            e.id: read_self_check(e, evidence) for e in read_records(folder / "self_check.yaml")
+        },
         sizes={Instrument(e.id): read_sizes(e) for e in read_records(folder / "sizes.yaml")},
         takes={
             e.id: read_to_play(e, set(evidence), set(raw))

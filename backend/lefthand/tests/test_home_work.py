@@ -9,10 +9,15 @@ from itertools import pairwise
 from pathlib import Path
 from unittest import TestCase
 
-from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.catalogue import KNOWLEDGE, load_catalogue
+from lefthand.catalogue.self_check import read_self_check
+from lefthand.drawing.pairs import pair_of_check
 from lefthand.practice.cues import CHANGE_SECONDS, CueKind, cues_of, each_words
 from lefthand.practice.tempo import LARGEST_STEP, goal_tempo, tempo_after, tempo_steps
 from lefthand.values.dose import Dose
+from lefthand.values.errors import CatalogueError
+from lefthand.values.knowledge_file import read_records
+from lefthand.values.vocabulary import Instrument
 
 CATALOGUE = load_catalogue()
 CASES = json.loads(Path(__file__).with_name("tempo_work.json").read_text(encoding="utf-8"))
@@ -106,3 +111,10 @@ class CallsAndChecks(TestCase):
         for instrument in ("vn", "va", "vc", "db"):
             checks = [c for c in CATALOGUE.self_checks.values() if instrument in c.instruments]
             self.assertEqual(len(checks), 5, instrument)
+            for check in checks:
+                self.assertIsNotNone(pair_of_check(check.shows, Instrument(instrument)), check.id)
+
+    def test_a_look_at_a_sign_that_is_not_there_is_refused(self):
+        (record, *_) = read_records(KNOWLEDGE / "self_check.yaml")
+        with self.assertRaisesRegex(CatalogueError, "shows: unknown evidence 'web.closed'"):
+            read_self_check(record, {"nail.pale"})

@@ -4812,12 +4812,16 @@ export interface components {
             /** Reasons */
             reasons: string[];
         };
-        /** SelfCheckOut */
+        /**
+         * SelfCheckOut
+         * @description `picture`: the hand of each answer; None where nobody is asked to look now.
+         */
         SelfCheckOut: {
             /** Ask */
             ask: string;
             /** Id */
             id: string;
+            picture: components["schemas"]["TwoHandsOut"] | null;
             /** Right */
             right: string;
             /** Wrong */

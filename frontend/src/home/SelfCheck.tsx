@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { Hand } from '../drawings/Hand';
 import css from './SelfCheck.module.css';
 
 interface Props {
@@ -9,7 +10,7 @@ interface Props {
   onFound: (id: string, right: boolean) => void;
 }
 
-/** Five touches on the own hand: as it should be, or not. Nothing has to be touched. */
+/** Five touches on the own hand: the picture that looks like it. Nothing has to be touched. */
 export function SelfCheck({ when, checks, found, onFound }: Props) {
   return (
     <section className={css.check} aria-label={`Your hand ${when} practice`}>
@@ -18,16 +19,20 @@ export function SelfCheck({ when, checks, found, onFound }: Props) {
         <div key={check.id} role="group" aria-label={check.ask}>
           <p>{check.ask}</p>
           <div className={css.choice}>
-            {[true, false].map((right) => (
-              <button
-                key={String(right)}
-                type="button"
-                aria-pressed={found[check.id] === right}
-                onClick={() => onFound(check.id, right)}
-              >
-                {right ? check.right : check.wrong}
-              </button>
-            ))}
+            {[true, false].map((right) => {
+              const frame = check.picture?.frames[right ? 0 : 1];
+              return (
+                <button
+                  key={String(right)}
+                  type="button"
+                  aria-pressed={found[check.id] === right}
+                  onClick={() => onFound(check.id, right)}
+                >
+                  {frame && <Hand frame={frame} words="" />}
+                  {right ? check.right : check.wrong}
+                </button>
+              );
+            })}
           </div>
         </div>
       ))}
