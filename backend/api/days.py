@@ -4,7 +4,7 @@ from datetime import date
 
 from django.http import HttpRequest
 
-from studio.services.days import today_of
+from studio.memory.days import today_of
 
 
 def today(request: HttpRequest) -> date:

@@ -2,7 +2,7 @@
 
 from django.http import HttpRequest
 
-from studio.demo_data import DEMO_USERNAME
+from studio.demo.data import DEMO_USERNAME
 
 
 def is_demo(request: HttpRequest) -> bool:

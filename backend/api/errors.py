@@ -13,7 +13,7 @@ from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationEr
 
 from lefthand.values.errors import InputError
 from studio.errors import MESSAGES, StudioError
-from studio.line import InLineError
+from studio.keeping.line import InLineError
 
 STATUS = {
     "not_found": 404,

@@ -199,9 +199,9 @@ def prepare(port: int, seen: Seen) -> tuple[list[Teacher], bytes, list[bytes]]:
     from lefthand.catalogue.catalogue import load_catalogue
     from lefthand.tests.scores import note, score
     from lefthand.values.vocabulary import Instrument
+    from studio.lessons.access import start_lesson
     from studio.models import Player
-    from studio.services.lessons import start_lesson
-    from studio.services.player_file import player_file
+    from studio.players.file import player_file
 
     call_command("update_database")
     today = timezone.localdate()
@@ -264,8 +264,8 @@ def _again(one: Callable[[], None], seen: Seen) -> None:
 
 def tell(seen: Seen, kills: int, folder: Path) -> int:
     from studio.models import LessonEntry, Player
-    from studio.services.erasing import empty_log
-    from studio.services.imported_writing import sweep_what_never_arrived
+    from studio.players.erasing import empty_log
+    from studio.players.imported_writing import sweep_what_never_arrived
 
     kept = Counter(LessonEntry.objects.values_list("client_key", flat=True))
     lost = [key for key in seen.confirmed if key not in kept]

@@ -91,8 +91,8 @@ def prepare(today) -> list[dict[str, str]]:  # type: ignore[no-untyped-def]
 
     from lefthand.catalogue.catalogue import load_catalogue
     from lefthand.values.vocabulary import Instrument
+    from studio.lessons.access import start_lesson
     from studio.models import HomeLink, Player
-    from studio.services.lessons import start_lesson
 
     def check(player: Player) -> str:
         evidence = load_catalogue().evidence_of(Instrument(player.instrument))

@@ -14,8 +14,8 @@ from playwright.sync_api import ConsoleMessage, Page, Request, expect
 
 from browser.chromium import shared_chromium
 from browser.furnished import furnish
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
-from studio.demo_shapes import DemoPlayer
+from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.demo.shapes import DemoPlayer
 
 AXE = Path(__file__).resolve().parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 # What may stand in the console: the browser's own note of an answer the test asked for.

@@ -7,10 +7,13 @@ from contextlib import contextmanager
 from functools import cache
 from itertools import count
 from multiprocessing.util import Finalize
+from pathlib import Path
 
 from playwright.sync_api import Browser, Playwright, sync_playwright
 
-EXECUTABLE = "/usr/bin/chromium"
+# The one without windows is lighter where it is there.
+PLACES = (Path("/usr/bin/chromium-headless-shell"), Path("/usr/bin/chromium"))
+EXECUTABLE = next((place for place in PLACES if place.exists()), PLACES[-1])
 ARGUMENTS = [
     "--no-sandbox",
     "--disable-gpu",

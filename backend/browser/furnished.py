@@ -11,8 +11,8 @@ from django.db import connection
 from django.utils import timezone
 
 from config.testing.runner import shared_folder
-from studio.demo_shapes import DemoPlayer
-from studio.services.demo import build_demo
+from studio.demo.players import build_demo
+from studio.demo.shapes import DemoPlayer
 
 
 def furnish(players: tuple[DemoPlayer, ...]) -> None:

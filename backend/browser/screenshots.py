@@ -10,7 +10,7 @@ from playwright.sync_api import Page
 
 from browser.chromium import chromium
 from browser.phone import week_is_there
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME
 
 SIZE = {"width": 1280, "height": 800}
 

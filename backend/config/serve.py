@@ -104,8 +104,8 @@ def _tidy_up() -> None:
     """What an earlier run could not end: traces of who was erased, files that were half read."""
     from django.db import DatabaseError
 
-    from studio.services.erasing import empty_log_again
-    from studio.services.imported_writing import sweep_what_never_arrived
+    from studio.players.erasing import empty_log_again
+    from studio.players.imported_writing import sweep_what_never_arrived
 
     with suppress(DatabaseError):  # somebody else is writing: the next request or start does it
         sweep_what_never_arrived()

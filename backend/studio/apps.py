@@ -6,6 +6,6 @@ class StudioConfig(AppConfig):
     name = "studio"
 
     def ready(self) -> None:
-        from studio.services.erasing import empty_log_again  # noqa: PLC0415 - needs the models
+        from studio.players.erasing import empty_log_again  # noqa: PLC0415 - needs the models
 
         request_finished.connect(empty_log_again, dispatch_uid="empty the log again")

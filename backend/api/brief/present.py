@@ -5,9 +5,10 @@ from datetime import date
 
 from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.words import words_of
+from studio.lessons.flags import open_reasons, reason_words, stops_said
+from studio.memory.keep_alive import Reminder
 from studio.models import HomeDay, Player, RedFlag
-from studio.services.flags import open_reasons
-from studio.services.keep_alive import Reminder
 
 
 def player_brief(player: Player, on: date) -> PlayerBrief:
@@ -25,7 +26,8 @@ def player_brief(player: Player, on: date) -> PlayerBrief:
 def flag_out(flag: RedFlag) -> FlagOut:
     return FlagOut(
         raised_on=flag.raised_on,
-        reasons=flag.reasons,
+        reasons=reason_words(flag),
+        reason_ids=flag.reasons,
         lifted_on=flag.lifted_on,
         note=flag.note,
         from_home=flag.from_home,
@@ -38,7 +40,10 @@ def stop_out(flags: Sequence[RedFlag]) -> FlagOut | None:
     if not flags:
         return None
     first = min(flags, key=lambda flag: flag.raised_on)
-    return flag_out(first).model_copy(update={"reasons": open_reasons(flags)})
+    reasons = [words_of(each) for each in stops_said(flags)]
+    return flag_out(first).model_copy(
+        update={"reasons": reasons, "reason_ids": open_reasons(flags)}
+    )
 
 
 def pain_out(log: HomeDay | None) -> PainOut | None:

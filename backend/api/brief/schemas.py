@@ -6,10 +6,12 @@ from ninja import Schema
 
 
 class FlagOut(Schema):
-    """`mistaken`: taken back on the phone within a minute of tapping it."""
+    """`reasons`: in words, `reason_ids`: the same by what they are. `mistaken`: taken back on the
+    phone within a minute of tapping it."""
 
     raised_on: date
     reasons: list[str]
+    reason_ids: list[str]
     lifted_on: date | None
     note: str
     from_home: bool

@@ -17,6 +17,9 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
 from lefthand.drawing.pairs import has_picture
 from lefthand.values.measures import MEASURES
+from lefthand.values.said import said, thing
+from lefthand.words import words_of
+from studio.players.players import equipment
 
 router = Router(tags=["catalogue"])
 
@@ -71,6 +74,7 @@ def _catalogue() -> CatalogueOut:
             for e in known.evidence.values()
         ],
         exercises=[_exercise(e) for e in known.exercises.values()],
+        things={name: words_of(said("thing", thing=thing(name))) for name in equipment()},
     )
 
 

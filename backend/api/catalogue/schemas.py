@@ -75,8 +75,11 @@ class ComplaintInfo(Schema):
 
 
 class CatalogueOut(Schema):
+    """`things`: what exercises need at home, by id, in words."""
+
     complaints: list[ComplaintInfo]
     causes: list[CauseInfo]
     evidence: list[EvidenceInfo]
     exercises: list[ExerciseInfo]
     synonyms: dict[str, list[str]]
+    things: dict[str, str]

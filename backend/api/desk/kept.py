@@ -6,10 +6,10 @@ from django.conf import settings
 from django.http import HttpRequest
 from ninja import Router, Schema
 
-from studio.copies import copies_beside
-from studio.services.desk import settings_of
-from studio.services.kept_time import kept_of_all, set_kept_months
-from studio.services.lessons import Teacher
+from studio.desk.desk import settings_of
+from studio.keeping.copies import copies_beside
+from studio.lessons.access import Teacher
+from studio.players.kept_time import kept_of_all, set_kept_months
 
 router = Router(tags=["desk"])
 

@@ -17,10 +17,10 @@ from api.desk.schemas import (
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.learning import starting_value
 from lefthand.values.measures import MEASURES
+from studio.desk.desk import FIXED_MEASURES
+from studio.memory.learning import settled_by
 from studio.models import TeacherSettings
-from studio.services.attention import StudioShares
-from studio.services.desk import FIXED_MEASURES
-from studio.services.learning import settled_by
+from studio.today.attention import StudioShares
 
 
 def ways_out(

@@ -19,9 +19,7 @@ from api.desk.schemas import (
     WayIn,
     ZoneIn,
 )
-from studio.models import TeacherSettings
-from studio.services.attention import shares_of
-from studio.services.desk import (
+from studio.desk.desk import (
     choose_password,
     forget_settled,
     set_hand_tone,
@@ -33,6 +31,8 @@ from studio.services.desk import (
     set_time_zone,
     settings_of,
 )
+from studio.models import TeacherSettings
+from studio.today.attention import shares_of
 
 router = Router(tags=["desk"])
 

@@ -4,7 +4,7 @@ from api.drills.present import notes_out
 from api.drills.schemas import DrillNoteOut
 from api.exercises.schemas import ExercisePage
 from api.hands.present import two_hands_out
-from studio.paper.sheet import SheetItem
+from studio.sheet.sheet import SheetItem
 
 
 def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:

@@ -12,9 +12,9 @@ from api.groups.schemas import (
     SweepOut,
     SweepRowOut,
 )
+from studio.groups.groups import Sweep, SweepRow, possible_checks, proposed_checks, worst_fingers
+from studio.groups.roster import RosterRow
 from studio.models import Group, Player
-from studio.services.groups import Sweep, SweepRow, possible_checks, proposed_checks, worst_fingers
-from studio.services.roster import RosterRow
 
 
 def brief_out(group: Group) -> GroupOut:

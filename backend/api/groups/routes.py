@@ -18,8 +18,7 @@ from api.groups.schemas import (
     SweepGradeIn,
     SweepOut,
 )
-from studio.models import Group
-from studio.services.groups import (
+from studio.groups.groups import (
     choose_checks,
     day_seen,
     grade,
@@ -29,7 +28,8 @@ from studio.services.groups import (
     save_group,
     sweep,
 )
-from studio.services.roster import bring_in_class, read_roster
+from studio.groups.roster import bring_in_class, read_roster
+from studio.models import Group
 
 router = Router(tags=["groups"])
 

@@ -8,11 +8,11 @@ from api.days import today
 from api.groups.schemas import ClassSheetsOut
 from api.sheets.code import code_for
 from studio.errors import StudioError
-from studio.line import in_line
+from studio.groups.groups import group_of, weeks_of
+from studio.keeping.line import in_line
 from studio.paper.setting import Paper
-from studio.paper.sheet import build_sheet
-from studio.paper.sheet_pages import PageFor, sheets_pdf
-from studio.services.groups import group_of, weeks_of
+from studio.sheet.pages import PageFor, sheets_pdf
+from studio.sheet.sheet import build_sheet
 
 router = Router(tags=["groups"])
 

@@ -37,7 +37,7 @@ from lefthand.picture.span import span_of
 from lefthand.values.errors import InputError
 from lefthand.values.fields import short
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
-from studio.drawn_pictures import drawn_picture
+from studio.demo.drawn_pictures import drawn_picture
 
 KEPT = 256
 

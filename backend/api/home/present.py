@@ -34,17 +34,17 @@ from lefthand.practice.tempo import steps_between
 from lefthand.values.dose import Dose
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
 from lefthand.values.vocabulary import Instrument
+from studio.home.home_takes import asked_at_home, home_takes_of
+from studio.home.told_day import self_checks_of
+from studio.home.week_at_home import HomeWeek, days_between, planned_dates
+from studio.memory.findings import way_of_teaching
+from studio.memory.records import item_dose
 from studio.models import HomeDay, Lesson, PlanItem
-from studio.paper.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, Sheet, build_sheet, drill_picture
-from studio.paper.sheet import SheetItem as PaperItem
-from studio.services.findings import way_of_teaching
-from studio.services.home import self_checks_of
-from studio.services.home_takes import asked_at_home, home_takes_of
-from studio.services.home_week import HomeWeek, days_between, planned_dates
-from studio.services.one_thing import reader_at
-from studio.services.records import item_dose
-from studio.services.takes import SLOW, drill_to_play
-from studio.services.term import better_words
+from studio.progress.term import better_words
+from studio.sheet.one_thing import reader_at
+from studio.sheet.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, Sheet, build_sheet, drill_picture
+from studio.sheet.sheet import SheetItem as PaperItem
+from studio.takes.takes import SLOW, drill_to_play
 
 
 def home_out(week: HomeWeek) -> HomeOut:

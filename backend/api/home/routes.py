@@ -10,12 +10,13 @@ from api.home.present import home_out
 from api.home.schemas import HomeDayIn, HomeOut, HomeTakeIn, HomeTakeSentOut, LaterIn, TakeBackIn
 from api.types import WallTime
 from api.uploads import bytes_of
-from studio.line import in_line
-from studio.paper.calendar import USUAL_TIME, week_calendar
-from studio.services.days import today_behind
-from studio.services.home import answer_later, log_day, open_link, take_back_stop
-from studio.services.home_takes import measure_at_home
-from studio.services.takes import LARGEST_FILE
+from studio.home.home_takes import measure_at_home
+from studio.home.link import open_link
+from studio.home.log import answer_later, log_day, take_back_stop
+from studio.keeping.line import in_line
+from studio.memory.days import today_behind
+from studio.sheet.calendar import USUAL_TIME, week_calendar
+from studio.takes.takes import LARGEST_FILE
 
 NOT_FOR_SEARCH = "noindex, nofollow, noarchive"
 router = Router(tags=["home"], auth=None, throttle=READING)

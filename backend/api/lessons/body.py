@@ -2,9 +2,9 @@
 
 from api.lessons.schemas import BodyFactOut
 from lefthand.reason.waiting import JOINTS, joints_are_due
-from studio.services.body import INJURY, BodyFact, body_words
-from studio.services.cases import LessonView
-from studio.services.reach import REACH, measured_span
+from studio.lessons.cases import LessonView
+from studio.lessons.reach import REACH, measured_span
+from studio.memory.body import INJURY, BodyFact, body_words
 
 
 def body_out(view: LessonView) -> list[BodyFactOut]:

@@ -1,6 +1,6 @@
 """Entries of a lesson: for each kind what `key` names and what `value` holds.
 
-These shapes say what a client may send. What arrives is checked by `studio.services.entries`, whose
+These shapes say what a client may send. What arrives is checked by `studio.entries`, whose
 errors name the field in the words of the lesson; a `value` of null takes back.
 """
 

@@ -35,29 +35,32 @@ from api.lessons.undo_words import undo_words
 from lefthand.case.case import Finding
 from lefthand.case.ways import Accepted
 from lefthand.catalogue.causes import Cause
+from lefthand.practice.objections import Objection
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
 from lefthand.practice.tempo import steps_between
 from lefthand.reason.diagnosis import open_settling_trial
 from lefthand.reason.explain import CauseView, Reason, phrase
-from lefthand.reason.kept_words import kept_words
+from lefthand.reason.kept import kept_said
 from lefthand.reason.safety import is_loose_by_score
+from lefthand.values.said import Said
 from lefthand.values.vocabulary import POSSIBLE_ABOVE, Instrument, likelihood_of
+from lefthand.words import words_of
+from studio.entries import undoable_entries
+from studio.home.week_at_home import week_before
+from studio.lessons.access import plan_minutes
+from studio.lessons.again import asked_in
+from studio.lessons.cases import LessonView, asks_pain, open_words, weeks_away
+from studio.lessons.decisions import objections, stale_focus, taken_focus
+from studio.lessons.looks import Look, lesson_look
+from studio.lessons.reviews import ItemReview
+from studio.lessons.setups import to_judge
+from studio.memory.findings import age_at, findings_of
+from studio.memory.known import chosen_focus, known_items, known_words, why_ruled_out
+from studio.memory.records import planned
 from studio.models import Lesson, LessonEntry, Plan, PlanItem
-from studio.services.again import asked_in
-from studio.services.cases import LessonView, asks_pain, open_words, weeks_away
-from studio.services.decisions import objections, stale_focus, taken_focus
-from studio.services.entries import undoable_entries
-from studio.services.findings import age_at, findings_of
-from studio.services.home_week import week_before
-from studio.services.known import chosen_focus, known_items, known_words, why_ruled_out
-from studio.services.lessons import plan_minutes
-from studio.services.looks import Look, lesson_look
-from studio.services.one_thing import one_thing_before, proposed_one_thing
-from studio.services.own_places import harder_hint
-from studio.services.records import planned
-from studio.services.reviews import ItemReview
-from studio.services.setups import to_judge
+from studio.pieces.own_places import harder_hint
+from studio.sheet.one_thing import one_thing_before, proposed_one_thing
 
 # Of a lesson, as they are kept.
 PLAIN = (
@@ -98,11 +101,8 @@ def view_out(view: LessonView) -> LessonOut:
         decided=bool(decided),
         chosen=bool(chosen_focus(lesson)),
         moved_from=_moved_from(view, entries),
-        kept_words=kept_words(
-            view.case,
-            diagnosis.probabilities,
-            [f.cause for f in diagnosis.focus],
-            view.catalogue,
+        kept_words=_words(
+            kept_said(view.case, diagnosis.probabilities, [f.cause for f in diagnosis.focus])
         ),
         look=_look_out(look, view),
         enough=diagnosis.enough,
@@ -151,10 +151,21 @@ def _alternatives(view: LessonView) -> list[AlternativeOut]:
     ]
 
 
+def _words(what: Said | None) -> str:
+    return words_of(what) if what is not None else ""
+
+
+def _objection_out(objection: Objection) -> ObjectionOut:
+    """By the rule itself where it is about one exercise."""
+    against = dict(objection.reason.values).get("against", objection.reason)
+    rule = against.id if isinstance(against, Said) else objection.reason.id
+    return ObjectionOut(id=rule, exercise=objection.exercise, reason=words_of(objection.reason))
+
+
 def _safety_out(view: LessonView) -> SafetyOut:
     return SafetyOut(
         level=view.safety.level.value,
-        reasons=list(view.safety.reasons),
+        reasons=[words_of(reason) for reason in view.safety.reasons],
         flag=stop_out(view.open_flags),
         pain=pain_out(view.past.home_pain),
         asks_pain=asks_pain(view.lesson),
@@ -260,7 +271,9 @@ def _look_out(look: Look | None, view: LessonView) -> LookOut | None:
         return None
     return LookOut(
         again=look.again,
-        whys={check: look.whys.get(check) or view.diagnosis.why_next for check in look.checks},
+        whys={
+            check: look.whys.get(check) or _words(view.diagnosis.why_next) for check in look.checks
+        },
         stage=look.stage.value,
         checks=list(look.checks),
         seconds=look.seconds,
@@ -281,7 +294,7 @@ def _review_out(review: ItemReview, instrument: Instrument) -> ReviewOut:
         days_done=review.days_done,
         move=review.advice.move.value,
         next_rung=review.advice.rung,
-        reason=review.advice.reason,
+        reason=words_of(review.advice.reason),
     )
 
 
@@ -291,12 +304,17 @@ def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
         items=[_item_out(item, view) for item in plan.items],
         offered=list(plan.offered),
         withheld=[
-            WithheldOut(exercise=w.exercise, name=names[w.exercise].name, reason=w.reason)
+            WithheldOut(
+                id=w.reason.id,
+                exercise=w.exercise,
+                name=names[w.exercise].name,
+                reason=words_of(w.reason),
+            )
             for w in plan.withheld
         ],
         check_first=list(plan.check_first),
         in_lesson=list(plan.in_lesson),
-        says=[*plan.says, *([view.fit_words] if view.fit_words else [])],
+        says=[*map(words_of, plan.says), *([view.fit_words] if view.fit_words else [])],
         minutes_a_day=plan.minutes_a_day,
         budget=view.case.minutes_budget,
         paused=plan.paused,
@@ -362,5 +380,5 @@ def _plan_out(view: LessonView, plan: Plan | None) -> PlanOut | None:
         made_for=[causes[cause].name for cause in stale_focus(view, plan) if cause in causes],
         items=[_given_item_out(item, view) for item in known_items(plan)],
         minutes_a_day=plan_minutes(plan.lesson),
-        objections=[ObjectionOut(exercise=o.exercise, reason=o.reason) for o in objections(view)],
+        objections=[_objection_out(each) for each in objections(view)],
     )

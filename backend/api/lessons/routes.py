@@ -6,9 +6,9 @@ from ninja import Router, Status
 from api.lessons.entries import EntryIn
 from api.lessons.present import lesson_out, view_out
 from api.lessons.schemas import LessonOut, UndoIn
-from studio.services.entries import record, undo
-from studio.services.lessons import lesson_of, must_own_lesson, remove_lesson
-from studio.services.notes import last_time
+from studio.entries import record, undo
+from studio.lessons.access import lesson_of, must_own_lesson, remove_lesson
+from studio.lessons.notes import last_time
 
 router = Router(tags=["lessons"])
 

@@ -149,6 +149,9 @@ class PlanItemOut(Schema):
 
 
 class WithheldOut(Schema):
+    """`id`: what the reason is, whatever its words."""
+
+    id: str
     exercise: str
     name: str
     reason: str
@@ -173,6 +176,9 @@ class AlternativeOut(Schema):
 
 
 class ObjectionOut(Schema):
+    """`id`: of the rule that objects."""
+
+    id: str
     exercise: str
     reason: str
 

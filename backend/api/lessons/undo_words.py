@@ -5,8 +5,8 @@ from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.explain import GRADE_WORDS
+from studio.entries import KINDS
 from studio.models import LessonEntry
-from studio.services.entries import KINDS
 
 TRIAL_WORDS = ("no help", "a little", "clearly", "at once")
 CAUSE_WORDS = {"pinned": "chosen", "dismissed": "not this", "open": "maybe after all"}

@@ -8,12 +8,12 @@ from ninja import Query, Router
 from api.answers import PDF, as_file
 from api.days import today
 from api.letters.schemas import LetterOut, LettersIn, ParagraphOut
+from studio.desk.desk import name_of
 from studio.errors import StudioError
-from studio.paper.letters import letters_pdf
-from studio.services.desk import name_of
-from studio.services.groups import group_of
-from studio.services.lessons import player_of
-from studio.services.letters import (
+from studio.groups.groups import group_of
+from studio.lessons.access import player_of
+from studio.progress.letter_pages import letters_pdf
+from studio.progress.letters import (
     WITH_PICTURE,
     Letter,
     Paragraph,
@@ -21,7 +21,7 @@ from studio.services.letters import (
     draft,
     shown_term,
 )
-from studio.services.term import term_page
+from studio.progress.term import term_page
 
 router = Router(tags=["letters"])
 MOST = 60

@@ -8,11 +8,9 @@ from api.days import today
 from api.hands.present import angles_of
 from api.pictures.schemas import PictureIn, PictureOut
 from api.uploads import bytes_of
+from studio.lessons.access import player_of
 from studio.models import HandPicture, Player
-from studio.services.erasing import empty_log
-from studio.services.leave import PICTURE, need_leave
-from studio.services.lessons import player_of
-from studio.services.pictures import (
+from studio.pictures.pictures import (
     LARGEST_FILE,
     Kept,
     keep_picture,
@@ -20,6 +18,8 @@ from studio.services.pictures import (
     pictures_of,
     points_on,
 )
+from studio.players.erasing import empty_log
+from studio.players.leave import PICTURE, need_leave
 
 router = Router(tags=["pictures"])
 

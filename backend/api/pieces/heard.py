@@ -8,8 +8,8 @@ from api.pieces.schemas import HeardBarOut, HeardOut, ToHearOut
 from lefthand.passage.passage import Passage
 from lefthand.passage.returns import Worst
 from studio.errors import StudioError
-from studio.services.heard_pieces import to_hear
-from studio.services.pieces import ReadPiece
+from studio.pieces.heard import to_hear
+from studio.pieces.pieces import ReadPiece
 
 LEAST_FOR_ALL = 2.0  # deviations that fill the picture
 

@@ -26,8 +26,8 @@ from lefthand.passage.release import STOP
 from lefthand.passage.tastes import tastes
 from lefthand.practice.own_place import MOST_BARS
 from studio.models import Piece
-from studio.services.own_places import harder_than_before
-from studio.services.pieces import ReadPiece
+from studio.pieces.own_places import harder_than_before
+from studio.pieces.pieces import ReadPiece
 
 MOST_REACHED = 5
 WAY_SEED = 101  # of the first drill: no other music of the page has it

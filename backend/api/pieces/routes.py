@@ -13,16 +13,16 @@ from api.pieces.schemas import LeadDrillsOut, PassageOut, PieceIn, PieceOut, Pla
 from api.uploads import bytes_of
 from lefthand.music.reading.unpacking import LARGEST_FILE
 from studio.errors import StudioError
-from studio.line import in_line
-from studio.paper.part import part_pdf
+from studio.keeping.line import in_line
+from studio.lessons.access import player_of
 from studio.paper.setting import Paper
-from studio.services.erasing import empty_log
-from studio.services.heard_pieces import hear_piece, simulate_piece
-from studio.services.lessons import player_of
-from studio.services.one_thing import one_thing_now
-from studio.services.own_places import choose_place, read_again, remove_piece
-from studio.services.pieces import ReadPiece, change_piece, keep_piece, piece_of, pieces_of, read
-from studio.services.takes import LARGEST_FILE as LARGEST_SOUND
+from studio.pieces.heard import hear_piece, simulate_piece
+from studio.pieces.own_places import choose_place, read_again, remove_piece
+from studio.pieces.part import part_pdf
+from studio.pieces.pieces import ReadPiece, change_piece, keep_piece, piece_of, pieces_of, read
+from studio.players.erasing import empty_log
+from studio.sheet.one_thing import one_thing_now
+from studio.takes.takes import LARGEST_FILE as LARGEST_SOUND
 
 router = Router(tags=["pieces"])
 

@@ -6,10 +6,10 @@ from django.http import HttpRequest
 from ninja import Field, Router, Schema
 
 from api.days import today
+from studio.lessons.access import player_of
 from studio.models import Player
-from studio.services.kept_time import kept_of
-from studio.services.leave import give_leave, withdraw
-from studio.services.lessons import player_of
+from studio.players.kept_time import kept_of
+from studio.players.leave import give_leave, withdraw
 
 router = Router(tags=["players"])
 

@@ -17,15 +17,15 @@ from api.players.schemas import (
     ToldAtHomeOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
+from studio.lessons.flags import home_pain, open_flags
+from studio.lessons.notes import notes_of
+from studio.memory.findings import way_of_teaching
+from studio.memory.known import focus_of, known_items
 from studio.models import KeptSound, LessonChange, Player
-from studio.services.day_list import DayRow
-from studio.services.findings import way_of_teaching
-from studio.services.flags import home_pain, open_flags
-from studio.services.known import focus_of, known_items
-from studio.services.notes import notes_of
-from studio.services.players import PLAIN_FACTS
-from studio.services.term import term_page
-from studio.services.timeline import LESSONS_SHOWN, Ladder, build_timeline
+from studio.players.players import PLAIN_FACTS
+from studio.progress.term import term_page
+from studio.progress.timeline import LESSONS_SHOWN, Ladder, build_timeline
+from studio.today.day_list import DayRow
 
 
 def day_row(row: DayRow, on: date) -> DayRowOut:

@@ -25,21 +25,21 @@ from api.players.schemas import (
     PlayerIn,
     PlayerOut,
 )
-from studio.copies import copies_beside
+from studio.desk.desk import set_players_way
 from studio.errors import StudioError
-from studio.line import in_line
-from studio.services.attention import lines_today
-from studio.services.body import note_on_body
-from studio.services.day_list import day_rows
-from studio.services.desk import set_players_way
-from studio.services.erasing import erase_player
-from studio.services.flags import lift_flags
-from studio.services.kept_time import tell_or_erase, words_of
-from studio.services.lessons import lesson_of, player_of, start_lesson
-from studio.services.player_file import player_file
-from studio.services.player_import import nobody_is_gone, read_player_file
-from studio.services.players import save_player
-from studio.services.timetable import change_lesson, free_times, take_back_change
+from studio.keeping.copies import copies_beside
+from studio.keeping.line import in_line
+from studio.lessons.access import lesson_of, player_of, start_lesson
+from studio.lessons.flags import lift_flags
+from studio.memory.body import note_on_body
+from studio.players.arriving import nobody_is_gone, read_player_file
+from studio.players.erasing import erase_player
+from studio.players.file import player_file
+from studio.players.kept_time import tell_or_erase, words_of
+from studio.players.players import save_player
+from studio.today.attention import lines_today
+from studio.today.day_list import day_rows
+from studio.today.timetable import change_lesson, free_times, take_back_change
 
 router = Router(tags=["players"])
 

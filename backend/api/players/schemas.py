@@ -162,7 +162,7 @@ class BodyNoteIn(Schema):
 
 
 class LiftIn(Schema):
-    """`reasons`: those that stood before the teacher; None for all."""
+    """`reasons`: ids of those that stood before the teacher; None for all."""
 
     note: str = Field(max_length=1000)
     reasons: list[str] | None = Field(default=None, max_length=40)

@@ -12,7 +12,7 @@ from ninja.security import APIKeyCookie
 from ninja.throttling import AnonRateThrottle
 
 from api.session.schemas import SessionOut, SignInIn, TeacherOut
-from studio.demo_data import DEMO_USERNAME
+from studio.demo.data import DEMO_USERNAME
 from studio.errors import StudioError
 
 router = Router(tags=["session"])

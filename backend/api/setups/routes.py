@@ -11,18 +11,18 @@ from api.days import today
 from api.setups.schemas import ReachOut, SetupIn, SetupOut
 from lefthand.fit.reach import Reach
 from studio.errors import StudioError
-from studio.models import Player
-from studio.paper.ruler import ruler_pdf
-from studio.paper.setting import Paper
-from studio.services.lessons import player_of
-from studio.services.reach import measured_span, reach_of
-from studio.services.setups import (
+from studio.lessons.access import player_of
+from studio.lessons.reach import measured_span, reach_of
+from studio.lessons.setups import (
     FIT,
     Compared,
     remove_setup,
     save_setup,
     setups_of,
 )
+from studio.models import Player
+from studio.paper.setting import Paper
+from studio.sheet.ruler import ruler_pdf
 
 router = Router(tags=["setups"])
 

@@ -7,8 +7,8 @@ import segno
 from django.conf import settings
 from django.http import HttpRequest
 
+from studio.home.link import link_of
 from studio.models import HomeLink, Player
-from studio.services.home import link_of
 
 THIS_COMPUTER = {"localhost", "127.0.0.1", "::1"}
 

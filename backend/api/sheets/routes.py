@@ -16,15 +16,15 @@ from api.sheets.schemas import SheetDayOut, SheetItemOut, SheetOut, SheetPagesOu
 from api.types import WallTime
 from lefthand.values.fields import short
 from studio.errors import StudioError
+from studio.home.link import link_of, make_link, revoke_link
+from studio.home.week_at_home import HomeWeek
+from studio.lessons.access import lesson_of
+from studio.lessons.cases import LessonView
 from studio.models import HomeLink
-from studio.paper.calendar import USUAL_TIME, week_calendar
 from studio.paper.setting import Paper
-from studio.paper.sheet import INSTRUMENT_NAMES, Sheet, build_sheet, shown_item
-from studio.paper.sheet_pages import PageFor, sheet_pdf, sheet_svgs
-from studio.services.cases import LessonView
-from studio.services.home import link_of, make_link, revoke_link
-from studio.services.home_week import HomeWeek
-from studio.services.lessons import lesson_of
+from studio.sheet.calendar import USUAL_TIME, week_calendar
+from studio.sheet.pages import PageFor, sheet_pdf, sheet_svgs
+from studio.sheet.sheet import INSTRUMENT_NAMES, Sheet, build_sheet, shown_item
 
 router = Router(tags=["sheets"])
 

@@ -25,7 +25,8 @@ from lefthand.sound.laid_beside import MeasuredBeside
 from lefthand.sound.score import parse_score
 from lefthand.values.measures import MEASURES
 from studio.models import Lesson, Take
-from studio.services.takes import (
+from studio.takes.beside import TwoTakes, pairs_of
+from studio.takes.takes import (
     FoundByEar,
     day_of,
     drill_to_play,
@@ -37,7 +38,6 @@ from studio.services.takes import (
     takes_of,
     to_play,
 )
-from studio.services.takes_beside import TwoTakes, pairs_of
 
 GIVE = 2  # standard errors
 VIBRATO = "vibrato.narrow"

@@ -8,13 +8,13 @@ from api.takes.present import takes_out
 from api.takes.schemas import CurveOut, PartIn, TakesOut
 from api.uploads import bytes_of
 from studio.errors import StudioError
-from studio.line import in_line
+from studio.keeping.line import in_line
+from studio.lessons.access import lesson_of
 from studio.models import KeptSound, Lesson
-from studio.services.erasing import empty_log
-from studio.services.kept_sounds import keep_sound, sound_of
-from studio.services.leave import SOUND, need_leave
-from studio.services.lessons import lesson_of
-from studio.services.takes import LARGEST_FILE, measure, simulate, take_of
+from studio.players.erasing import empty_log
+from studio.players.leave import SOUND, need_leave
+from studio.takes.kept_sounds import keep_sound, sound_of
+from studio.takes.takes import LARGEST_FILE, measure, simulate, take_of
 
 router = Router(tags=["takes"])
 

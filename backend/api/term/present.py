@@ -18,7 +18,7 @@ from lefthand.change.next_step import NextStep
 from lefthand.change.term import TermMeasure, TermSign
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span, spans_of, term_picture
-from studio.services.term import KeptTerm
+from studio.progress.term import KeptTerm
 
 DAYS_OF_A_WEEK = 7
 

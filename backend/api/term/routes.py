@@ -10,10 +10,10 @@ from api.term.schemas import TermOut
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span
 from studio.errors import StudioError
-from studio.paper.picture import term_png, term_svg
-from studio.services.lessons import player_of, players_of
-from studio.services.tables import table_of
-from studio.services.term import term_page
+from studio.lessons.access import player_of, players_of
+from studio.progress.tables import table_of
+from studio.progress.term import term_page
+from studio.progress.term_file import term_png, term_svg
 
 router = Router(tags=["term"])
 

@@ -16,15 +16,15 @@ from django.test.utils import CaptureQueriesContext
 from api.main import api
 from api.management.commands.openapi import OPENAPI_FILE, openapi_text
 from lefthand.tests.scores import melody_bytes
+from studio.entries import KINDS
+from studio.groups.groups import choose_checks, save_group
+from studio.home.link import make_link
 from studio.models import Lesson, LessonEntry, Player, RedFlag, Setup
-from studio.services.entries import KINDS
-from studio.services.groups import choose_checks, save_group
-from studio.services.home import make_link
-from studio.services.kept_sounds import keep_sound
-from studio.services.leave import PICTURE, SOUND, give_leave
-from studio.services.pictures import Kept, keep_picture
-from studio.services.pieces import keep_piece
-from studio.services.takes import measure
+from studio.pictures.pictures import Kept, keep_picture
+from studio.pieces.pieces import keep_piece
+from studio.players.leave import PICTURE, SOUND, give_leave
+from studio.takes.kept_sounds import keep_sound
+from studio.takes.takes import measure
 from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silence
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
@@ -240,7 +240,7 @@ class OldRecords(StudioCase):
         pages += [f"/api/players/{self.player.pk}", f"/api/players/{self.player.pk}/file",
                   "/api/players/today", "/api/groups", f"/api/groups/{group.pk}",
                   f"/api/groups/{group.pk}/checks", "/api/desk", "/api/catalogue"]  # fmt: skip
-        with mock.patch("studio.services.home_week.DAYS_OPEN", 10_000):
+        with mock.patch("studio.home.week_at_home.DAYS_OPEN", 10_000):
             for page in [*pages, f"/api/home/{token}"]:
                 with self.subTest(page):
                     self.assertEqual(client.get(page).status_code, 200)

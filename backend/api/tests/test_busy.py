@@ -10,10 +10,10 @@ from django.db import OperationalError, connection
 from django.test import Client, TransactionTestCase
 from django.utils import timezone
 
-from studio import turns
+from studio.keeping import turns
+from studio.keeping.spare import write_if_free
 from studio.models import Player, Summary
-from studio.services.pictures import Kept, keep_picture
-from studio.spare import write_if_free
+from studio.pictures.pictures import Kept, keep_picture
 from studio.tests.studio_case import picture_bytes
 
 

@@ -5,8 +5,8 @@ from unittest.mock import patch
 
 from django.utils import timezone
 
+from studio.home.link import make_link
 from studio.models import TeacherSettings
-from studio.services.home import make_link
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 # An hour of UTC with the zone it is looked at from, and the day it is there.

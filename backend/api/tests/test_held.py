@@ -11,9 +11,9 @@ from django.test import Client
 from api.tests.test_api import REMOVES_A_LESSON, RoutesCase, routes
 from bench.studio_data import LONG, lessons_of
 from lefthand.catalogue.catalogue import load_catalogue
+from studio.home.link import make_link
 from studio.models import Lesson, Player, RedFlag
-from studio.services.home import make_link
-from studio.services.player_file import player_file
+from studio.players.file import player_file
 from studio.tests.held import holding
 from studio.tests.studio_case import DAY
 

@@ -13,10 +13,10 @@ from icalendar import Calendar
 
 from api.home.limits import READING
 from api.home.present import home_out
+from studio.home.link import make_link, open_link
+from studio.lessons.access import start_lesson
 from studio.models import Player
-from studio.paper.sheet import build_sheet
-from studio.services.home import make_link, open_link
-from studio.services.lessons import start_lesson
+from studio.sheet.sheet import build_sheet
 from studio.tests.studio_case import GRIP, StudioCase
 
 

@@ -5,11 +5,11 @@ from datetime import timedelta
 from api.home.present import home_out
 from lefthand.sound.player import Playing
 from studio.errors import StudioError
+from studio.home.home_takes import MOST_A_DAY, measure_at_home
+from studio.home.link import make_link, open_link, revoke_link
+from studio.lessons.flags import lift_flags
 from studio.models import KeptSound, RedFlag, Take
-from studio.services.flags import lift_flags
-from studio.services.home import make_link, open_link, revoke_link
-from studio.services.home_takes import MOST_A_DAY, measure_at_home
-from studio.services.takes import earlier_takes, takes_of
+from studio.takes.takes import earlier_takes, takes_of
 from studio.tests.studio_case import DAY, GRIP, silence
 from studio.tests.takes_case import TakesCase
 

@@ -6,8 +6,8 @@ from unittest import mock
 from django.db import OperationalError
 from django.test import Client, override_settings
 
+from studio.home.link import make_link
 from studio.models import Lesson
-from studio.services.home import make_link
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 
 HUGE = 10**400

@@ -18,12 +18,12 @@ from schemathesis import GenerationMode
 from api.main import api
 from api.management.commands.openapi import openapi_text
 from lefthand.tests.effort import usually
-from studio.services.groups import choose_checks, save_group
-from studio.services.home import make_link
+from studio.groups.groups import choose_checks, save_group
+from studio.home.link import make_link
 from studio.tests.studio_case import GRIP, StudioCase
 
-CASES = usually(800, 3000)
-SPARE = 4
+CASES = usually(400, 3000)
+SPARE = 2
 WRITES_FILES = "multipart/form-data"
 
 

@@ -3,7 +3,7 @@
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import Lesson
 
 # In the page, so that a busy machine does not come between the two.

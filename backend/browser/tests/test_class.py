@@ -6,7 +6,7 @@ from playwright.sync_api import expect
 from pypdf import PdfReader
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import Group, Lesson, Observation
 
 SMALL = tuple(p for p in PLAYERS if p.in_group)

@@ -4,7 +4,7 @@ for what stands on Today, Ask and Give."""
 from playwright.sync_api import Locator, expect
 
 from browser.case import BOUNCE_MS, BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import HomeDay, Lesson, Observation, Plan, PracticeResult, StoredStanding
 
 

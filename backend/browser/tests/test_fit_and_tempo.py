@@ -6,7 +6,7 @@ from django.utils import timezone
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import Lesson, Setup
 
 MIRA = PLAYERS[:1]

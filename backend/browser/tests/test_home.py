@@ -8,11 +8,11 @@ from playwright.sync_api import expect
 from browser.cable import Cable
 from browser.case import BrowserCase
 from browser.phone import end_day, go_through, it_hurts, log_day, nothing_hurt, touch, week_is_there
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.home.link import make_link, revoke_link
+from studio.lessons.access import start_lesson
+from studio.lessons.flags import lift_flags
 from studio.models import HomeDay, Lesson, Plan, Player, RedFlag
-from studio.services.flags import lift_flags
-from studio.services.home import make_link, revoke_link
-from studio.services.lessons import start_lesson
 
 MIRA = PLAYERS[:1]
 

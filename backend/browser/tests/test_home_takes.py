@@ -10,9 +10,9 @@ from playwright.sync_api import expect
 from browser.cable import Cable
 from browser.case import BrowserCase
 from browser.playing import write_take
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.home.link import make_link
 from studio.models import HomeDay, Lesson, Plan, RedFlag, Take
-from studio.services.home import make_link
 
 CHECK = "fourth.low"
 PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")

@@ -7,9 +7,9 @@ from playwright.sync_api import expect
 from pypdf import PdfReader
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.home.link import make_link
 from studio.models import Player
-from studio.services.home import make_link
 
 
 class Letters(BrowserCase):

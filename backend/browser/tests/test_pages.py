@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
+from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME, PLAYERS
 from studio.models import Lesson, Player
 
 MIRA = PLAYERS[:1]

@@ -9,9 +9,9 @@ from playwright.sync_api import expect
 from browser.cable import Cable
 from browser.case import BrowserCase
 from browser.phone import end_day, go_through, touch, week_is_there
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.home.link import make_link
 from studio.models import HomeDay, Lesson, Player
-from studio.services.home import make_link
 
 SIZES = ({"width": 390, "height": 844}, {"width": 360, "height": 640})
 # No part that is seen may lie outside the screen, and none may be cut.
@@ -49,24 +49,22 @@ class OneScreen(PhoneCase):
                 continue
             self.open(player)
             week_is_there(page)
-            for size in SIZES:
-                page.set_viewport_size(size)
-                page.get_by_role("button", name="Begin").click()
-                number = 0
-                while page.get_by_role("article").or_(hand).count():
-                    if is_exercise := page.get_by_role("article").count() > 0:
-                        number += 1
-                        page.get_by_text(f"Exercise {number} of").wait_for()
+            page.get_by_role("button", name="Begin").click()
+            number = 0
+            while page.get_by_role("article").or_(hand).count():
+                if is_exercise := page.get_by_role("article").count() > 0:
+                    number += 1
+                    page.get_by_text(f"Exercise {number} of").wait_for()
+                for size in SIZES:
+                    page.set_viewport_size(size)
                     with self.subTest(player=player.name, size=size, exercise=number):
                         self.assertEqual(page.evaluate(CUT), [])
                         self.assertEqual(page.evaluate(SMALL), [])
                         height = page.evaluate("document.documentElement.scrollHeight")
                         self.assertLessEqual(height, size["height"])
-                    seen += is_exercise
-                    page.get_by_role("button", name=re.compile("^(Next|Done)$")).click()
-                page.reload()
-                week_is_there(page)
-        self.assertGreater(seen, 40)
+                seen += is_exercise
+                page.get_by_role("button", name=re.compile("^(Next|Done)$")).click()
+        self.assertGreater(seen, 20)
 
 
 class Tools(PhoneCase):

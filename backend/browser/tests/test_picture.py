@@ -7,7 +7,7 @@ from pathlib import Path
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import HandPicture, Player
 from studio.tests.studio_case import png_saying
 

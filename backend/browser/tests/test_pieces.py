@@ -11,10 +11,10 @@ from browser.case import BrowserCase
 from browser.playing import RATE
 from lefthand.sound.player import Playing, play
 from lefthand.tests.scores import melody_bytes
-from studio.demo_data import DEMO_PASSWORD, PLAYERS
+from studio.demo.data import DEMO_PASSWORD, PLAYERS
 from studio.models import Piece
-from studio.services.heard_pieces import to_hear
-from studio.services.pieces import read
+from studio.pieces.heard import to_hear
+from studio.pieces.pieces import read
 
 PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
 TUNE = "A4 B4 C#5 D5 E5 D5 E5 D5 D5 E5 D5 E5 F#5 E5 D5 C#5 B4:2 A4:2"

@@ -9,11 +9,11 @@ from playwright.sync_api import expect
 
 from browser.case import BOUNCE_MS, BrowserCase
 from browser.phone import it_hurts, log_day, nothing_hurt, touch, week_is_there
-from studio.demo_data import DEMO_PASSWORD, PLAYERS
+from studio.demo.data import DEMO_PASSWORD, PLAYERS
+from studio.entries import record
 from studio.errors import StudioError
+from studio.home.link import make_link
 from studio.models import HomeDay, Lesson, LessonEntry, Plan, RedFlag
-from studio.services.entries import record
-from studio.services.home import make_link
 
 MIRA = PLAYERS[:1]
 
@@ -219,7 +219,7 @@ class PainAtHome(BrowserCase):
         expect(self.page.get_by_role("heading", name="Please rest this hand")).to_be_visible()
         self.wait_until(lambda: RedFlag.objects.filter(lifted_on=None).exists())
         flag = RedFlag.objects.get(lifted_on=None)
-        self.assertEqual(flag.reasons, ["pain that is still there the next day"])
+        self.assertEqual(flag.reasons, ["next_day"])
 
     def test_a_stop_says_what_the_teacher_knows_and_can_be_taken_back_at_once(self):
         page = self.page

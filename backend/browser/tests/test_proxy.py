@@ -13,7 +13,7 @@ from browser.case import PATIENCE_MS
 from browser.chromium import shared_chromium
 from browser.phone import week_is_there
 from browser.proxy import demo_behind_https, nginx
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME
 
 
 @skipUnless(nginx() and shutil.which("openssl"), "nginx and openssl are not on this computer")

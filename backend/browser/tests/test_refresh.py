@@ -7,10 +7,10 @@ from playwright.sync_api import Route, expect
 
 from browser.case import BrowserCase
 from lefthand.tests.scores import melody_bytes
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.groups.groups import save_group
 from studio.models import Lesson, Player
-from studio.services.groups import save_group
-from studio.services.pieces import keep_piece
+from studio.pieces.pieces import keep_piece
 
 REFRESH = """() => window.dispatchEvent(new Event('visibilitychange'))"""
 

@@ -1,7 +1,7 @@
 """Nothing moves: over all checks the answers, the next action and the steps stay where they are."""
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import Lesson
 
 # Of what must stay, and whether any words are cut.

@@ -8,9 +8,9 @@ from playwright.sync_api import expect
 from pypdf import PdfReader
 
 from browser.case import BOUNCE_MS, BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.memory.standing import forget
 from studio.models import Lesson, PlanItem
-from studio.services.standing import forget
 
 MIRA = PLAYERS[:1]
 NILS = tuple(p for p in PLAYERS if p.name == "Nils Haverkamp")

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from browser.playing import write_take
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import KeptSound, Lesson, Observation, Take
 
 PLAYED_MS = 90_000  # a take is as long as it is, and a busy machine measures it slowly

@@ -7,9 +7,9 @@ from playwright.sync_api import expect
 from pypdf import PdfReader
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.demo.past import build_past
 from studio.models import Lesson, Player
-from studio.services.demo_past import build_past
 
 
 class Term(BrowserCase):

@@ -6,7 +6,7 @@ from playwright.sync_api import Page, expect
 
 from browser.case import BrowserCase
 from browser.phone import it_hurts, log_day, nothing_hurt
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import HomeDay, Lesson, PracticeResult, RedFlag, StoredStanding, Summary
 
 

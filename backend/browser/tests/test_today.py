@@ -6,7 +6,7 @@ from django.utils import timezone
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
 from studio.models import Lesson, LessonChange
 
 SOME = tuple(p for p in PLAYERS if p.name in {"Mira Oslund", "Jonas Feld", "Pelle Winther"})

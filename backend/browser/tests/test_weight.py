@@ -5,9 +5,9 @@ import gzip
 from playwright.sync_api import Response
 
 from browser.case import BrowserCase
-from studio.demo_data import PLAYERS
+from studio.demo.data import PLAYERS
+from studio.home.link import make_link
 from studio.models import Lesson
-from studio.services.home import make_link
 
 MOST_OF_A_PAGE = 150_000
 MOST_OF_THE_PHONE = 60_000

@@ -4,7 +4,7 @@ import gzip
 import re
 from unittest import mock
 
-from django.test import SimpleTestCase
+from django.test import TestCase
 from PIL import Image
 
 from config import pages
@@ -14,7 +14,7 @@ TOKEN = "abc-DEF_123"
 MOST_OF_THE_FIRST_SCREEN = 30_000
 
 
-class HomeScreen(SimpleTestCase):
+class HomeScreen(TestCase):
     def test_it_opens_the_link_it_was_kept_from_and_names_nobody(self):
         page = self.client.get(f"/home/{TOKEN}").content.decode()
         found = re.search(r'<link rel="manifest" href="([^"]+)"', page)

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Instrument, Lately, Level, Place
 
 COMPLAINT_GRADE = 2
@@ -97,12 +98,12 @@ class Hurt:
     pain: float
     days: float
 
-    def words(self, place: Place) -> str:
+    def said(self, place: Place) -> Said:
         """As it is said: "the thumb hurt yesterday"."""
         days = round(self.days)
         if days < 1:
-            return f"{place.named} {'hurt' if place.is_plural else 'hurts'}"
-        return f"{place.named} hurt {'yesterday' if days == 1 else f'{days} days ago'}"
+            return said("hurt-now", place=place)
+        return said("hurt-before", place=place, days=days)
 
 
 class Why(StrEnum):

@@ -122,9 +122,7 @@ def read_catalogue(folder: Path) -> Catalogue:
         drills={
             name: recipes_by_instrument("drills.yaml", name, {"drill": name}, raw) for name in raw
         },
-        self_checks={
-            e.id: read_self_check(e, evidence) for e in read_records(folder / "self_check.yaml")
-        },
+        self_checks=_self_checks(folder, evidence),
         sizes={Instrument(e.id): read_sizes(e) for e in read_records(folder / "sizes.yaml")},
         takes={
             e.id: read_to_play(e, set(evidence), set(raw))
@@ -133,6 +131,10 @@ def read_catalogue(folder: Path) -> Catalogue:
         weighing=_weighing(folder),
         tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
+
+
+def _self_checks(folder: Path, evidence: Mapping[str, Evidence]) -> dict[str, SelfCheck]:
+    return {e.id: read_self_check(e, evidence) for e in read_records(folder / "self_check.yaml")}
 
 
 def _weighing(folder: Path) -> Weighing:

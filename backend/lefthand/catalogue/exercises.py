@@ -143,7 +143,6 @@ class Exercise:
     long_hold: bool
     static_s: float
     min_age: int
-    usual_minutes: float | None
     name: str
     does: str
     steps: tuple[str, ...]
@@ -263,7 +262,6 @@ def _exercise(record: Record, causes: set[str], drills: RawRecipes) -> Exercise:
         equipment=tuple(record.words("equipment", [])),
         static_s=record.number("static_s", 0, 60, default=0),
         min_age=record.whole("min_age", 0, 99, default=0),
-        usual_minutes=record.number("minutes", 0.5, 30, default=None),
         steps=_steps(record, record.take("steps")),
         steps_on=_steps_on(record),
         steps_in_piece=_steps_in_piece(record),

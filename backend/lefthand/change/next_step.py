@@ -16,6 +16,7 @@ from lefthand.change.course import Course
 from lefthand.change.work import Work, work_on
 from lefthand.reason.diagnosis import BODY_CAUSE
 from lefthand.reason.safety import Safety
+from lefthand.words.words import words_of
 
 LESSONS_WITHOUT_CHANGE = 3
 RED_PAIN = 4
@@ -71,7 +72,7 @@ def next_step(
 
 def _safety_step(course: Course, safety: Safety | None) -> NextStep | None:
     if safety is not None and safety.is_red:
-        return NextStep(Step.STOP, f"A stop is up: {safety.reasons[0]}.")
+        return NextStep(Step.STOP, f"A stop is up: {words_of(safety.reasons[0])}.")
     pain = max(course.lessons[-1].pain, course.pain_since)
     if pain >= RED_PAIN:
         return NextStep(Step.STOP, f"Pain of {RED_PAIN} or more was told: stop, ask a doctor.")

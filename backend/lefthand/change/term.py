@@ -61,9 +61,9 @@ class TermSign:
 @dataclass(frozen=True)
 class TermString:
     """One cause. probability, trouble: by lesson, 0..1. looked: whether it was looked at. why: what
-    was seen of it, a line a lesson. focus: when it was worked on, with the exercise. steps: (day,
-    rung, rungs, exercise) of what was given for it. helped: exercises after which it was less.
-    since: from when on it is so, as far as the lessons tell; "" for nothing."""
+    was seen of it, a line a lesson, "" where nobody looked. focus: when it was worked on, with the
+    exercise. steps: (day, rung, rungs, exercise) of what was given for it. helped: exercises after
+    which it was less. since: from when on it is so, as far as the lessons tell; "" for nothing."""
 
     cause: str
     name: str
@@ -287,7 +287,7 @@ def _seen(findings: Mapping[str, Finding], signs: Sequence[str], catalogue: Cata
         for name in signs
         if name in findings
     ]
-    return "; ".join(seen) or "not looked at"
+    return "; ".join(seen)
 
 
 def _chosen(change: Change, cause: str, catalogue: Catalogue) -> dict[int, str]:

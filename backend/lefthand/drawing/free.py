@@ -30,8 +30,8 @@ ARM_SHOWN = 34.0
 STICK = 130.0  # mm to either side of the hand
 STICK_RADIUS = 5.0
 AXES = {
-    "thumb side": vector((0, 1, 0)),
-    "little side": vector((0, -1, 0)),
+    "thumb_side": vector((0, 1, 0)),
+    "little_side": vector((0, -1, 0)),
     "palm": vector((0, 0, 1)),
     "back": vector((0, 0, -1)),
     "fingers": vector((1, 0, 0)),
@@ -78,7 +78,7 @@ def _read(record: Record) -> FreePose:
     )
     if pose.still not in ("hand", "arm"):
         record.fail("still: expected hand or arm")
-    if pose.eye not in (*AXES, "aimed side") or pose.up not in AXES or "rest" not in pose.fingers:
+    if pose.eye not in (*AXES, "aimed_side") or pose.up not in AXES or "rest" not in pose.fingers:
         record.fail("from, up and the row of the other fingers must be known")
     record.done()
     return pose
@@ -164,8 +164,8 @@ def between(one: FreePose, two: FreePose, share: float) -> FreePose:
 
 def _camera(pose: FreePose, aimed: int, skeletons: list[Skeleton]) -> Camera:
     eye = pose.eye
-    if eye == "aimed side":
-        eye = "thumb side" if aimed <= 2 else "little side"
+    if eye == "aimed_side":
+        eye = "thumb_side" if aimed <= 2 else "little_side"
     # A little from above and from before, so that fingers do not hide each other wholly.
     toward = unit(AXES[eye] + AXES["palm"] * 0.12 + AXES["fingers"] * 0.1)
     return camera_around(skeletons, toward, AXES[pose.up])

@@ -47,7 +47,6 @@ FRAMES: Mapping[Instrument, Mapping[str, Hand]] = {
     Instrument.CELLO: _CELLO_FRAMES,
     Instrument.BASS: _BASS_FRAMES,
 }
-LOW_FOURTH = "low fourth"
 _BASS_FRAME_OF_WAY = {"124": "1-2-4", "1234": "1-2-3-4"}
 
 

@@ -9,7 +9,7 @@ from itertools import pairwise
 import numpy as np
 
 from lefthand.passage.moves import Moves
-from lefthand.passage.places import THUMB, Fingerboard, Hand, Hands, Place
+from lefthand.passage.places import THUMB, Fingerboard, Hand, Hands
 from lefthand.passage.played import Played
 
 GRACE_MOVES = 0.1  # s to or from a grace note
@@ -140,10 +140,6 @@ def _missed(hand: Hand, wishes: Sequence[Wish], board: Fingerboard) -> int:
         count += wish.finger is not None and place.finger != wish.finger
         count += wish.string is not None and place.string != wish.string
     return count
-
-
-def _midi(place: Place, board: Fingerboard) -> int:
-    return board.strings[place.string][0] + place.semitones
 
 
 def _steps(moves: Moves, before: _Moment, after: _Moment, line: Sequence[Played]) -> np.ndarray:

@@ -86,10 +86,6 @@ class Hands:
     on: np.ndarray  # string of each finger 1 to 5, -1 for none
     at: np.ndarray  # semitones of each finger
 
-    @property
-    def is_single(self) -> bool:
-        return len(self.hands[0].places) == 1
-
 
 def is_upper(instrument: Instrument) -> bool:
     return instrument in (Instrument.VIOLIN, Instrument.VIOLA)

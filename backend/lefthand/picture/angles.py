@@ -102,7 +102,7 @@ def _pixel_error(before: Point, after: Point) -> float:
 
 def other_angles(points: Points) -> Mapping[str, Mapping[str, Angle]]:
     """`wrist_line` (bent towards the palm positive), `thumb_opening` between the thumb's first bone
-    (the whole thumb where its joint is not set) and the base of the first finger, `gap` between
+    (the whole thumb where its joint is not set) and the index from its base knuckle, `gap` between
     fingers that are neighbours; of what is set."""
     found: dict[str, Mapping[str, Angle]] = {}
     for name, angles in (

@@ -13,12 +13,8 @@ from lefthand.case.case import Apart, Why
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.practice.pains import Aches
 from lefthand.practice.record import GivenWeek, LessonRecord
+from lefthand.practice.waits import FAILED_LESSONS, OUT_AFTER_FAILING, OUT_AFTER_PAIN, TWICE
 from lefthand.values.vocabulary import Place
-
-OUT_AFTER_PAIN = 14  # days
-TWICE = 2
-FAILED_LESSONS = 3
-OUT_AFTER_FAILING = 56  # days
 
 
 @dataclass(frozen=True, slots=True)

@@ -20,7 +20,9 @@ from lefthand.practice.rules import next_rung, reason_against
 from lefthand.practice.selection import KIND_ORDER
 from lefthand.practice.situation import Situation
 from lefthand.practice.week import fullest_day
+from lefthand.values import said as named
 from lefthand.values.dose import Dose
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Kind
 
 LEAST_DAYS = 4
@@ -52,7 +54,7 @@ class Objection:
     """`exercise` is empty for the whole week."""
 
     exercise: str
-    reason: str
+    reason: Said
 
 
 @dataclass(frozen=True, eq=False)
@@ -88,48 +90,49 @@ def _against_item(item: WeekItem, week: _Week) -> Iterator[Objection]:
     for rule in ITEM_RULES:
         reason = rule(item, exercise, week)
         if reason is not None:
-            yield Objection(item.exercise, f"{exercise.name}: {reason}")
+            against = said("objection-to", exercise=named.exercise(exercise.id), against=reason)
+            yield Objection(item.exercise, against)
 
 
-ItemRule = Callable[[WeekItem, Exercise, _Week], str | None]
-WeekRule = Callable[[_Week], Iterator[str]]
+ItemRule = Callable[[WeekItem, Exercise, _Week], Said | None]
+WeekRule = Callable[[_Week], Iterator[Said]]
 
 
-def _may_be_given(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+def _may_be_given(item: WeekItem, exercise: Exercise, week: _Week) -> Said | None:
     return reason_against(exercise, week.now, item.rung)
 
 
-def _step_is_reached(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+def _step_is_reached(item: WeekItem, exercise: Exercise, week: _Week) -> Said | None:
     reached = next_rung(exercise, week.now)
     if item.rung > reached:
-        return f"step {item.rung} comes after step {reached}"
+        return said("objection-step", step=item.rung, reached=reached)
     return None
 
 
-def _step_fits_level(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+def _step_fits_level(item: WeekItem, exercise: Exercise, week: _Week) -> Said | None:
     level = exercise.rung(item.rung).level
     if week.now.case.level.rank < level.rank:
-        return f"this step is for {level.value} players"
+        return said("objection-level", level=level)
     return None
 
 
-def _dose_is_careful(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+def _dose_is_careful(item: WeekItem, exercise: Exercise, week: _Week) -> Said | None:
     """While easing off, for loose joints and after a break no more than the halved dose."""
     fingers = len(item.fingers)
     safe = safe_dose(exercise, item.rung, week.now)
     full = exercise.rung(item.rung).dose
     is_halved = safe.work_seconds() < full.work_seconds()
     if is_halved and item.dose.work_seconds(fingers) > safe.work_seconds(fingers) + 1e-9:
-        return f"no more than {safe.words(item.fingers)} for now"
+        return said("objection-dose", dose=safe.words(item.fingers))
     return None
 
 
-def _load_is_spaced(item: WeekItem, exercise: Exercise, week: _Week) -> str | None:
+def _load_is_spaced(item: WeekItem, exercise: Exercise, week: _Week) -> Said | None:
     if not is_load(exercise) or not _rests_between(week):
         return None
     others = {day for each in week.loads for day in each.days}
     if any(day + 1 in others or day - 1 in others for day in item.days):
-        return "what loads the hand rests a day in between"
+        return said("objection-spacing")
     return None
 
 
@@ -138,21 +141,19 @@ def _rests_between(week: _Week) -> bool:
     return rests_between_loads(case.young_age, case.age)
 
 
-def _loads_keep_their_share(week: _Week) -> Iterator[str]:
+def _loads_keep_their_share(week: _Week) -> Iterator[Said]:
     most = load_minutes(week.now.case)
     fullest = fullest_day((item.minutes, item.days) for item in week.loads)
     if fullest > most:
-        yield f"{fullest:g} minutes a day load the hand; {most:.2g} are enough"
+        yield said("objection-share", minutes=fullest, enough=float(f"{most:.2g}"))
 
 
-def _load_grows_slowly(week: _Week) -> Iterator[str]:
+def _load_grows_slowly(week: _Week) -> Iterator[Said]:
     work = sum(item.weekly_work for item in week.loads)
     least = sum(_least_weekly(item, week) for item in week.loads)
     if week.load_limit is not None and work > max(week.load_limit, least) + 1e-9:
-        yield (
-            f"{work:.0f} s of load this week; from what was done before, "
-            f"{max(week.load_limit, least):.0f} s are enough"
-        )
+        enough = round(max(week.load_limit, least))
+        yield said("objection-growth", seconds=round(work), enough=enough)
 
 
 def _least_weekly(item: WeekItem, week: _Week) -> float:
@@ -160,35 +161,35 @@ def _least_weekly(item: WeekItem, week: _Week) -> float:
     return least.work_seconds(len(item.fingers)) * len(item.days)
 
 
-def _load_comes_warm(week: _Week) -> Iterator[str]:
+def _load_comes_warm(week: _Week) -> Iterator[Said]:
     kinds = [week.exercise(item).kind for item in week.items]
     for place, item in enumerate(week.items):
         if item in week.loads and Kind.RELEASE not in kinds[:place]:
-            yield f"warm up first: a release before {week.exercise(item).name}"
+            yield said("objection-warm", exercise=named.exercise(item.exercise))
 
 
-def _order_is_kept(week: _Week) -> Iterator[str]:
+def _order_is_kept(week: _Week) -> Iterator[Said]:
     kinds = [KIND_ORDER.index(week.exercise(item).kind) for item in week.items]
     if kinds != sorted(kinds):
-        yield "order: release, then placement, then strength, then the step into music"
+        yield said("objection-order")
 
 
-def _not_too_many(week: _Week) -> Iterator[str]:
+def _not_too_many(week: _Week) -> Iterator[Said]:
     if len(week.items) > MAX_ITEMS:
-        yield f"{len(week.items)} exercises; {MAX_ITEMS} are enough"
+        yield said("objection-many", count=len(week.items), enough=MAX_ITEMS)
 
 
-def _minutes_fit(week: _Week) -> Iterator[str]:
+def _minutes_fit(week: _Week) -> Iterator[Said]:
     fullest = fullest_day((item.minutes, item.days) for item in week.items)
     if fullest > week.now.case.minutes_budget:
-        yield f"{fullest:g} minutes a day; {week.now.case.minutes_budget:g} were meant"
+        yield said("objection-minutes", minutes=fullest, meant=week.now.case.minutes_budget)
 
 
-def _days_are_right(week: _Week) -> Iterator[str]:
+def _days_are_right(week: _Week) -> Iterator[Said]:
     if len(week.by_day) == DAYS_OF_WEEK:
-        yield "no day off"
+        yield said("objection-day-off")
     if week.items and len(week.by_day) < LEAST_DAYS:
-        yield f"fewer than {LEAST_DAYS} days"
+        yield said("objection-few-days", days=LEAST_DAYS)
 
 
 ITEM_RULES: tuple[ItemRule, ...] = (

@@ -8,7 +8,9 @@ from lefthand.practice.week import fullest_day
 from lefthand.reason.diagnosis import safety_json
 from lefthand.reason.safety import Safety
 from lefthand.values.dose import Dose
+from lefthand.values.said import Said, said_json
 from lefthand.values.vocabulary import Kind
+from lefthand.words.words import words_of
 
 PLAN_FORMAT = "jolf-plan/1"
 
@@ -35,14 +37,14 @@ class PlanItem:
 class Plan:
     """`in_lesson`: exercises done with the teacher, no practice at home. `offered`: exercise ids,
     best first. `check_first`: evidence to look at before giving. `says`: what is missing from the
-    week and why, in whole sentences."""
+    week and why."""
 
     items: tuple[PlanItem, ...]
     in_lesson: tuple[str, ...]
     offered: tuple[str, ...]
     withheld: tuple[Withheld, ...]
     check_first: tuple[str, ...]
-    says: tuple[str, ...]
+    says: tuple[Said, ...]
     paused: bool
     safety: Safety
 
@@ -60,9 +62,12 @@ def plan_json(plan: Plan) -> dict[str, Any]:
         "minutes_a_day": plan.minutes_a_day,
         "in_lesson": list(plan.in_lesson),
         "offered": list(plan.offered),
-        "withheld": [{"exercise": w.exercise, "reason": w.reason} for w in plan.withheld],
+        "withheld": [
+            {"exercise": w.exercise, "reason": words_of(w.reason), "why": said_json(w.reason)}
+            for w in plan.withheld
+        ],
         "check_first": list(plan.check_first),
-        "says": list(plan.says),
+        "says": [words_of(each) for each in plan.says],
         "paused": plan.paused,
         "safety": safety_json(plan.safety),
     }

@@ -19,10 +19,10 @@ from lefthand.practice.doses import (
     load_minutes,
     practice_days,
 )
+from lefthand.practice.left_out import hand_below_said, left_out
 from lefthand.practice.own_piece import in_own_piece
 from lefthand.practice.plan import Plan, PlanItem
 from lefthand.practice.rules import next_rung
-from lefthand.practice.said import hand_below_words, words_about
 from lefthand.practice.selection import (
     KIND_ORDER,
     NO_WISHES,
@@ -62,8 +62,8 @@ def plan_week(now: Situation, wishes: Wishes = NO_WISHES) -> Plan:
         withheld=selection.withheld,
         check_first=_check_first(items, selection, now),
         says=(
-            *hand_below_words(selection.hand_below, now.catalogue),
-            *words_about(items, now, _minutes(now, wishes), wishes.under_way),
+            *hand_below_said(selection.hand_below),
+            *left_out(items, now, _minutes(now, wishes), wishes.under_way),
         ),
         paused=False,
         safety=now.safety,

@@ -12,8 +12,10 @@ from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
 
+from lefthand.practice.waits import OUT_AFTER_PAIN
 from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE
-from lefthand.reason.safety import Safety
+from lefthand.reason.safety import A_WEEK, Safety
+from lefthand.values.said import Said, said
 
 DAYS_RUNNING = 3
 FAILED_LESSONS = 2
@@ -59,7 +61,7 @@ class Course:
 class Advice:
     move: Move
     rung: int
-    reason: str
+    reason: Said
     is_left_out: bool = False
 
 
@@ -71,40 +73,39 @@ def next_step(course: Course, safety: Safety) -> Advice:
     if safety.is_red:
         return Advice(Move.REST, course.rung, safety.reasons[0])
     if _no_change(course.aim_grades):
-        reason = "three lessons and no clear change in what it aims at"
+        reason = said("move-no-change", lessons=LESSONS_WITHOUT_CHANGE)
         return Advice(Move.LOOK_AGAIN, course.rung, reason, is_left_out=True)
     trouble = _trouble(course)
     if trouble is not None:
         return _step_back(course, trouble)
     if course.passed_in_lesson:
-        return _go_on(course, "shown in the lesson")
+        return _go_on(course, said("move-shown"))
     if course.passed_in_lesson is None and _three_running(course.days):
-        return _go_on(course, "right on three practice days running, with no pain")
+        return _go_on(course, said("move-running", days=DAYS_RUNNING))
     if course.passed_in_lesson is False:
-        return Advice(Move.STAY, course.rung, "not there yet; once more")
-    return Advice(Move.STAY, course.rung, "not shown yet")
+        return Advice(Move.STAY, course.rung, said("move-not-there"))
+    return Advice(Move.STAY, course.rung, said("move-not-shown"))
 
 
-def _trouble(course: Course) -> str | None:
+def _trouble(course: Course) -> Said | None:
     if any((day.pain or 0) > 0 for day in course.days):
-        return "it hurt: two weeks without pain, then half as much"
+        return said("move-hurt", weeks=OUT_AFTER_PAIN // A_WEEK)
     if any(day.tighter for day in course.days):
-        return "the hand got tighter with it"
+        return said("move-tighter")
     if course.passed_in_lesson is False and course.failed_before + 1 >= FAILED_LESSONS:
-        return "not there in two lessons running"
+        return said("move-failed", lessons=FAILED_LESSONS)
     return None
 
 
-def _step_back(course: Course, reason: str) -> Advice:
+def _step_back(course: Course, reason: Said) -> Advice:
     if course.rung > 1:
         return Advice(Move.STEP_BACK, course.rung - 1, reason)
-    told = f"{reason}; it was the lowest step, so another exercise"
-    return Advice(Move.STEP_BACK, 1, told, is_left_out=True)
+    return Advice(Move.STEP_BACK, 1, said("move-lowest", because=reason), is_left_out=True)
 
 
-def _go_on(course: Course, reason: str) -> Advice:
+def _go_on(course: Course, reason: Said) -> Advice:
     if course.rung >= course.rungs:
-        return Advice(Move.GO_ON, course.rungs, f"{reason}; the last step is passed")
+        return Advice(Move.GO_ON, course.rungs, said("move-last", because=reason))
     return Advice(Move.GO_ON, course.rung + 1, reason)
 
 

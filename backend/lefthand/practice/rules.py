@@ -1,12 +1,16 @@
-"""Why an exercise may not be given now. One rule, one function, one plain reason."""
+"""Why an exercise may not be given now. One rule, one function, one reason."""
 
 from collections.abc import Callable, Mapping
 
 from lefthand.case.case import Hurt, Why
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.situation import Situation
+from lefthand.practice.waits import FAILED_LESSONS, OUT_AFTER_FAILING, OUT_AFTER_PAIN
+from lefthand.reason.safety import A_WEEK
 from lefthand.reason.waiting import JOINTS, strength_waits_for
+from lefthand.values import said as named
 from lefthand.values.dose import Dose
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Instrument, Kind, Likelihood, Place
 
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
@@ -17,11 +21,11 @@ FALLS_BELOW_AGE = 10
 BLOCKING_GRADE = 2
 
 
-Rule = Callable[[Exercise, Situation], str | None]
-StepRule = Callable[[Exercise, int, Situation], str | None]
+Rule = Callable[[Exercise, Situation], Said | None]
+StepRule = Callable[[Exercise, int, Situation], Said | None]
 
 
-def reason_against(exercise: Exercise, now: Situation, rung: int | None = None) -> str | None:
+def reason_against(exercise: Exercise, now: Situation, rung: int | None = None) -> Said | None:
     """The first reason not to give the exercise, or None when it may be given. `rung`: counted
     from 1; by default the lowest that is not passed."""
     step = next_rung(exercise, now) if rung is None else rung
@@ -44,28 +48,28 @@ def next_rung(exercise: Exercise, now: Situation) -> int:
     return min(now.case.passed.get(exercise.id, 0) + 1, len(exercise.rungs))
 
 
-def too_much_when_easing(exercise: Exercise) -> str | None:
+def too_much_when_easing(exercise: Exercise) -> Said | None:
     """Why an exercise rests while one eases off; None when it may go on with half its dose."""
     if exercise.kind not in AMBER_KINDS:
-        return "only release and placement"
+        return said("eased-kind")
     if exercise.stretch:
-        return "no stretch"
+        return said("eased-stretch")
     if exercise.static_s or exercise.long_hold:
-        return "no still hold"
+        return said("eased-hold")
     return None
 
 
 def pain_against(
     exercise: Exercise, rung: int, instrument: Instrument, sore: Mapping[Place, Hurt]
-) -> str | None:
+) -> Said | None:
     """Why a step rests while these places hurt or hurt of late; None when it loads none of them."""
     if exercise.never_with_pain and sore:
         place = min(sore, key=lambda each: sore[each].days)
-        return f"{sore[place].words(place)}: not while anything hurts"
+        return said("pain-anything", hurt=sore[place].said(place))
     loads = exercise.loads_on(instrument, rung)
     for place, hurt in sore.items():
         if place.spares & loads:
-            return f"{hurt.words(place)}: nothing that loads it"
+            return said("pain-loads", hurt=hurt.said(place))
     return None
 
 
@@ -88,83 +92,81 @@ def dose_for_sore_skin(exercise: Exercise, rung: int, dose: Dose) -> Dose:
     return min(dose, exercise.rung(rung).dose.shortened(), key=lambda each: each.work_seconds())
 
 
-def _amber(exercise: Exercise, now: Situation) -> str | None:
+def _amber(exercise: Exercise, now: Situation) -> Said | None:
     if not now.safety.is_amber:
         return None
     reason = too_much_when_easing(exercise)
-    return reason and f"easing off ({now.safety.reasons[0]}): {reason}"
+    return reason and said("rule-eased", because=now.safety.reasons[0], against=reason)
 
 
-def _loose_joints(exercise: Exercise, now: Situation) -> str | None:
+def _loose_joints(exercise: Exercise, now: Situation) -> Said | None:
     if not now.has_loose_joints:
         return None
     if exercise.nudge:
-        return "joints may be loose: no nudge from outside"
+        return said("rule-loose-nudge")
     if exercise.stretch:
-        return "joints may be loose: no stretch"
+        return said("rule-loose-stretch")
     return None
 
 
-def _strength_waits(exercise: Exercise, now: Situation) -> str | None:
+def _strength_waits(exercise: Exercise, now: Situation) -> Said | None:
     if exercise.kind is not Kind.STRENGTH:
         return None
     way = now.way("strength")
     if way == "loosen_only":
-        return "your way of teaching gives no strength work"
+        return said("rule-loosen-only")
     cause = strength_waits_for(now.case, now.catalogue, now.diagnosis.probabilities)
     if cause is None:
         return None
-    name = now.catalogue.causes[cause].name.lower()
     if now.is_at_least(cause, Likelihood.LIKELY):
-        return f"strength waits while this is likely: {name}"
-    return f"strength waits a week after this was the focus: {name}"
+        return said("rule-strength-likely", cause=named.cause(cause))
+    return said("rule-strength-focus", cause=named.cause(cause))
 
 
-def _other_limits(exercise: Exercise, now: Situation) -> str | None:
+def _other_limits(exercise: Exercise, now: Situation) -> Said | None:
     for cause, word in exercise.not_while.items():
         if now.is_at_least(cause, word):
-            return f"not while this is {word.value}: {now.catalogue.causes[cause].name.lower()}"
+            return said("rule-not-while", word=word, cause=named.cause(cause))
     return None
 
 
-def _needs(exercise: Exercise, now: Situation) -> str | None:
+def _needs(exercise: Exercise, now: Situation) -> Said | None:
     for need in exercise.needs:
         if need in now.catalogue.exercises:
             if now.case.passed.get(need, 0) < 1:
-                name = now.catalogue.exercises[need].name
-                return f"first pass a step of: {name}"
+                return said("rule-step-first", exercise=named.exercise(need))
         elif (now.case.looked(need) or 0) >= BLOCKING_GRADE:
-            return f"not while this shows: {now.catalogue.evidence[need].label.lower()}"
+            return said("rule-not-while-shows", evidence=named.evidence(need))
     return None
 
 
-def _age(exercise: Exercise, now: Situation) -> str | None:
+def _age(exercise: Exercise, now: Situation) -> Said | None:
     age = now.case.young_age
     if age is None:
         return None
     if age < exercise.min_age:
-        return f"not under {exercise.min_age} years"
+        return said("rule-age", years=exercise.min_age)
     if age < YOUNG and exercise.long_hold:
-        return f"no long quiet hold under {YOUNG} years"
+        return said("rule-long-hold", years=YOUNG)
     if age < YOUNG and exercise.static_s > YOUNG_STATIC_SECONDS:
-        return f"no still hold over {YOUNG_STATIC_SECONDS} s under {YOUNG} years"
+        return said("rule-still-hold", seconds=YOUNG_STATIC_SECONDS, years=YOUNG)
     return None
 
 
-def _level(exercise: Exercise, now: Situation) -> str | None:
+def _level(exercise: Exercise, now: Situation) -> Said | None:
     if now.case.level.rank < exercise.level.rank:
-        return f"for {exercise.level.value} players"
+        return said("rule-level", level=exercise.level)
     rung = exercise.rung(next_rung(exercise, now))
     if now.case.level.rank < rung.level.rank:
-        return f"its next step is for {rung.level.value} players"
+        return said("rule-next-level", level=rung.level)
     return None
 
 
-MAY_FALL = "the instrument may fall: only in the lesson, with your hand below"
-NEEDS_CARRYING = "the hold is not safe yet: thumb work only with a helper, or with it on the lap"
+MAY_FALL = said("rule-may-fall")
+NEEDS_CARRYING = said("rule-needs-carrying")
 
 
-def _may_fall(exercise: Exercise, rung: int, now: Situation) -> str | None:
+def _may_fall(exercise: Exercise, rung: int, now: Situation) -> Said | None:
     if not now.needs_support or now.case.has_helper or not exercise.lets_go_of_it(rung):
         return None
     age = now.case.young_age
@@ -173,44 +175,44 @@ def _may_fall(exercise: Exercise, rung: int, now: Situation) -> str | None:
     return NEEDS_CARRYING if exercise.thumb_away else None
 
 
-def _pain(exercise: Exercise, rung: int, now: Situation) -> str | None:
+def _pain(exercise: Exercise, rung: int, now: Situation) -> Said | None:
     return pain_against(exercise, rung, now.case.instrument, now.sore)
 
 
-def _stays_out(exercise: Exercise, now: Situation) -> str | None:
+def _stays_out(exercise: Exercise, now: Situation) -> Said | None:
     apart = now.case.apart.get(exercise.id)
     if apart is None:
         return None
     if apart.why is Why.HURT_TWICE:
-        return "it hurt twice: only by your word"
-    left = round(apart.days or 0)
-    until = f"{left} {'day' if left == 1 else 'days'} more"
+        return said("apart-hurt-twice")
+    days = round(apart.days or 0)
     if apart.why is Why.HURT:
-        return f"it hurt: two weeks without pain first, {until}"
-    return f"it failed in three lessons: eight weeks of something else, {until}"
+        return said("apart-hurt", weeks=OUT_AFTER_PAIN // A_WEEK, days=days)
+    weeks = OUT_AFTER_FAILING // A_WEEK
+    return said("apart-failed", lessons=FAILED_LESSONS, weeks=weeks, days=days)
 
 
-def _home(exercise: Exercise, now: Situation) -> str | None:
+def _home(exercise: Exercise, now: Situation) -> Said | None:
     if exercise.helper and not exercise.alone and not now.case.has_helper:
-        return "needs a helper at home"
+        return said("rule-helper")
     if now.case.equipment is not None:
         missing = [item for item in exercise.equipment if item not in now.case.equipment]
         if missing:
-            return f"needs a {missing[0]}"
+            return said("rule-thing", thing=named.thing(missing[0]))
     return None
 
 
-def _finished(exercise: Exercise, now: Situation) -> str | None:
+def _finished(exercise: Exercise, now: Situation) -> Said | None:
     if exercise.general:
         return None  # one warms up and makes music however often it was done
     if now.case.passed.get(exercise.id, 0) >= len(exercise.rungs):
-        return "every step of it is passed"
+        return said("rule-finished")
     return None
 
 
-def _joints_first(exercise: Exercise, now: Situation) -> str | None:
+def _joints_first(exercise: Exercise, now: Situation) -> Said | None:
     if now.waits_for_joints and (exercise.nudge or exercise.stretch):
-        return f"look at loose joints first: {now.catalogue.evidence[JOINTS].seconds} s"
+        return said("rule-joints-first", seconds=now.catalogue.evidence[JOINTS].seconds)
     return None
 
 

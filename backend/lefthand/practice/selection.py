@@ -15,6 +15,7 @@ from lefthand.practice.own_place import OwnPlace
 from lefthand.practice.rules import WARM_UP, needs_a_hand_below, reason_against
 from lefthand.practice.situation import Situation
 from lefthand.values.fingers import fingers_of_hand
+from lefthand.values.said import Said
 from lefthand.values.vocabulary import FINGERS, Grade, Kind, Setting
 
 AIM_WEIGHTS = (1.0, 0.8, 0.6, 0.4)
@@ -58,7 +59,7 @@ NO_WISHES = Wishes()
 @dataclass(frozen=True, slots=True)
 class Withheld:
     exercise: str
-    reason: str
+    reason: Said
 
 
 @dataclass(frozen=True, slots=True)

@@ -36,8 +36,10 @@ from lefthand.reason.safety import Safety, assess_safety
 from lefthand.reason.starting import ordinary_findings, starting_probabilities
 from lefthand.reason.targets import target_weights
 from lefthand.reason.waiting import HOLD_FIRST, awaited_checks, looked_within_a_year
+from lefthand.values import said as named
+from lefthand.values.said import Said, said, said_json
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Stage
-from lefthand.values.wording import lower_first
+from lefthand.words.words import words_of
 
 # What belongs to the body holds from lesson to lesson.
 BODY_SIGNS = ("laxity.fingers", "laxity.ninepoint")
@@ -124,7 +126,7 @@ class Diagnosis:
         return tuple(self.awaited_for)
 
     @cached_property
-    def awaited_for(self) -> dict[str, str]:
+    def awaited_for(self) -> dict[str, Said]:
         """The same, each with why it comes now."""
         focus = [each.cause for each in self.focus]
         awaited = awaited_checks(
@@ -133,21 +135,21 @@ class Diagnosis:
         return {c: why for c, why in awaited.items() if c not in self.looking.skipped}
 
     @cached_property
-    def why_next(self) -> str:
-        """In one line, why the next look comes now; "" where there is none."""
+    def why_next(self) -> Said | None:
+        """Why the next look comes now; None where there is none."""
         look = self.next_look
         if look is None:
-            return ""
+            return None
         first = look.checks[0]
         if first in self.awaited_for:
             return self.awaited_for[first]
         if first in self._hold_first:
-            return "the hold comes before the hand"
-        names = [
-            lower_first(self.catalogue.causes[cause].name)
-            for cause in told_apart(self.result, [self.catalogue.evidence[c] for c in look.checks])
-        ]
-        return f"tells {' from '.join(names)}" if len(names) > 1 else f"is it this: {names[0]}?"
+            return said("look-hold")
+        checks = [self.catalogue.evidence[c] for c in look.checks]
+        one, *others = [named.cause(cause) for cause in told_apart(self.result, checks)]
+        if not others:
+            return said("look-is-it", cause=one)
+        return said("look-tells", one=one, other=others[0])
 
     @property
     def _hold_first(self) -> tuple[str, ...]:
@@ -406,6 +408,7 @@ def _cause_json(view: CauseView) -> dict[str, Any]:
 def safety_json(safety: Safety) -> dict[str, Any]:
     return {
         "level": safety.level.value,
-        "reasons": list(safety.reasons),
-        "advice": list(safety.advice),
+        "reasons": [words_of(reason) for reason in safety.reasons],
+        "reason_ids": [said_json(reason) for reason in safety.reasons],
+        "advice": [words_of(advice) for advice in safety.advice],
     }

@@ -1,30 +1,53 @@
 """Red and amber flags from what the player reports.
 
 The rules are those of the trade (common practice, no source) and always lean to the safe side. The
-words name no disease: they say what was reported and who should be asked.
+words of what is found here name no disease: they say what was reported and who should be asked.
 """
 
 from dataclasses import dataclass
 from enum import StrEnum
 
 from lefthand.case.case import Case, Reports
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Grade
 
 LOOSENESS_SCORE = "laxity.ninepoint"
-LOOSENESS_ADVICE = (
-    "loose all over, by the nine-point score, which screens and says no more: "
-    "a doctor or physiotherapist should have a look"
-)
-SORE_SKIN = "sore fingertip skin: play shorter, it is ordinary"
+LOOSENESS_ADVICE = said("advice-loose")
+SORE_SKIN = said("skin-sore")
 RED_PAIN = 4
 RED_WEEKS = 2
 LONG_BREAK_WEEKS = 4
 EASE_OFF_DAYS = 14
-SOON_RED_TIMES = {
-    "rest": "pain at rest",
-    "night": "pain at night",
-    "next_day": "pain that is still there the next day",
-}
+A_WEEK = 7
+
+
+class StopReason(StrEnum):
+    """Why a plan stops. The values are kept in records."""
+
+    NUMBNESS = "numbness"
+    RADIATING = "radiating"
+    CURLING = "curling"
+    SWELLING = "swelling"
+    SUDDEN_WEAKNESS = "sudden_weakness"
+    PAIN = "pain"
+    REST = "rest"
+    NIGHT = "night"
+    NEXT_DAY = "next_day"
+    SAME_PLACE = "same_place"
+
+
+# When it hurts that stops at once, by the name of the report.
+RED_TIMES = (StopReason.REST, StopReason.NIGHT, StopReason.NEXT_DAY)
+
+
+def stop_said(reason: str) -> Said:
+    """A reason of a stop as it is said; one that is no `StopReason` as it was written down."""
+    try:
+        known = StopReason(reason)
+    except ValueError:
+        return said("stop-as-written", text=reason)
+    values = {StopReason.PAIN: {"least": RED_PAIN}, StopReason.SAME_PLACE: {"weeks": RED_WEEKS}}
+    return said(f"stop-{known.value.replace('_', '-')}", **values.get(known, {}))
 
 
 class SafetyLevel(StrEnum):
@@ -38,8 +61,8 @@ class Safety:
     """`advice`: what should be asked of somebody else whatever the level."""
 
     level: SafetyLevel
-    reasons: tuple[str, ...]
-    advice: tuple[str, ...] = ()
+    reasons: tuple[Said, ...]
+    advice: tuple[Said, ...] = ()
 
     @property
     def is_red(self) -> bool:
@@ -51,11 +74,11 @@ class Safety:
 
 
 def assess_safety(case: Case) -> Safety:
-    """The level and every reason for it, in plain words."""
+    """The level and every reason for it."""
     advice = (LOOSENESS_ADVICE,) if is_loose_by_score(case) else ()
     red = red_reasons(case.reports)
     if red:
-        return Safety(SafetyLevel.RED, tuple(red), advice)
+        return Safety(SafetyLevel.RED, tuple(stop_said(reason) for reason in red), advice)
     amber = _amber_reasons(case)
     if amber:
         return Safety(SafetyLevel.AMBER, tuple(amber), advice)
@@ -79,22 +102,22 @@ def _is_sore_skin(reports: Reports) -> bool:
     )
 
 
-def red_reasons(reports: Reports) -> list[str]:
+def red_reasons(reports: Reports) -> list[StopReason]:
     """Every reason to stop and ask a doctor or physiotherapist; empty when there is none."""
     signs = {
-        "numbness or tingling": reports.numbness,
-        "pain that radiates": reports.radiating,
-        "a finger that curls or escapes control": reports.curling,
-        "swelling": reports.swelling,
-        "sudden weakness or dropping things": reports.sudden_weakness,
-        f"pain of {RED_PAIN} or more out of 10": (reports.pain or 0) >= RED_PAIN,
+        StopReason.NUMBNESS: reports.numbness,
+        StopReason.RADIATING: reports.radiating,
+        StopReason.CURLING: reports.curling,
+        StopReason.SWELLING: reports.swelling,
+        StopReason.SUDDEN_WEAKNESS: reports.sudden_weakness,
+        StopReason.PAIN: (reports.pain or 0) >= RED_PAIN,
     }
-    reasons = [words for words, present in signs.items() if present]
+    reasons = [reason for reason, present in signs.items() if present]
     if _is_sore_skin(reports):
         return reasons
-    reasons += [SOON_RED_TIMES[t] for t in reports.pain_when if t in SOON_RED_TIMES]
+    reasons += [reason for reason in RED_TIMES if reason in reports.pain_when]
     if reports.same_place_weeks >= RED_WEEKS:
-        reasons.append("pain in the same place for two weeks or more")
+        reasons.append(StopReason.SAME_PLACE)
     return reasons
 
 
@@ -107,19 +130,20 @@ def _is_soon(days: float | None) -> bool:
     return days is not None and days < EASE_OFF_DAYS
 
 
-def _amber_reasons(case: Case) -> list[str]:
+def _amber_reasons(case: Case) -> list[Said]:
     reports = case.reports
     skin = _is_sore_skin(reports)
     place_alone = reports.pain is None and reports.place is not None
     hurts = (reports.pain or 0) > 0 or place_alone or "playing" in reports.pain_when
+    weeks = EASE_OFF_DAYS // A_WEEK
     signs = {
-        "pain while playing": hurts and not skin,
-        "a new pain": reports.new and not skin,
-        "tiredness that lasts into the next day": reports.tired_next_day,
-        "an earlier injury or operation of this arm": reports.earlier_injury,
-        "a sudden rise of daily playing": reports.playing_jump,
-        "the first two weeks after a long break": is_easing_after_break(case),
-        "the first two weeks after a stop was lifted": _is_soon(case.days_since_lift),
+        said("ease-playing"): hurts and not skin,
+        said("ease-new"): reports.new and not skin,
+        said("ease-tired"): reports.tired_next_day,
+        said("ease-injury"): reports.earlier_injury,
+        said("ease-rise"): reports.playing_jump,
+        said("ease-break", weeks=weeks): is_easing_after_break(case),
+        said("ease-lifted", weeks=weeks): _is_soon(case.days_since_lift),
     }
-    late = [] if hurts else [hurt.words(place) for place, hurt in case.sore.items()]
-    return [*(words for words, present in signs.items() if present), *late]
+    late = [] if hurts else [hurt.said(place) for place, hurt in case.sore.items()]
+    return [*(reason for reason, present in signs.items() if present), *late]

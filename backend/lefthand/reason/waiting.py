@@ -7,6 +7,7 @@ from lefthand.case.ways import way_value
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.reason.focus import TeacherWord, missing_before_reach
 from lefthand.reason.outside import to_rule_out
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import LIKELY_ABOVE, Kind
 
 REACH = "short_reach"
@@ -26,20 +27,20 @@ def awaited_checks(
     focus: Iterable[str],
     targets: Iterable[str],
     word: TeacherWord,
-) -> dict[str, str]:
+) -> dict[str, Said]:
     """Evidence ids with why they come now, the most pressing first: the complaint, what may explain
     a sign from outside the hand, what stands before a likely short reach, what the exercises of the
     focus need, and loose joints before a nudge or a stretch for one of the `targets` of the week.
     """
-    wanted: dict[str, str] = {}
+    wanted: dict[str, Said] = {}
     for checks, why in (
-        (_complaint(case, catalogue), _complaint_words(case, catalogue)),
-        (to_rule_out(case, catalogue), "before the left hand is blamed for it"),
-        (_before_reach(case, probabilities, word), "before a short reach is thought of"),
-        (_before_exercises(case, catalogue, focus), "this week's exercises need to know it"),
+        (_complaint(case, catalogue), _complaint_said(case, catalogue)),
+        (to_rule_out(case, catalogue), said("look-outside")),
+        (_before_reach(case, probabilities, word), said("look-before-reach")),
+        (_before_exercises(case, catalogue, focus), said("look-for-exercises")),
         (
             _before_nudges(case, catalogue, probabilities, targets),
-            "before a nudge or a stretch is given",
+            said("look-before-nudge"),
         ),
     ):
         for name in checks:
@@ -61,10 +62,10 @@ def _complaint(case: Case, catalogue: Catalogue) -> Iterator[str]:
         yield evidence.id
 
 
-def _complaint_words(case: Case, catalogue: Catalogue) -> str:
-    said = (c.says for c in catalogue.complaints.values() if c.evidence == case.complaint)
-    found = next(said, None)
-    return f"you said: “{found}”" if found else "it is the complaint"
+def _complaint_said(case: Case, catalogue: Catalogue) -> Said:
+    told = (c.says for c in catalogue.complaints.values() if c.evidence == case.complaint)
+    words = next(told, None)
+    return said("look-complaint-said", words=words) if words else said("look-complaint")
 
 
 def looked_within_a_year(case: Case, check: str) -> bool:

@@ -16,7 +16,7 @@ from lefthand.change.course import Course, CourseLesson, Practice, parse_course,
 from lefthand.change.helped import Helped, better_than_others, shares, what_helped
 from lefthand.change.next_step import Step
 from lefthand.change.work import work_on
-from lefthand.reason.safety import Safety, SafetyLevel
+from lefthand.reason.safety import Safety, SafetyLevel, stop_said
 from lefthand.tests.running import run_lefthand
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
@@ -177,7 +177,7 @@ class NextStep(TestCase):
             self.assertNotIn("Thumb squeezes", out.next.why)
 
     def test_a_stop_comes_before_everything(self):
-        red = Safety(SafetyLevel.RED, ("numbness",))
+        red = Safety(SafetyLevel.RED, (stop_said("numbness"),))
         self.assertEqual(self.step(*[GONE] * 5, safety=red).step, Step.STOP)
 
     def test_work_counts_since_the_cause_was_last_taken_up(self):

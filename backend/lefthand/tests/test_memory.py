@@ -12,7 +12,7 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.chain import EASED, NEVER, THERE
 from lefthand.reason.diagnosis import weigh
 from lefthand.reason.focus import KeptColumn, choose_focus, main_focus_columns
-from lefthand.reason.kept_words import kept_words
+from lefthand.reason.kept import kept_said
 from lefthand.reason.memory import NOTHING_YET, Heard, after_lesson, before_lesson
 from lefthand.reason.network import network_for, posterior
 from lefthand.reason.starting import with_memory
@@ -20,6 +20,7 @@ from lefthand.simulation.courses import Kind, draw_course
 from lefthand.tests.cases import case, diagnosis
 from lefthand.tests.effort import usually
 from lefthand.values.vocabulary import Instrument
+from lefthand.words import words_of
 
 CATALOGUE = load_catalogue()
 VIOLIN = Instrument.VIOLIN
@@ -125,7 +126,7 @@ class KeepsStill(TestCase):
         def said(before, now, focus):
             told = case("vn", {}, memory={"held_fingers": before}, kept_focus=["held_fingers"])
             probabilities = {"held_fingers": now, "thumb_index_grip": 0.9}
-            return kept_words(told, probabilities, focus, CATALOGUE)
+            return words_of(kept_said(told, probabilities, focus))
 
         for before, now, focus, words in (
             (0.9, 0.9, ["held_fingers"], "Kept from last week: very likely before today's look and after it."),
@@ -135,7 +136,7 @@ class KeepsStill(TestCase):
              "Last week's focus, fingers are not let go, is possible now; thumb squeezes is very likely."),
         ):  # fmt: skip
             self.assertEqual(said(before, now, focus), words)
-        self.assertEqual(kept_words(case("vn", {}), {}, [], CATALOGUE), "")
+        self.assertIsNone(kept_said(case("vn", {}), {}, []))
 
     def test_over_courses_the_focus_seldom_goes_to_and_fro(self):
         """Without memory it did in a third of the courses."""

@@ -10,6 +10,7 @@ from lefthand.practice.situation import Situation
 from lefthand.tests.cases import diagnosis
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Kind
+from lefthand.words import words_of
 
 CATALOGUE = load_catalogue()
 WEAK_FOURTH = {
@@ -28,7 +29,7 @@ def item(name, rung=1, days=(1, 2, 3, 5, 6), fingers=(4,), **dose):
 
 
 def said(items, seen, **more):
-    return [o.reason for o in objections(items, Situation(seen, CATALOGUE), **more)]
+    return [words_of(o.reason) for o in objections(items, Situation(seen, CATALOGUE), **more)]
 
 
 class Objections(TestCase):

@@ -3,11 +3,11 @@
 from unittest import TestCase
 
 from lefthand.practice.progress import Course, PracticeDay, next_step
-from lefthand.reason.safety import Safety, SafetyLevel
+from lefthand.reason.safety import Safety, SafetyLevel, stop_said
 from lefthand.values.dose import Dose
 
 CALM = Safety(SafetyLevel.NONE, ())
-RED = Safety(SafetyLevel.RED, ("swelling",))
+RED = Safety(SafetyLevel.RED, (stop_said("swelling"),))
 RIGHT, WRONG = PracticeDay(True, 0), PracticeDay(False, 0)
 HURT = PracticeDay(True, 2)
 # name, course, safety, move, next rung

@@ -17,6 +17,7 @@ from lefthand.reason.starting import starting_probabilities
 from lefthand.tests.cases import case, diagnosis, plan
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import LIKELY_ABOVE, VERY_LIKELY_ABOVE, FingerRole, Kind, Setting
+from lefthand.words import words_of
 
 CATALOGUE = load_catalogue()
 # sign, cause, instrument, what confirms it
@@ -325,7 +326,7 @@ class AsATeacherWouldSay(TestCase):
                 self.assertTrue(all("helper carries the scroll" in i.why for i in away))
             else:
                 self.assertEqual(away, [])
-                reasons = {w.exercise: w.reason for w in week.withheld}
+                reasons = {w.exercise: words_of(w.reason) for w in week.withheld}
                 self.assertIn("with your hand below", reasons["thumb_taps"])
 
     def test_a_case_file_may_say_what_is_new(self):

@@ -27,7 +27,7 @@ PRINTED = (
     ("row_along", "dva0.abc", "191", None),
     ("ducklings", "kinder0.abc", "149", None),
     ("blossoms", "test0.abc", "5", None),
-    ("cuckoo", "boehme20.abc", "136", 16),
+    ("star_bearers", "kinder0.abc", "87", None),
 )
 # Scale step of a semitone above the tonic, major or minor.
 STEP = {0: 0, 1: 1, 2: 1, 3: 2, 4: 2, 5: 3, 6: 3, 7: 4, 8: 5, 9: 5, 10: 6, 11: 6}

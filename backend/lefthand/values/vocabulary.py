@@ -99,10 +99,6 @@ class Place(StrEnum):
         return "the fingertip skin" if self is Place.SKIN else f"the {self.words}"
 
     @property
-    def is_plural(self) -> bool:
-        return self is Place.FINGERS
-
-    @property
     def spares(self) -> frozenset["Place"]:
         """The places that nothing may load while this one hurts: itself and what works with it
         (working judgement, no source); none for sore skin, which is ordinary, and where nobody

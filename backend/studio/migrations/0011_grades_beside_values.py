@@ -5,7 +5,7 @@ from django.db import migrations
 from lefthand.case.findings import parse_finding, with_grades
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.errors import InputError
-from studio.services.findings import grading_of
+from studio.memory.findings import grading_of
 
 
 def keep_grades(apps, _schema_editor):

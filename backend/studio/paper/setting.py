@@ -6,8 +6,7 @@ from pathlib import Path
 
 import typst
 
-HERE = Path(__file__).parent
-FONTS = HERE / "fonts"
+FONTS = Path(__file__).with_name("fonts")
 
 
 class Paper(StrEnum):
@@ -19,12 +18,12 @@ def shipped_fonts() -> typst.Fonts:
     return typst.Fonts(font_paths=[str(FONTS)], include_system_fonts=False)
 
 
-def set_pdf(template: str, inputs: Mapping[str, str], *, is_accessible: bool = True) -> bytes:
-    """A template of this folder as PDF. Raises typst.TypstError for what the accessibility profile
+def set_pdf(template: Path, inputs: Mapping[str, str], *, is_accessible: bool = True) -> bytes:
+    """A template as PDF. Raises typst.TypstError for what the accessibility profile
     refuses, such as a letter that no shipped font has."""
     return bytes(
         typst.compile(
-            (HERE / template).read_bytes(),
+            template.read_bytes(),
             format="pdf",
             font_paths=shipped_fonts(),
             sys_inputs=dict(inputs),
@@ -33,10 +32,10 @@ def set_pdf(template: str, inputs: Mapping[str, str], *, is_accessible: bool = T
     )
 
 
-def set_svg(template: str, inputs: Mapping[str, str]) -> list[str]:
-    """A template of this folder as pictures, one a page."""
+def set_svg(template: Path, inputs: Mapping[str, str]) -> list[str]:
+    """A template as pictures, one a page."""
     found = typst.compile(
-        (HERE / template).read_bytes(),
+        template.read_bytes(),
         format="svg",
         font_paths=shipped_fonts(),
         sys_inputs=dict(inputs),

@@ -1,7 +1,7 @@
 """A player with a piece of her own, for tests."""
 
 from lefthand.tests.scores import melody_bytes
-from studio.services.pieces import keep_piece
+from studio.pieces.pieces import keep_piece
 from studio.tests.studio_case import DAY, StudioCase
 
 TUNE = "A4 B4 C#5 D5 E5 D5 C#5 B4 A4:4"

@@ -12,10 +12,10 @@ from django.contrib.auth import get_user_model
 from django.test import TestCase
 from PIL import Image
 
+from studio.entries import record
+from studio.lessons.access import lesson_of, start_lesson
+from studio.lessons.cases import LessonView
 from studio.models import Lesson, Player
-from studio.services.cases import LessonView
-from studio.services.entries import record
-from studio.services.lessons import lesson_of, start_lesson
 
 DAY = date(2026, 3, 4)
 GRIP = {"web.closed": 3, "thumb.locked": 3, "nail.pale": 2, "hold.slips": 0}

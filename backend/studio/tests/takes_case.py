@@ -8,7 +8,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from lefthand.music.drill_json import drill_json
 from lefthand.sound.player import Playing, play
 from lefthand.sound.score import parse_score
-from studio.services.takes import SLOW, drill_to_play, to_play
+from studio.takes.takes import SLOW, drill_to_play, to_play
 from studio.tests.studio_case import StudioCase
 
 RATE = 24_000

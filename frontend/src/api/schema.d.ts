@@ -1999,7 +1999,10 @@ export interface components {
             /** Words */
             words: string[];
         };
-        /** CatalogueOut */
+        /**
+         * CatalogueOut
+         * @description `things`: what exercises need at home, by id, in words.
+         */
         CatalogueOut: {
             /** Causes */
             causes: components["schemas"]["CauseInfo"][];
@@ -2012,6 +2015,10 @@ export interface components {
             /** Synonyms */
             synonyms: {
                 [key: string]: string[];
+            };
+            /** Things */
+            things: {
+                [key: string]: string;
             };
         };
         /**
@@ -2777,7 +2784,8 @@ export interface components {
         };
         /**
          * FlagOut
-         * @description `mistaken`: taken back on the phone within a minute of tapping it.
+         * @description `reasons`: in words, `reason_ids`: the same by what they are. `mistaken`: taken back on the
+         *     phone within a minute of tapping it.
          */
         FlagOut: {
             /** From Home */
@@ -2793,6 +2801,8 @@ export interface components {
              * Format: date
              */
             raised_on: string;
+            /** Reason Ids */
+            reason_ids: string[];
             /** Reasons */
             reasons: string[];
         };
@@ -3701,7 +3711,7 @@ export interface components {
         };
         /**
          * LiftIn
-         * @description `reasons`: those that stood before the teacher; None for all.
+         * @description `reasons`: ids of those that stood before the teacher; None for all.
          */
         LiftIn: {
             /** Note */
@@ -3850,10 +3860,15 @@ export interface components {
             /** Width */
             width: number;
         };
-        /** ObjectionOut */
+        /**
+         * ObjectionOut
+         * @description `id`: of the rule that objects.
+         */
         ObjectionOut: {
             /** Exercise */
             exercise: string;
+            /** Id */
+            id: string;
             /** Reason */
             reason: string;
         };
@@ -5635,10 +5650,15 @@ export interface components {
             /** Tempo */
             tempo?: number | null;
         };
-        /** WithheldOut */
+        /**
+         * WithheldOut
+         * @description `id`: what the reason is, whatever its words.
+         */
         WithheldOut: {
             /** Exercise */
             exercise: string;
+            /** Id */
+            id: string;
             /** Name */
             name: string;
             /** Reason */

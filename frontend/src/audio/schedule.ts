@@ -5,7 +5,7 @@ export interface ExpectedNote {
   seconds: number;
 }
 
-export interface Beat {
+interface Beat {
   time: number;
   /** The first beat of a bar. */
   first: boolean;

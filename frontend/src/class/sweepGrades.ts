@@ -8,7 +8,7 @@ export function gradeKey(player: number, check: string): string {
   return `${player}/${check}`;
 }
 
-export function readGradeKey(key: string): { player: number; check: string } {
+function readGradeKey(key: string): { player: number; check: string } {
   const [player, check = ''] = key.split('/');
   return { player: Number(player), check };
 }

@@ -13,7 +13,7 @@ const BY = [
 ] as const;
 const WHAT = { picture: 'pictures of the hand', sound: 'sounds of the playing' };
 
-export type LeaveKind = keyof typeof WHAT;
+type LeaveKind = keyof typeof WHAT;
 
 /** Whether an answer says that nobody has given leave yet. */
 export function needsLeave(error: Error | null): boolean {

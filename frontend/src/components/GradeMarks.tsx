@@ -14,7 +14,7 @@ export function GradeMarks({ grade, size = 24 }: { grade: number | null; size?: 
 }
 
 /** The beads alone, for use inside another drawing; 24 units square. */
-export function Beads({ grade }: { grade: number | null }) {
+function Beads({ grade }: { grade: number | null }) {
   return (
     <>
       <path d="M1.5 12 H22.5" className={grade === null ? css.open : css.string} />

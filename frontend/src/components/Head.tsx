@@ -4,7 +4,7 @@ import { Link } from 'wouter';
 import { HomeMark } from './HomeMark';
 import css from './Head.module.css';
 
-export interface HeadStep {
+interface HeadStep {
   id: string;
   words: string;
   shortcut?: string;

@@ -2,17 +2,17 @@ import { Button, Textarea } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { ApiError, client, unwrap } from '../api/client';
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { Dialog } from './Dialog';
 
 interface Props {
   playerId: number;
-  /** The reasons that stand before the teacher; what was raised since stays up. */
-  reasons: string[];
+  /** The stop that stands before the teacher; what was raised since stays up. */
+  stop: Schemas['FlagOut'];
 }
 
 /** Lifting a red flag asks for a note; the date is today's. */
-export function LiftFlag({ playerId, reasons }: Props) {
+export function LiftFlag({ playerId, stop }: Props) {
   const [opened, setOpened] = useState(false);
   const [note, setNote] = useState('');
   const cache = useQueryClient();
@@ -21,7 +21,7 @@ export function LiftFlag({ playerId, reasons }: Props) {
       unwrap(
         await client.POST('/api/players/{player_id}/lift-flag', {
           params: { path: { player_id: playerId } },
-          body: { note, reasons },
+          body: { note, reasons: stop.reason_ids },
         }),
       ),
     onSuccess: async () => {
@@ -43,7 +43,7 @@ export function LiftFlag({ playerId, reasons }: Props) {
             lift.mutate();
           }}
         >
-          <p>Lifted for: {reasons.join('; ')}. The two weeks after it ease off.</p>
+          <p>Lifted for: {stop.reasons.join('; ')}. The two weeks after it ease off.</p>
           <Textarea
             label="What has changed, and who says so?"
             placeholder="Seen by a physiotherapist; may play ten minutes a day."

@@ -176,7 +176,7 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
 /** Who and what there is at home. */
 function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<Facts>) => void }) {
   const catalogue = useQuery(catalogueQuery);
-  const equipment = [...new Set(catalogue.data?.exercises.flatMap((e) => e.equipment))].sort();
+  const things = Object.entries(catalogue.data?.things ?? {});
   return (
     <>
       <div>
@@ -210,8 +210,8 @@ function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<
         onChange={(missing) => onChange({ missing })}
       >
         <div className={css.missing}>
-          {equipment.map((item) => (
-            <Checkbox key={item} value={item} label={`a ${item}`} size="md" />
+          {things.map(([id, words]) => (
+            <Checkbox key={id} value={id} label={words} size="md" />
           ))}
         </div>
       </Checkbox.Group>

@@ -1,7 +1,7 @@
 import { Bead } from './Bead';
 import css from './Stops.module.css';
 
-export interface Stop {
+interface Stop {
   id: string;
   /** What it is and how it stands. */
   label: string;

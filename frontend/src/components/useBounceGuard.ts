@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 
 /** ms for which a check that has just appeared takes no grade: a double click or a bounced key
  * grades one check, not two. */
-export const BOUNCE = 400;
+const BOUNCE = 400;
 
 interface Guard {
   /** The check on screen has just come up. */

@@ -9,7 +9,7 @@ import { type Family, nearestSpot, sameSpot, type Spot, spotsOf } from './places
 import { type Tag, tagsOf } from './tags';
 import { useFading } from './useFading';
 
-export interface SpotState {
+interface SpotState {
   /** Worst grade found here; null when nothing here was checked. */
   grade: number | null;
   /** A check of the present look lies here. */

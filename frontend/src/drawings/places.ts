@@ -40,7 +40,7 @@ const NAMES: Record<string, string> = {
   elbow: 'Elbow',
 };
 
-export function placeName(place: string, finger?: number | null): string {
+function placeName(place: string, finger?: number | null): string {
   const which = FINGER_NAMES[finger ?? 0] ?? '';
   if (place === 'tip') return which ? `Tip of the ${which} finger` : 'Fingertip';
   if (place === 'middle') return which ? `Middle joint, ${which} finger` : 'Middle joint';

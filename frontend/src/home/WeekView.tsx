@@ -10,7 +10,7 @@ import css from './WeekView.module.css';
 
 const DAYS_OF_A_WEEK = 7;
 
-export interface WeekActions {
+interface WeekActions {
   onShow: (date: string) => void;
   /** Begin with this exercise; null for the first page. */
   onBegin: (exercise: string | null) => void;

@@ -18,7 +18,7 @@ export function dayOfMonth(date: string): string {
   return at(date).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 }
 
-export function plusDays(date: string, days: number): string {
+function plusDays(date: string, days: number): string {
   const moved = new Date(`${date}T12:00:00Z`);
   moved.setUTCDate(moved.getUTCDate() + days);
   return moved.toISOString().slice(0, 10);

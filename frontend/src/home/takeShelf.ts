@@ -20,7 +20,7 @@ export interface Sending {
   held: Held | null;
 }
 
-export interface Sent {
+interface Sent {
   take: WaitingTake;
   /** What came back: taken, or why not. */
   words: string;

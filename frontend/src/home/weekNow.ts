@@ -47,7 +47,7 @@ export function dayNumber(given: string, date: string): number {
   return Math.round((Date.parse(date) - Date.parse(given)) / DAY);
 }
 
-export function dateOf(given: string, day: number): string {
+function dateOf(given: string, day: number): string {
   return new Date(Date.parse(given) + day * DAY).toISOString().slice(0, 10);
 }
 

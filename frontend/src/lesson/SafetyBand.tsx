@@ -27,7 +27,7 @@ export function SafetyBand({ handle, onTell }: Props) {
               note.
             </p>
           </div>
-          {flag && <LiftFlag playerId={lesson.player.id} reasons={flag.reasons} />}
+          {flag && <LiftFlag playerId={lesson.player.id} stop={flag} />}
         </section>
       )}
       {level === 'amber' && (

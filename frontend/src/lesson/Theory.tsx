@@ -17,7 +17,7 @@ export function hasTheory(lesson: Lesson): boolean {
 }
 
 /** Something was seen or said today. */
-export function wasSeen(lesson: Lesson): boolean {
+function wasSeen(lesson: Lesson): boolean {
   return Object.keys(lesson.findings).length > 0 || lesson.complaint !== null;
 }
 
@@ -64,7 +64,7 @@ function noteOf(lesson: Lesson, weighing: boolean): string {
 }
 
 /** The sign of where a cause may start, as it stands on the hand. */
-export function TwoRings() {
+function TwoRings() {
   return (
     <svg className={css.rings} width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
       <circle cx="11" cy="11" r="5.5" />

@@ -2,7 +2,7 @@ import type { Lesson } from '../api/client';
 import { againWord } from '../words/again';
 import { MOVE_WORDS, shortDate } from '../words/words';
 
-export type StopKind = 'break' | 'again' | 'days' | 'review' | 'fit' | 'complaint' | 'body';
+type StopKind = 'break' | 'again' | 'days' | 'review' | 'fit' | 'complaint' | 'body';
 
 /** One thing to ask, as a stop on the string. */
 export interface AskStop {

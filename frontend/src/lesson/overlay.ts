@@ -1,4 +1,4 @@
-import type { Catalogue, Finding, Lesson } from '../api/client';
+import type { Finding, Lesson } from '../api/client';
 import type { Entry } from '../outbox/entry';
 import { withPlan } from './planDraft';
 
@@ -114,9 +114,4 @@ function withFinding(findings: Record<string, Finding>, entry: Entry): Record<st
       accepted: null,
     },
   };
-}
-
-/** Evidence by id, for quick look-up. */
-export function byId(catalogue: Catalogue): Map<string, Catalogue['evidence'][number]> {
-  return new Map(catalogue.evidence.map((item) => [item.id, item]));
 }

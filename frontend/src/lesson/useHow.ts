@@ -1,9 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
-import { client, type Lesson, type Schemas, unwrap } from '../api/client';
+import { client, type Lesson, unwrap } from '../api/client';
 import type { PlanItem } from './planDraft';
-
-export type How = Schemas['SheetItemOut'];
 
 /** Steps, picture and music of an exercise as the sheet will have them; `place` in the week: 1.. */
 export function useHow(item: PlanItem, place: number, lesson: Lesson) {

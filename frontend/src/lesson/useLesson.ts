@@ -11,8 +11,8 @@ import { useOutbox } from '../outbox/useOutbox';
 import { nextUndo, withEntries } from './overlay';
 
 type LessonEntry = Schemas['EntryIn'];
-export type EntryKind = LessonEntry['kind'];
-export type EntryValue<Kind extends EntryKind> = Extract<LessonEntry, { kind: Kind }>['value'];
+type EntryKind = LessonEntry['kind'];
+type EntryValue<Kind extends EntryKind> = Extract<LessonEntry, { kind: Kind }>['value'];
 /** Enters one thing; the kind says what the value is. */
 export type Enter = <Kind extends EntryKind>(
   kind: Kind,

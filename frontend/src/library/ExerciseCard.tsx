@@ -26,7 +26,7 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
     ['To a child', `“${exercise.child}”`],
     ['Helper', exercise.helper_does],
     ['Passed when', exercise.passed_when],
-    ['Needs at home', exercise.equipment.join(', ')],
+    ['Needs at home', exercise.equipment.map((id) => catalogue.things[id] ?? id).join(', ')],
     ['Why it was added', exercise.added],
   ];
   return (

@@ -13,7 +13,7 @@ export interface Entry {
 }
 
 /** What stands on a shelf, as lines to choose from. */
-export function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
+function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
   switch (shelf) {
     case 'exercises':
       return catalogue.exercises.map((e) => ({
@@ -82,7 +82,7 @@ export function searched(catalogue: Catalogue, search: string, instrument: strin
     .map(({ hit }) => hit);
 }
 
-export function wordsOf(search: string): string[] {
+function wordsOf(search: string): string[] {
   return search.toLowerCase().split(/\s+/).filter(Boolean);
 }
 

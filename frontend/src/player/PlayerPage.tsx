@@ -165,7 +165,7 @@ function Stopped({ playerId, stop }: { playerId: number; stop: Stop }) {
         <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}. Plans
         are paused; a doctor or physiotherapist should look at it.
       </div>
-      <LiftFlag playerId={playerId} reasons={stop.reasons} />
+      <LiftFlag playerId={playerId} stop={stop} />
     </section>
   );
 }

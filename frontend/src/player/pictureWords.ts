@@ -26,7 +26,7 @@ export function addressOf(playerId: number, picture: Kept): string {
 }
 
 /** What was measured on it, null for a picture without a measure. */
-export function angleOf({ measure, finger, angles }: Kept): Schemas['AngleOut'] | null {
+function angleOf({ measure, finger, angles }: Kept): Schemas['AngleOut'] | null {
   if (!isOnPicture(measure)) return null;
   const of = ofWhat(measure, finger ?? 4);
   return angles.find((each) => each.measure === measure && each.of === of) ?? null;

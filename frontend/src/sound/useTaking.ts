@@ -9,7 +9,7 @@ const LONGEST = 58_000;
 const QUIET = 0.02;
 const LOUD = 0.98;
 
-export type Level = 'quiet' | 'good' | 'loud';
+type Level = 'quiet' | 'good' | 'loud';
 
 /** Nothing, the microphone being opened, the beat that is counted in (1 to 4), or the seconds that are left. */
 export type Phase =

@@ -14,7 +14,7 @@ export function firstLine(row: Row): Said {
   return { words: row.due.length > 0 ? 'Look again' : 'no focus yet', is: 'plain' };
 }
 
-export function awayWords({ to, at }: NonNullable<Row['away']>): string {
+function awayWords({ to, at }: NonNullable<Row['away']>): string {
   return to === null ? 'absent today' : `moved to ${weekday(to)}, ${shortDate(to)}, ${at ?? ''}`;
 }
 

@@ -3,7 +3,7 @@
 import type { Schemas } from '../api/client';
 
 export const GRADE_WORDS = ['not there', 'slight', 'clear', 'strong'] as const;
-export const TRIAL_WORDS = ['no help', 'a little', 'clearly', 'at once'] as const;
+const TRIAL_WORDS = ['no help', 'a little', 'clearly', 'at once'] as const;
 
 export const STAGE_WORDS: Record<string, string> = {
   setup: 'Set-up',
@@ -98,7 +98,7 @@ export function minutesWords(minutes: number): string {
 }
 
 /** Minutes as the sheet, the phone and the week have them: to the half. */
-export function halves(minutes: number): number {
+function halves(minutes: number): number {
   return Math.round(2 * minutes) / 2;
 }
 

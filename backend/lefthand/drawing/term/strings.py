@@ -52,9 +52,10 @@ def draw_string(ground: Ground, string: TermString, top: float, *, is_first: boo
         day = ground.term.lessons[lesson]
         half = min(ground.week_width / 2, 22)
         chance = round(100 * string.probability[lesson])
+        why = string.why[lesson] or "not looked at"
         ground.mark(
             ground.x(day) - half, upper - 4, 2 * half, ground.at.thick + 8,
-            f"{string.name}, {ground.say(day)}: {string.why[lesson]}. {chance} % by all lessons.",
+            f"{string.name}, {ground.say(day)}: {why}. {chance} % by all lessons.",
             lesson=lesson, cause=string.cause,
         )  # fmt: skip
 

@@ -6,7 +6,7 @@ from typing import Any
 from django.conf import settings
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from studio.backup import BackupError, make_backup
+from studio.keeping.backup import BackupError, make_backup
 
 
 class Command(BaseCommand):

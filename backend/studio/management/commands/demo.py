@@ -6,8 +6,8 @@ from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand, CommandParser
 from django.utils import timezone
 
-from studio.demo_data import DEMO_PASSWORD, DEMO_USERNAME
-from studio.demo_past import MOST_WEEKS, TERM_WEEKS
+from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME
+from studio.demo.past_data import MOST_WEEKS, TERM_WEEKS
 
 
 class Command(BaseCommand):
@@ -28,7 +28,7 @@ class Command(BaseCommand):
         if not fresh and get_user_model().objects.filter(username=DEMO_USERNAME).exists():
             self.stdout.write("The demo studio is kept as it is; --fresh builds it anew.")
         else:
-            from studio.services.demo_studio import build_studio  # noqa: PLC0415 - takes a while
+            from studio.demo.studio import build_studio  # noqa: PLC0415 - takes a while
 
             count = build_studio(timezone.localdate(), weeks)
             self.stdout.write(f"Demo studio with {count} players is ready.")

@@ -7,7 +7,7 @@ from django.conf import settings
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.utils import timezone
 
-from studio.copies import copies_beside, forget
+from studio.keeping.copies import copies_beside, forget
 
 
 class Command(BaseCommand):

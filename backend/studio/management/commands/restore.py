@@ -10,7 +10,7 @@ from django.db import connection
 from django.db.migrations.loader import MigrationLoader
 from django.utils import timezone
 
-from studio.backup import BackupError, restore_backup
+from studio.keeping.backup import BackupError, restore_backup
 
 
 class Command(BaseCommand):

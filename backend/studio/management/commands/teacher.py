@@ -11,7 +11,7 @@ from django.contrib.auth.validators import UnicodeUsernameValidator
 from django.core.exceptions import ValidationError
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
-from studio.services.erasing import empty_log, erase_players_of
+from studio.players.erasing import empty_log, erase_players_of
 
 ACTIONS = ("add", "password", "remove", "list")
 

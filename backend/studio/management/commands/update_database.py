@@ -11,7 +11,7 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.utils import timezone
 
-from studio.backup import STAMP, BackupError, make_backup, restore_backup
+from studio.keeping.backup import STAMP, BackupError, make_backup, restore_backup
 
 
 class Command(BaseCommand):

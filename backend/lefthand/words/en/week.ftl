@@ -1,0 +1,14 @@
+# What a proposed week leaves out, and why.
+
+week-hand-below = Only in the lesson, with your hand below the instrument: { $exercises }.
+week-goes-on = Nothing was looked at today, so last week's work goes on.
+week-no-cause = No cause stands out yet, so this week keeps the hand loose and makes music.
+week-no-focus = No focus yet. For the meantime something gentle that also answers: { $cause }.
+week-look-next = To know more, look next at: { $checks }.
+week-no-release = No release: { $minutes } minutes a day hold no more.
+week-no-transfer = No step into music: { $minutes } minutes a day hold no more.
+week-no-transfer-eased = No step into music while easing off ({ $because }).
+week-few-minutes = { $used } of { $minutes } minutes a day: { $because }.
+few-eased = doses are halved while easing off ({ $because })
+few-loose = loose joints work short and often
+few-enough = more of the same does not help; play what you like with the rest

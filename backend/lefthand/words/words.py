@@ -1,0 +1,105 @@
+"""Putting words to a value, from the message files of a language (Project Fluent's syntax).
+
+In a message `{ $name }` is a value: a number, the name of something of the catalogue as it stands
+inside a sentence, another sentence, or several of these as a list. A value that is one of a few
+(a place, a likelihood) is worded by the message `kind-member`, and stands as `$name-id` to choose
+by. `COUNT` writes a small number as a word.
+"""
+
+from collections.abc import Mapping
+from enum import Enum
+from functools import lru_cache
+from pathlib import Path
+from typing import Any
+
+from babel.lists import format_list
+from fluent.runtime import FluentBundle, FluentResource
+
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.said import Named, NameOf, Said, Value
+from lefthand.values.wording import lower_first
+
+FOLDER = Path(__file__).parent
+LANGUAGE = "en"
+# Lists without a comma before the last "and".
+LOCALES = {"en": "en_GB"}
+KEPT = 4096
+
+
+class MessageError(Exception):
+    """A message that is not there or lacks a value; says which."""
+
+
+@lru_cache(maxsize=KEPT)
+def words_of(what: Said, language: str = LANGUAGE) -> str:
+    """The sentence, or the part of one. Raises MessageError for an id that no file has and for a
+    value that its message lacks."""
+    return _format(what.id, _values(what, language), language)
+
+
+def ids(language: str = LANGUAGE) -> frozenset[str]:
+    """Every message there is."""
+    return frozenset(_bundle(language)._messages)
+
+
+def _format(message: str, values: Mapping[str, Any], language: str) -> str:
+    bundle = _bundle(language)
+    if not bundle.has_message(message):
+        raise MessageError(f"no message {message!r}")
+    pattern = bundle.get_message(message).value
+    if pattern is None:
+        raise MessageError(f"message {message!r} is empty")
+    text, problems = bundle.format_pattern(pattern, dict(values))
+    if problems:
+        raise MessageError(f"{message}: {problems[0]}")
+    return str(text)
+
+
+def _values(what: Said, language: str) -> dict[str, Any]:
+    found: dict[str, Any] = {}
+    for name, value in what.values:
+        found[name] = _worded(value, language)
+        if isinstance(value, Enum):
+            found[f"{name}-id"] = _member(value)
+    return found
+
+
+def _worded(value: Value, language: str) -> Any:
+    if isinstance(value, Said):
+        return words_of(value, language)
+    if isinstance(value, Named):
+        return _name(value, language)
+    if isinstance(value, Enum):
+        return _format(f"{type(value).__name__.lower()}-{_member(value)}", {}, language)
+    if isinstance(value, tuple):
+        each = [str(_worded(one, language)) for one in value]
+        return format_list(each, locale=LOCALES[language])
+    return value
+
+
+def _member(value: Enum) -> str:
+    return value.name.lower().replace("_", "-")
+
+
+def _name(named: Named, language: str) -> str:
+    catalogue = load_catalogue()
+    if named.kind is NameOf.THING:
+        return _format(f"thing-{named.id.replace('_', '-')}", {}, language)
+    if named.kind is NameOf.EXERCISE:
+        return catalogue.exercises[named.id].name
+    if named.kind is NameOf.CAUSE:
+        return lower_first(catalogue.causes[named.id].name)
+    return lower_first(catalogue.evidence[named.id].label)
+
+
+@lru_cache(maxsize=8)
+def _bundle(language: str) -> FluentBundle:
+    def count(value: Any) -> Any:
+        number = int(value)
+        message = f"count-{number}"
+        return _format(message, {}, language) if bundle.has_message(message) else str(number)
+
+    bundle = FluentBundle([LOCALES[language]], use_isolating=False, functions={"COUNT": count})
+    for file in sorted((FOLDER / language).glob("*.ftl")):
+        bundle.add_resource(FluentResource(file.read_text(encoding="utf-8")))
+    return bundle

@@ -1,0 +1,1 @@
+"""The demo studio, built through the services of the others."""

@@ -1,0 +1,1 @@
+"""A teacher's settings and figures."""

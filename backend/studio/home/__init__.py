@@ -1,0 +1,1 @@
+"""The week at home: private link, week in force, logged days, takes."""

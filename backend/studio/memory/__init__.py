@@ -1,0 +1,1 @@
+"""What the records say of a player before a lesson begins."""

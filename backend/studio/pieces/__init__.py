@@ -1,0 +1,1 @@
+"""Music that players bring, and its part on paper."""

@@ -1,0 +1,1 @@
+"""Players: made, written to a file and read from one, whose leave there is, erased."""

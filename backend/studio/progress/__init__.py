@@ -1,0 +1,1 @@
+"""The course over many lessons: term, letters, tables."""

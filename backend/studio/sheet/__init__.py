@@ -1,0 +1,1 @@
+"""The practice sheet, its pages, and the calendar."""

@@ -1,0 +1,1 @@
+"""Recordings that were measured."""

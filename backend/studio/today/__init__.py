@@ -1,0 +1,1 @@
+"""The day's list, the timetable, and who is worth a thought."""
