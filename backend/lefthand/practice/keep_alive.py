@@ -136,9 +136,9 @@ def _moved(watch: Watch, cause: str, on: date, facts: LessonFacts, catalogue: Ca
 
 
 def _is_explained(name: str, cause: str, facts: LessonFacts, catalogue: Catalogue) -> bool:
-    """True for a sign that a focus of this lesson brings as strongly as the cause does."""
+    """True for a sign that a focus of this lesson, which the cause is not, brings as strongly."""
     causes = catalogue.evidence[name].causes
-    return any(causes.get(other, 0.0) >= causes[cause] for other in facts.focus if other != cause)
+    return any(causes.get(other, 0.0) >= causes[cause] for other in facts.focus)
 
 
 def _shows(cause: str, facts: LessonFacts, catalogue: Catalogue) -> set[str]:

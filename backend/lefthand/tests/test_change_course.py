@@ -11,10 +11,11 @@ import jsonschema_rs
 
 from lefthand.case.case import Case, Finding
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.change.causes import CauseWord
 from lefthand.change.change import change_json, change_of
 from lefthand.change.course import Course, CourseLesson, Practice, parse_course, series_of
 from lefthand.change.helped import Helped, better_than_others, shares, what_helped
-from lefthand.change.next_step import Step
+from lefthand.change.next_step import Step, next_step
 from lefthand.change.work import work_on
 from lefthand.reason.safety import Safety, SafetyLevel, stop_said
 from lefthand.tests.running import run_lefthand
@@ -162,6 +163,29 @@ class NextStep(TestCase):
         found = self.step(*[SHOWS] * 6, focus=("broken_wrist",))
         self.assertIn("Thumb squeezes explains more", found.why)
         self.assertEqual(found.check, CATALOGUE.causes[GRIP].settle[0])
+
+    def test_another_cause_explains_more_only_where_it_is_likely_and_more_so(self):
+        rows = course(*[SHOWS] * 7)
+        (mine,) = [c for c in change_of(rows, CATALOGUE).causes if c.cause == GRIP]
+        for chance, rivals, expected in (
+            (0.3, 0.45, "no clear change"),
+            (0.3, 0.5, "no clear change"),
+            (0.3, 0.51, "explains more"),
+            (0.7, 0.69, "no clear change"),
+            (0.7, 0.71, "explains more"),
+            (0.2, 0.3, "do not speak for it"),
+        ):
+            causes = [
+                replace(mine, word=CauseWord.NO_CLEAR_CHANGE, probability=(chance,)),
+                replace(
+                    mine,
+                    cause="broken_wrist",
+                    word=CauseWord.NO_CLEAR_CHANGE,
+                    probability=(rivals,),
+                ),
+            ]
+            with self.subTest(chance=chance, rival=rivals):
+                self.assertIn(expected, next_step(rows, causes, CATALOGUE).why)
 
     def test_pain_at_home_after_the_lesson_eases_off_or_stops(self):
         for pain, step in ((1, Step.EASE_OFF), (4, Step.STOP)):

@@ -12,10 +12,11 @@ from lefthand.practice.doses import (
     safe_dose,
 )
 from lefthand.practice.planning import aimed_cause, plan_item, prescribe
-from lefthand.practice.rules import reason_against
+from lefthand.practice.rules import reason_against, too_much_when_easing
 from lefthand.practice.selection import Wishes
 from lefthand.practice.situation import Situation
 from lefthand.tests.cases import case, diagnosis
+from lefthand.values.said import said
 from lefthand.values.vocabulary import Kind, Likelihood
 from lefthand.words import words_of
 
@@ -87,6 +88,21 @@ class Caution(TestCase):
 
 
 class Rules(TestCase):
+    def test_easing_off_leaves_out_each_kind_of_strain_for_its_own_reason(self):
+        taps = CATALOGUE.exercises["thumb_taps"]
+        for more, reason in (
+            ({}, None),
+            ({"kind": Kind.PLACEMENT}, None),
+            ({"kind": Kind.STRENGTH}, said("eased-kind")),
+            ({"kind": Kind.TRANSFER}, said("eased-kind")),
+            ({"stretch": True}, said("eased-stretch")),
+            ({"kind": Kind.PLACEMENT, "stretch": True}, said("eased-stretch")),
+            ({"static_s": 5}, said("eased-hold")),
+            ({"long_hold": True}, said("eased-hold")),
+        ):
+            with self.subTest(**more):
+                self.assertEqual(too_much_when_easing(replace(taps, **more)), reason)
+
     def test_age_and_children(self):
         table = (
             (replace(RELEASE, min_age=8), 8, None),

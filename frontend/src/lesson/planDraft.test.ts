@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 
-import type { Lesson } from '../api/client';
+import type { Catalogue, Lesson } from '../api/client';
 import {
+  atTempo,
   changed,
+  exercisesToAdd,
   firstHit,
   itemsOf,
   moreOrLess,
@@ -41,6 +43,37 @@ const WISH = { exercise: 'thumb_taps', rung: 2, reps: 10, sets: 2, days: [1, 2, 
 describe('changing the week by hand', () => {
   it('sends only what the server needs', () => {
     expect(wishOf(item)).toEqual(WISH);
+  });
+
+  it.each([
+    ['tempo', { tempo: 60, goal: 96 }, 4, { tempo: 64, goal: 96 }],
+    ['goal', { tempo: 60, goal: 96 }, -4, { tempo: 60, goal: 92 }],
+    ['tempo', { tempo: 94, goal: 96 }, 4, { tempo: 98, goal: 98 }],
+    ['goal', { tempo: 60, goal: 62 }, -4, { tempo: 60, goal: 60 }],
+    ['tempo', { tempo: 32, goal: 96 }, -4, { tempo: 30, goal: 96 }],
+    ['goal', { tempo: 60, goal: 206 }, 4, { tempo: 60, goal: 208 }],
+    ['tempo', { tempo: null, goal: null }, 4, { tempo: 64, goal: 96 }],
+  ] as const)('the goal never lies below the start: %s of %o by %i', (which, now, by, after) => {
+    expect(atTempo({ ...item, ...now }, which, by)).toMatchObject(after);
+  });
+
+  it('offers what is not there yet, of this instrument, the best for the focus first', () => {
+    const exercise = (id: string, ...instruments: string[]) => ({ id, name: id, instruments });
+    const catalogue = {
+      exercises: [
+        exercise('thumb_taps', 'vn'),
+        exercise('for_cello', 'vc'),
+        exercise('b', 'vn', 'va'),
+        exercise('a', 'vn'),
+        exercise('best', 'vn'),
+      ],
+    } as unknown as Catalogue;
+    const lesson = {
+      player: { instrument: 'vn' },
+      plan: { items: [item] },
+      proposal: { items: [], offered: ['best', 'a'] },
+    } as unknown as Lesson;
+    expect(exercisesToAdd(lesson, catalogue).map(({ id }) => id)).toEqual(['best', 'a', 'b']);
   });
 
   it.each([

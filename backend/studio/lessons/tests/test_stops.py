@@ -241,6 +241,21 @@ class AtHome(StopCase):
                 self.assertEqual(HomeDay.objects.get().later, times)
                 self.assertEqual(week.reasons, reasons or None)
 
+    def test_a_log_without_pain_takes_back_what_was_said_of_the_pain_of_that_day(self):
+        self.log(1, pain=2, place="thumb")
+        answer_later(self.token, DAY + timedelta(days=1), [], DAY + timedelta(days=2))
+        self.assertEqual(self.given.home_days.get().later, [])
+        self.log(1, pain=2, place="thumb", felt="tight")
+        self.assertEqual(self.given.home_days.get().later, [])
+        self.log(1, pain=0)
+        self.assertIsNone(self.given.home_days.get().later)
+
+    def test_a_stop_is_never_lifted_before_it_was_raised(self):
+        self.log(1, signs=["numbness"])
+        (flag,) = open_flags(self.player)
+        lifted = lift_flags(self.player, note=NOTE, on=flag.raised_on - timedelta(days=3))
+        self.assertEqual(lifted.lifted_on, flag.raised_on)
+
     def test_bad_answers_are_refused(self):
         self.log(1)
         self.assert_refused("bad_input", lambda: answer_later(self.token, DAY, [], DAY))
