@@ -33,7 +33,7 @@ from lefthand.practice.cues import cues_of, each_words
 from lefthand.practice.tempo import steps_between
 from lefthand.values.dose import Dose
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, Kept, Later, RedSign
 from studio.home.home_takes import asked_at_home, home_takes_of
 from studio.home.told_day import self_checks_of
 from studio.home.week_at_home import HomeWeek, days_between, planned_dates
@@ -42,7 +42,7 @@ from studio.memory.records import item_dose
 from studio.models import HomeDay, Lesson, PlanItem
 from studio.progress.term import better_words
 from studio.sheet.one_thing import reader_at
-from studio.sheet.sheet import INSTRUMENT_NAMES, PHONE_WIDTH, Sheet, build_sheet, drill_picture
+from studio.sheet.sheet import PHONE_WIDTH, Sheet, build_sheet, drill_picture
 from studio.sheet.sheet import SheetItem as PaperItem
 from studio.takes.takes import SLOW, drill_to_play
 
@@ -57,7 +57,7 @@ def home_out(week: HomeWeek) -> HomeOut:
     return HomeOut(
         whose=salted_hmac("jolf.home.whose", str(lesson.player_id)).hexdigest()[:24],
         first_name=lesson.player.name.split()[0],
-        instrument=INSTRUMENT_NAMES[instrument.value],
+        instrument=instrument.words,
         given_on=lesson.date,
         open_until=week.open_until,
         today=week.today,
@@ -205,17 +205,17 @@ def _self_check_out(lesson: Lesson, *, are_shown: bool) -> list[SelfCheckOut]:
 def day_out(log: HomeDay) -> HomeDayOut:
     return HomeDayOut(
         date=log.date,
-        done=log.done,
+        done=Done(log.done),
         parts=log.parts,
-        felt=log.felt,
+        felt=Felt(log.felt),
         pain=log.pain,
         place=log.place,
-        signs=list(log.signs),
-        later=log.later,
+        signs=[RedSign(sign) for sign in log.signs],
+        later=None if log.later is None else [Later(time) for time in log.later],
         tempos=log.tempos,
         checks=log.checks,
-        one_thing=log.one_thing,
-        hurt=log.hurt,
+        one_thing=Kept(log.one_thing),
+        hurt=HurtSaid(log.hurt),
     )
 
 

@@ -6,6 +6,7 @@ from ninja import Field, Schema
 
 from api.exercises.schemas import ExercisePage
 from api.hands.schemas import TwoHandsOut
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, Kept, Later, RedSign
 
 
 class TempoDone(Schema):
@@ -22,17 +23,17 @@ class HomeDayOut(Schema):
     and no more was said, "nothing" where that was taken back by somebody."""
 
     date: date
-    done: str
+    done: Done
     parts: list[str] | None
-    felt: str
+    felt: Felt
     pain: int
     place: str
-    signs: list[str]
-    later: list[str] | None
+    signs: list[RedSign]
+    later: list[Later] | None
     tempos: dict[str, TempoDone]
     checks: dict[str, list[str]]
-    one_thing: str
-    hurt: str
+    one_thing: Kept
+    hurt: HurtSaid
 
 
 class OneThingOut(Schema):
@@ -194,7 +195,8 @@ class HomeOut(Schema):
 
 
 class HomeDayIn(Schema):
-    """`given_on`: the day of the lesson whose week was open when it was told."""
+    """`given_on`: the day of the lesson whose week was open when it was told. Words are read with
+    the rest of the log, which names the field where one is not known."""
 
     given_on: date | None = None
     client_key: str = Field(default="", max_length=64)

@@ -24,7 +24,7 @@ from studio.models import HomeLink
 from studio.paper.setting import Paper
 from studio.sheet.calendar import USUAL_TIME, week_calendar
 from studio.sheet.pages import PageFor, sheet_pdf, sheet_svgs
-from studio.sheet.sheet import INSTRUMENT_NAMES, Sheet, build_sheet, shown_item
+from studio.sheet.sheet import Sheet, build_sheet, shown_item
 
 router = Router(tags=["sheets"])
 
@@ -129,7 +129,7 @@ def _sheet_out(sheet: Sheet) -> SheetOut:
         made_for=list(sheet.made_for),
         first_name=sheet.first_name,
         date=sheet.date,
-        instrument=INSTRUMENT_NAMES[sheet.instrument.value],
+        instrument=sheet.instrument.words,
         one_thing=sheet.one.say,
         why=sheet.one.why,
         teacher_line=sheet.teacher_line,

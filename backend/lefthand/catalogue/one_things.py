@@ -11,12 +11,8 @@ NO_FOCUS = "none"
 # Years (working judgement, no source).
 CHILD_BELOW, ADULT_FROM = 12, 18
 FINGERS = {1: "first finger", 2: "second finger", 3: "third finger", 4: "little finger"}
-INSTRUMENTS = {
-    Instrument.VIOLIN: "violin",
-    Instrument.VIOLA: "viola",
-    Instrument.CELLO: "cello",
-    Instrument.BASS: "bass",
-}
+# As a player calls it.
+SHORT = {Instrument.BASS: "bass"}
 WORDS_SAID = 9
 WORDS_WHY = {"child": 8, "teen": 15, "adult": 15}
 
@@ -74,7 +70,7 @@ class OneThings:
         is_one = len(fingers) == 1
         words = {
             "finger": FINGERS[fingers[0]] if is_one else "",
-            "instrument": INSTRUMENTS[instrument],
+            "instrument": SHORT.get(instrument, instrument.words),
         }
         say = (said.finger if is_one else "") or said.say
         ask = (self.ask_finger if is_one else "") or self.ask

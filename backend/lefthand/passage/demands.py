@@ -9,7 +9,7 @@ from dataclasses import dataclass, field, replace
 
 from lefthand.fit.stops import span_needed
 from lefthand.passage.levels import Ease
-from lefthand.passage.places import HALF, OPEN, Hand, Place, is_upper, position_of
+from lefthand.passage.places import HALF, OPEN, Hand, Place, position_of
 from lefthand.passage.played import Played
 from lefthand.passage.release import natural_release
 from lefthand.values.vocabulary import Instrument
@@ -237,7 +237,7 @@ def _of_holding(seconds: float) -> float:
 def _where(here: _Here, place: Place) -> Iterator[Demand]:
     """What string, height and the other fingers make of a stop."""
     finger, name = place.finger, NAMES[place.finger]
-    upper = is_upper(here.whose.instrument)
+    upper = here.whose.instrument.is_held_up
     string = STRINGS - place.string
     offset = place.semitones - here.hand.base
     if upper and finger == 4:
@@ -298,7 +298,7 @@ def _stretch(here: _Here, low: Place, high: Place) -> Iterator[Demand]:
     apart = high.finger - low.finger
     if apart not in (1, 2, 3):
         return
-    upper = is_upper(here.whose.instrument)
+    upper = here.whose.instrument.is_held_up
     eased = here.whose.usual_span * SHARES[upper][apart]
     if not upper and low.finger == 1 and here.hand.wide:
         eased *= FIRST_OPENS[apart]
@@ -362,7 +362,7 @@ def _crossing(here: _Here) -> Iterator[Demand]:
         return
     lead = here.lead.finger
     points = 0.5 + (0.25 if here.note.slurred else 0.0)
-    points += 0.25 if lowest < were_lowest and is_upper(here.whose.instrument) else 0.0
+    points += 0.25 if lowest < were_lowest and here.whose.instrument.is_held_up else 0.0
     points *= 1.0 if here.stopped or before.lead.finger else 0.3
     words = f"from string {STRINGS - were_highest} to {STRINGS - highest}"
     words += " in the slur" if here.note.slurred else ""
@@ -397,7 +397,7 @@ def _neighbours(here: _Here) -> Iterator[Demand]:
     if one.string != two.string or not is_line:
         return
     is_still = here.hand.base == before.hand.base
-    upper = is_upper(here.whose.instrument)
+    upper = here.whose.instrument.is_held_up
     if is_still and two.finger == 4 and one.finger in ((3,) if upper else (2, 3)):
         words = f"fourth straight after the {NAMES[one.finger]}"
         yield here.demand("own.after_third", 0.8 if upper else 0.6, 4, words)

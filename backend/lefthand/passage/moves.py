@@ -116,7 +116,7 @@ class Moves:
         stopped = same_string & still & (before > 0) & (after > 0)
         stopped &= (before < THUMB) & (after < THUMB)
         total += np.where(stopped & (np.sign(fingers) * np.sign(step) < 0), cost["order"], 0.0)
-        if self._instrument not in (Instrument.VIOLIN, Instrument.VIOLA):
+        if not self._instrument.is_held_up:
             return total
         far, apart = np.abs(step), np.abs(fingers)
         third_fourth = stopped & (apart == 1) & (np.maximum(before, after) == 4)

@@ -87,13 +87,9 @@ class Hands:
     at: np.ndarray  # semitones of each finger
 
 
-def is_upper(instrument: Instrument) -> bool:
-    return instrument in (Instrument.VIOLIN, Instrument.VIOLA)
-
-
 def position_of(instrument: Instrument, base: int) -> int:
     """Usual number, 0 for half position of cello and bass; 1 holds half position of the violin."""
-    if is_upper(instrument):
+    if instrument.is_held_up:
         return POSITIONS[base] if base < len(POSITIONS) else TOP_POSITION
     return LOW_POSITIONS[base] if base < len(LOW_POSITIONS) else base - 3
 
@@ -130,7 +126,7 @@ class Fingerboard:
         for way in self._ways(pitch):
             finger = way.place.finger
             long = {OPEN: self.cost["open_long"], 4: self.cost["fourth_long"]}.get(finger, 0.0)
-            bases = COMMON_BASES[is_upper(self.instrument)] if way.base is None else (way.base,)
+            bases = COMMON_BASES[self.instrument.is_held_up] if way.base is None else (way.base,)
             found += [(Hand((way.place,), base, way.wide), way.cost, long) for base in bases]
         return found
 
@@ -155,7 +151,7 @@ class Fingerboard:
 
     def _stops(self, above: int, letters: int) -> Iterator[tuple[int, int, bool, float]]:
         """Finger, base, wide and cost for a stop so many semitones and letters above the string."""
-        if is_upper(self.instrument):
+        if self.instrument.is_held_up:
             yield from self._upper_stops(above, letters)
             return
         for wide, hand in self._low_hands():

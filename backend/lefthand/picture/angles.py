@@ -11,7 +11,7 @@ from itertools import pairwise
 
 from lefthand.picture.foreshortening import Leaning
 from lefthand.picture.points import FINGER_CHAIN, Point, Points
-from lefthand.values.vocabulary import FINGERS, Instrument
+from lefthand.values.vocabulary import FINGERS
 
 PIXEL = 1.0
 # Mean sine between finger and string under which the string does not tell the way of flexion.
@@ -185,7 +185,7 @@ def elbow_offset(points: Points) -> Angle | None:
     from the front that is not mirrored; outward, to the player's left, is positive. The width of
     the hand is taken from the base of the first to that of the fourth. Violin and viola only."""
     path = points.path("1.base", "4.base", "elbow")
-    if path is None or points.instrument not in (Instrument.VIOLIN, Instrument.VIOLA):
+    if path is None or not points.instrument.is_held_up:
         return None
     first, fourth, elbow = path
     width = first.to(fourth).length

@@ -9,7 +9,7 @@ from enum import StrEnum
 
 from lefthand.case.case import Case, Reports
 from lefthand.values.said import Said, said
-from lefthand.values.vocabulary import Grade
+from lefthand.values.vocabulary import Grade, RedSign
 
 LOOSENESS_SCORE = "laxity.ninepoint"
 LOOSENESS_ADVICE = said("advice-loose")
@@ -104,15 +104,9 @@ def _is_sore_skin(reports: Reports) -> bool:
 
 def red_reasons(reports: Reports) -> list[StopReason]:
     """Every reason to stop and ask a doctor or physiotherapist; empty when there is none."""
-    signs = {
-        StopReason.NUMBNESS: reports.numbness,
-        StopReason.RADIATING: reports.radiating,
-        StopReason.CURLING: reports.curling,
-        StopReason.SWELLING: reports.swelling,
-        StopReason.SUDDEN_WEAKNESS: reports.sudden_weakness,
-        StopReason.PAIN: (reports.pain or 0) >= RED_PAIN,
-    }
-    reasons = [reason for reason, present in signs.items() if present]
+    reasons = [StopReason(sign) for sign in RedSign if getattr(reports, sign)]
+    if (reports.pain or 0) >= RED_PAIN:
+        reasons.append(StopReason.PAIN)
     if _is_sore_skin(reports):
         return reasons
     reasons += [reason for reason in RED_TIMES if reason in reports.pain_when]

@@ -9,7 +9,7 @@ import numpy as np
 from lefthand.music.reading.reader import read_piece
 from lefthand.passage.fingering import Wish, fingerings, printed_wishes
 from lefthand.passage.moves import Moves
-from lefthand.passage.places import THUMB, Fingerboard, fingerboard_of, is_upper
+from lefthand.passage.places import THUMB, Fingerboard, fingerboard_of
 from lefthand.passage.played import played
 from lefthand.tests.fiddle_tunes import fingered_tunes, is_for_fitting
 from lefthand.tests.reference_reading import CORPUS
@@ -169,4 +169,4 @@ class Outside(TestCase):
             is_plain = 0 < before.finger < THUMB and 0 < after.finger < THUMB
             if is_line and is_plain and before.string == after.string and one.base == two.base:
                 up = (after.finger - before.finger) * (after.semitones - before.semitones)
-                self.assertGreaterEqual(up, 0 if is_upper(board.instrument) else -1)
+                self.assertGreaterEqual(up, 0 if board.instrument.is_held_up else -1)

@@ -14,6 +14,11 @@ class Instrument(StrEnum):
         """True for the instruments held at the shoulder."""
         return self in (Instrument.VIOLIN, Instrument.VIOLA)
 
+    @property
+    def words(self) -> str:
+        """Its name, as everybody says it."""
+        return "double bass" if self is Instrument.BASS else self.name.lower()
+
 
 class Level(StrEnum):
     BEGINNER = "beginner"
@@ -61,6 +66,58 @@ class Setting(StrEnum):
     PLUCKED = "plucked"
     BOWED = "bowed"
     PIECE = "piece"
+
+
+class Done(StrEnum):
+    """How much of a day's practice was done."""
+
+    DONE = "done"
+    PARTLY = "partly"
+    NOT = "not"
+
+
+class Felt(StrEnum):
+    """How the hand felt after a day's practice; UNSAID where nobody said it."""
+
+    UNSAID = ""
+    SOFT = "soft"
+    MIXED = "mixed"
+    TIGHT = "tight"
+
+
+class Kept(StrEnum):
+    """How much of the week's one thing was there; UNSAID where nobody said it."""
+
+    UNSAID = ""
+    MOSTLY = "mostly"
+    PARTLY = "partly"
+    NOT = "not"
+
+
+class HurtSaid(StrEnum):
+    """It hurt and no more was said, or it was said to be nothing after all."""
+
+    UNSAID = ""
+    OPEN = "open"
+    NOTHING = "nothing"
+
+
+class RedSign(StrEnum):
+    """What stops a week at once, as a player tells it; also the names of these reports."""
+
+    NUMBNESS = "numbness"
+    RADIATING = "radiating"
+    CURLING = "curling"
+    SWELLING = "swelling"
+    SUDDEN_WEAKNESS = "sudden_weakness"
+
+
+class Later(StrEnum):
+    """When a pain was still there, as is asked the next day."""
+
+    NEXT_DAY = "next_day"
+    REST = "rest"
+    NIGHT = "night"
 
 
 class Lately(StrEnum):

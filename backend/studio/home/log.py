@@ -11,10 +11,10 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.pains import NOT_YET
 from lefthand.reason.safety import red_reasons
 from lefthand.values.errors import InputError
-from lefthand.values.vocabulary import Instrument, Place
+from lefthand.values.vocabulary import Instrument, Later, Place
 from studio.errors import StudioError
 from studio.home.link import open_week, player_behind, week_told
-from studio.home.told_day import LATER, read_log
+from studio.home.told_day import read_log
 from studio.home.week_at_home import DAYS_AHEAD, HomeWeek
 from studio.lessons.flags import raise_from_home, take_back_from_home
 from studio.memory.pains import place_named
@@ -76,10 +76,10 @@ def answer_later(
     log = HomeDay.objects.filter(lesson__player=player, date=day).order_by("lesson__date").last()
     if log is None or log.felt_pain <= 0 or day >= today + timedelta(days=DAYS_AHEAD):
         raise StudioError("bad_input", "date", "expected an earlier day on which something hurt")
-    unknown = set(times) - set(LATER)
+    unknown = set(times) - set(Later)
     if unknown:
         raise StudioError("bad_input", "times", f"unknown time {sorted(unknown)[0]!r}")
-    log.later = [time for time in LATER if time in times]
+    log.later = [time.value for time in Later if time in times]
     log.save(update_fields=["later"])
     lesson = log.lesson
     when = tuple(log.later)

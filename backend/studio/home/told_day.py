@@ -9,46 +9,41 @@ from lefthand.practice.tempo import TEMPO_RANGE
 from lefthand.values.errors import InputError
 from lefthand.values.fields import (
     Fields,
+    read_choice,
     read_mapping,
     read_number,
     read_one_of,
     read_words,
     short,
 )
-from lefthand.values.vocabulary import Instrument, Place
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, Kept, Place, RedSign
 from studio.home.week_at_home import HomeWeek
 from studio.memory.findings import youngest_age_at
 from studio.models import Lesson
 
-DONE = ("done", "partly", "not")
-FELT = ("", "soft", "mixed", "tight")
-ONE_THING = ("", "mostly", "partly", "not")
-HURT_SAID = ("", "open", "nothing")
 WHEN = ("before", "after")
 MOST_PLAYS = 999
-LATER = ("next_day", "rest", "night")
-SIGNS = ("numbness", "radiating", "curling", "swelling", "sudden_weakness")
 
 
 def read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
     """A day of this lesson's week as fields of its log. Raises InputError."""
     signs = read_words("signs", data.get("signs", []))
-    unknown = set(signs) - set(SIGNS)
+    unknown = set(signs) - {sign.value for sign in RedSign}
     if unknown:
         raise InputError("signs", f"unknown sign {sorted(unknown)[0]!r}")
     given = {item.exercise for item in HomeWeek(lesson, lesson.date).given}
     return {
         "date": data["date"],
-        "done": read_one_of("done", data.get("done"), DONE),
+        "done": read_choice("done", data.get("done"), Done).value,
         "parts": read_parts(data.get("parts"), given),
-        "felt": read_one_of("felt", data.get("felt", ""), FELT),
+        "felt": read_choice("felt", data.get("felt", ""), Felt).value,
         "pain": int(read_number("pain", data.get("pain", 0), 0, 10, whole=True)),
         "place": read_one_of("place", data.get("place") or "", ("", *Place)),
         "signs": signs,
         "tempos": read_tempos(data.get("tempos") or {}, given),
         "checks": read_checks(data.get("checks") or {}, lesson),
-        "one_thing": read_one_of("one_thing", data.get("one_thing") or "", ONE_THING),
-        "hurt": read_one_of("hurt", data.get("hurt") or "", HURT_SAID),
+        "one_thing": read_choice("one_thing", data.get("one_thing") or "", Kept).value,
+        "hurt": read_choice("hurt", data.get("hurt") or "", HurtSaid).value,
     }
 
 

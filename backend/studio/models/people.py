@@ -3,7 +3,9 @@
 from django.conf import settings
 from django.db import models
 
-INSTRUMENTS = [("vn", "violin"), ("va", "viola"), ("vc", "cello"), ("db", "double bass")]
+from lefthand.values.vocabulary import Instrument
+
+INSTRUMENTS = [(each.value, each.words) for each in Instrument]
 # Skin tones of the drawn hand, light to dark; unpainted until the teacher chooses.
 HAND_TONES = [(tone, tone) for tone in ("outline", "one", "two", "three", "four", "five")]
 LEVELS = [("beginner", "beginner"), ("intermediate", "intermediate"), ("advanced", "advanced")]

@@ -1,12 +1,21 @@
 """The week that a lesson gave, and what came of it at home."""
 
+from enum import StrEnum
+
 from django.db import models
 
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, Kept
 from studio.models.lessons import Lesson
 from studio.models.people import Player
 from studio.models.pieces import Piece
 
 LEAST_PAIN = 1.0
+
+
+def _choices(words: type[StrEnum]) -> list[tuple[str, str]]:
+    return [(word.value, word.value) for word in words if word.value]
+
+
 HURT = models.Q(pain__gt=0) | models.Q(hurt="open")  # of a day at home
 
 
@@ -110,21 +119,17 @@ class HomeDay(models.Model):
 
     lesson = models.ForeignKey(Lesson, on_delete=models.CASCADE, related_name="home_days")
     date = models.DateField()
-    done = models.CharField(max_length=6, choices=[(w, w) for w in ("done", "partly", "not")])
+    done = models.CharField(max_length=6, choices=_choices(Done))
     parts = models.JSONField(null=True, blank=True)
-    felt = models.CharField(
-        max_length=6, choices=[(w, w) for w in ("soft", "mixed", "tight")], blank=True
-    )
+    felt = models.CharField(max_length=6, choices=_choices(Felt), blank=True)
     pain = models.PositiveSmallIntegerField(default=0)
     place = models.CharField(max_length=12, blank=True)
     signs = models.JSONField(default=list, blank=True)
     later = models.JSONField(null=True, blank=True)
     tempos = models.JSONField(default=dict, blank=True)
     checks = models.JSONField(default=dict, blank=True)
-    one_thing = models.CharField(
-        max_length=6, choices=[(w, w) for w in ("mostly", "partly", "not")], blank=True
-    )
-    hurt = models.CharField(max_length=7, choices=[(w, w) for w in ("open", "nothing")], blank=True)
+    one_thing = models.CharField(max_length=6, choices=_choices(Kept), blank=True)
+    hurt = models.CharField(max_length=7, choices=_choices(HurtSaid), blank=True)
 
     class Meta:
         ordering = ["date"]

@@ -16,6 +16,7 @@ from lefthand.practice.week import LAST_DAY
 from lefthand.reason.looks import LookOrder
 from lefthand.values.errors import InputError
 from lefthand.values.fields import (
+    read_choice,
     read_flag,
     read_mapping,
     read_number,
@@ -23,16 +24,19 @@ from lefthand.values.fields import (
     read_words,
     short,
 )
-from lefthand.values.vocabulary import FINGERS, Place
+from lefthand.values.vocabulary import (
+    FINGERS,
+    Done,
+    Felt,
+    HurtSaid,
+    Kept,
+    Later,
+    Place,
+    RedSign,
+)
 from studio.entries.answers import AGAIN_KEYS
 from studio.entries.week import MAX_ONE_THING
 from studio.home.told_day import (
-    DONE,
-    FELT,
-    HURT_SAID,
-    LATER,
-    ONE_THING,
-    SIGNS,
     read_checks,
     read_parts,
     read_tempos,
@@ -209,25 +213,26 @@ def _focus(row: Mapping[str, Any], read: LessonRows, reading: Reading) -> None:
 def _home_day(row: Mapping[str, Any], read: LessonRows, _reading: Reading) -> None:
     signs = read_words("signs", row.get("signs") or [])
     later = row.get("later")
-    if set(signs) - set(SIGNS):
-        raise InputError("signs", f"unknown sign {sorted(set(signs) - set(SIGNS))[0]!r}")
+    unknown = set(signs) - {sign.value for sign in RedSign}
+    if unknown:
+        raise InputError("signs", f"unknown sign {min(unknown)!r}")
     day = read_date("date", row.get("date"))
     if day not in read.days and len(read.days) >= MOST_DAYS:
         raise InputError("home_days", f"expected at most {MOST_DAYS} days a lesson")
     read.days[day] = HomeDay(
         lesson=read.lesson,
         date=day,
-        done=read_one_of("done", row.get("done"), DONE),
+        done=read_choice("done", row.get("done"), Done).value,
         parts=read_parts(row.get("parts"), read.items),
-        felt=read_one_of("felt", row.get("felt", ""), FELT),
+        felt=read_choice("felt", row.get("felt", ""), Felt).value,
         pain=int(read_number("pain", row.get("pain", 0), 0, 10, whole=True)),
         place=read_one_of("place", row.get("place") or "", ("", *Place)),
         signs=signs,
-        later=None if later is None else [t for t in LATER if t in later],
+        later=None if later is None else [t.value for t in Later if t in later],
         tempos=read_tempos(row.get("tempos") or {}, read.items),
         checks=read_checks(row.get("checks") or {}, read.lesson),
-        one_thing=read_one_of("one_thing", row.get("one_thing") or "", ONE_THING),
-        hurt=read_one_of("hurt", row.get("hurt") or "", HURT_SAID),
+        one_thing=read_choice("one_thing", row.get("one_thing") or "", Kept).value,
+        hurt=read_choice("hurt", row.get("hurt") or "", HurtSaid).value,
     )
 
 

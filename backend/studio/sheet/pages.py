@@ -18,7 +18,7 @@ from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
 from studio.paper.setting import Paper, set_pdf, set_svg, shipped_fonts
 from studio.sheet.helper_page import helper_page
-from studio.sheet.sheet import INSTRUMENT_NAMES, Sheet, SheetItem
+from studio.sheet.sheet import Sheet, SheetItem
 
 TEMPLATE = Path(__file__).with_name("sheet.typ")
 MUSIC_WIDTH = 180.0  # mm between the margins
@@ -154,7 +154,7 @@ def sheet_data(
     held = {day.exercises for day in sheet.days if day.exercises}
     return {
         "name": sheet.first_name,
-        "instrument": INSTRUMENT_NAMES[sheet.instrument.value],
+        "instrument": sheet.instrument.words,
         "from": f"{sheet.date.day} {sheet.date:%B}",
         "minutes": _minutes(sheet.minutes_a_day) if sheet.items else "",
         "child": is_child,

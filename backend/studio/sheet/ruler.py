@@ -8,7 +8,6 @@ from typing import Any
 from lefthand.drawing.anatomy import neck_sizes
 from lefthand.fit.reach import Reach
 from studio.paper.setting import Paper, set_pdf
-from studio.sheet.sheet import INSTRUMENT_NAMES
 
 TEMPLATE = Path(__file__).with_name("ruler.typ")
 
@@ -33,7 +32,7 @@ def ruler_data(reach: Reach) -> dict[str, Any]:
     near, far = neck.width
     at_last = (near + (far - near) * last / 100) * reach.string_length / neck.string
     return {
-        "instrument": INSTRUMENT_NAMES[reach.instrument.value],
+        "instrument": reach.instrument.words,
         "string": _told(reach.string_length),
         "frame": f"{'half' if reach.position == 0 else 'first'} position"
         if reach.position < 2

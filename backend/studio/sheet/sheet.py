@@ -30,7 +30,6 @@ from studio.pieces.place import PlaceOnPaper, place_on_paper
 from studio.sheet.days import SheetDay, sheet_days
 from studio.sheet.one_thing import one_thing_of, reader_at
 
-INSTRUMENT_NAMES = {"vn": "violin", "va": "viola", "vc": "cello", "db": "double bass"}
 MUSIC_WIDTH = 1900
 PHONE_WIDTH = 900
 BARS_OF_WIDTH = {PHONE_WIDTH: 2}

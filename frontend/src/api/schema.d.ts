@@ -2352,6 +2352,12 @@ export interface components {
             value: boolean;
         };
         /**
+         * Done
+         * @description How much of a day's practice was done.
+         * @enum {string}
+         */
+        Done: "done" | "partly" | "not";
+        /**
          * DrawnPictureOut
          * @description A drawn hand to try the measuring on. `image`: JPEG, base64. `truth`: degrees it was drawn
          *     with, by measure.
@@ -2687,6 +2693,12 @@ export interface components {
             frames?: number;
             instrument: components["schemas"]["Instrument"];
         };
+        /**
+         * Felt
+         * @description How the hand felt after a day's practice; UNSAID where nobody said it.
+         * @enum {string}
+         */
+        Felt: "" | "soft" | "mixed" | "tight";
         /** FieldProblem */
         FieldProblem: {
             /** Field */
@@ -3032,7 +3044,8 @@ export interface components {
         };
         /**
          * HomeDayIn
-         * @description `given_on`: the day of the lesson whose week was open when it was told.
+         * @description `given_on`: the day of the lesson whose week was open when it was told. Words are read with the
+         *     rest of the log, which names the field where one is not known.
          */
         HomeDayIn: {
             /**
@@ -3111,16 +3124,12 @@ export interface components {
              * Format: date
              */
             date: string;
-            /** Done */
-            done: string;
-            /** Felt */
-            felt: string;
-            /** Hurt */
-            hurt: string;
+            done: components["schemas"]["Done"];
+            felt: components["schemas"]["Felt"];
+            hurt: components["schemas"]["HurtSaid"];
             /** Later */
-            later: string[] | null;
-            /** One Thing */
-            one_thing: string;
+            later: components["schemas"]["Later"][] | null;
+            one_thing: components["schemas"]["Kept"];
             /** Pain */
             pain: number;
             /** Parts */
@@ -3128,7 +3137,7 @@ export interface components {
             /** Place */
             place: string;
             /** Signs */
-            signs: string[];
+            signs: components["schemas"]["RedSign"][];
             /** Tempos */
             tempos: {
                 [key: string]: components["schemas"]["TempoDone"];
@@ -3365,6 +3374,12 @@ export interface components {
             words: string;
         };
         /**
+         * HurtSaid
+         * @description It hurt and no more was said, or it was said to be nothing after all.
+         * @enum {string}
+         */
+        HurtSaid: "" | "open" | "nothing";
+        /**
          * ImportedOut
          * @description A player from a file. `left_out`: what of the file could not be kept, in words.
          */
@@ -3394,6 +3409,12 @@ export interface components {
          * @enum {string}
          */
         Instrument: "vn" | "va" | "vc" | "db";
+        /**
+         * Kept
+         * @description How much of the week's one thing was there; UNSAID where nobody said it.
+         * @enum {string}
+         */
+        Kept: "" | "mostly" | "partly" | "not";
         /**
          * KeptOut
          * @description `size`: bytes. `until`: the last day; None where nothing is kept.
@@ -3470,6 +3491,12 @@ export interface components {
             /** Mirrored */
             mirrored: boolean;
         };
+        /**
+         * Later
+         * @description When a pain was still there, as is asked the next day.
+         * @enum {string}
+         */
+        Later: "next_day" | "rest" | "night";
         /**
          * LaterIn
          * @description `times`: when pain of the day `date` was still there: next_day, rest, night.
@@ -4590,6 +4617,12 @@ export interface components {
             /** Weight */
             weight: number;
         };
+        /**
+         * RedSign
+         * @description What stops a week at once, as a player tells it; also the names of these reports.
+         * @enum {string}
+         */
+        RedSign: "numbness" | "radiating" | "curling" | "swelling" | "sudden_weakness";
         /**
          * ReminderOut
          * @description A cause that was gone `since`: due for another look, or back on `returned`.

@@ -4,12 +4,12 @@ import { type Answers, UNANSWERED } from './dayLog';
 import { type Choice, Question } from './Question';
 import type { WeekNow } from './weekNow';
 
-const KEPT: Choice<string>[] = [
+const KEPT: Choice<Answers['one_thing']>[] = [
   { id: 'mostly', words: 'Yes, mostly' },
   { id: 'partly', words: 'Now and then' },
   { id: 'not', words: 'Not yet' },
 ];
-const FELT: Choice<string>[] = [
+const FELT: Choice<Answers['felt']>[] = [
   { id: 'soft', words: 'Soft', means: 'easy all the way' },
   { id: 'mixed', words: 'In between', means: 'soft at first, tight later' },
   { id: 'tight', words: 'Tight', means: 'hard, stiff or tired' },

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 
+import type { Schemas } from '../api/client';
 import { PainPlace } from '../components/PainPlace';
 import { type Hurt, NO_PAIN } from './dayLog';
 import css from './Hurts.module.css';
 import home from './home.module.css';
 import { type Choice, Question } from './Question';
 
-const SIGNS: Choice<string>[] = [
+const SIGNS: Choice<Schemas['RedSign'] | 'hurts'>[] = [
   { id: 'numbness', words: 'It tingles or is numb' },
   { id: 'radiating', words: 'The pain runs along the arm' },
   { id: 'curling', words: 'A finger curls by itself' },

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 
 import {
   doneOn,
+  type Hurt,
   isPain,
   logOf,
   NO_PAIN,
@@ -47,26 +48,26 @@ describe('the log of a day', () => {
   });
 
   test('what hurt stays until somebody says that it was nothing', () => {
-    const hurt = { pain: 2, place: 'thumb', signs: [], hurt: '' };
+    const hurt: Hurt = { pain: 2, place: 'thumb', signs: [], hurt: '' };
     const before = logOf(DAY, ITEMS, practised('taps'), { ...SAID, hurt });
     const later = logOf(DAY, ITEMS, practised('arch'), { ...SAID, before });
     expect([later.pain, later.place]).toEqual([2, 'thumb']);
-    const nothing = { ...NO_PAIN, hurt: 'nothing' };
+    const nothing: Hurt = { ...NO_PAIN, hurt: 'nothing' };
     const taken = logOf(DAY, ITEMS, practised(), { ...SAID, before: later, hurt: nothing });
     expect([taken.pain, taken.hurt, taken.done]).toEqual([0, 'nothing', 'partly']);
   });
 
   test('what was done does not become all of it while less is asked for', () => {
-    const open = { ...NO_PAIN, hurt: 'open' };
+    const open: Hurt = { ...NO_PAIN, hurt: 'open' };
     const before = logOf(DAY, ITEMS, practised('taps'), { ...SAID, hurt: open });
     const eased = ITEMS.slice(0, 1);
-    const hurt = { pain: 2, place: 'wrist', signs: [], hurt: '' };
+    const hurt: Hurt = { pain: 2, place: 'wrist', signs: [], hurt: '' };
     const told = logOf(DAY, eased, practised('taps'), { ...SAID, hurt, before });
     expect([told.done, told.parts, told.pain]).toEqual(['partly', ['taps'], 2]);
   });
 
   test('a second touch the same day forgets nothing of the first', () => {
-    const first = { pain: 3, place: 'wrist', signs: [], hurt: '' };
+    const first: Hurt = { pain: 3, place: 'wrist', signs: [], hurt: '' };
     const open = worse(first, { ...NO_PAIN, hurt: 'open' });
     expect([open.pain, open.place, open.hurt]).toEqual([3, 'wrist', 'open']);
     const told = worse(first, { pain: 1, place: 'thumb', signs: ['swelling'], hurt: '' });

@@ -69,7 +69,7 @@ export function useDay({ week, log }: Pick<HomeHandle, 'week' | 'log'>) {
   function touchWasNothing() {
     const known = week.days.find((day) => day.date === painOn);
     if (known?.hurt !== 'open') return;
-    const told = { ...painOf(known), hurt: '' };
+    const told: Hurt = { ...painOf(known), hurt: '' };
     keep(painOn, { answers, hurt: isPain(told) ? told : { ...NO_PAIN, hurt: 'nothing' } });
   }
   return {

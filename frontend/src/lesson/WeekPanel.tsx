@@ -7,7 +7,7 @@ import type { Catalogue, Lesson } from '../api/client';
 import { setupsQuery } from '../api/queries';
 import field from '../components/field.module.css';
 import touch from '../components/touch.module.css';
-import { minutesWords, MOVE_WORDS } from '../words/words';
+import { isHeldUp, minutesWords, MOVE_WORDS } from '../words/words';
 import css from './GiveStep.module.css';
 import { HomeTake } from './HomeTake';
 import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
@@ -65,7 +65,7 @@ function InLesson({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue 
       {writing && (
         <FitDialog
           playerId={lesson.player.id}
-          isHeldUp={lesson.player.instrument === 'vn' || lesson.player.instrument === 'va'}
+          isHeldUp={isHeldUp(lesson.player)}
           last={setups.data?.[0] ?? null}
           onClose={() => setWriting(false)}
         />

@@ -74,35 +74,6 @@ describe('entries on their way', () => {
     expect(storage.length).toBe(0);
   });
 
-  it('that another owner held up hold nothing up for the next one', async () => {
-    const order: string[] = [];
-    let holding = true;
-    const { outbox } = make((one) => (holding ? refuse(410) : sentBy(order)(one)), {
-      holds: () => true,
-    });
-    outbox.push(LESSON, entry('a'));
-    await vi.waitFor(() => expect(outbox.snapshot().problem).not.toBeNull());
-    holding = false;
-    stops.push(outbox.start('8'));
-    outbox.push(LESSON, entry('b'));
-    await empty(outbox);
-    expect(order).toEqual(['b']);
-    // The same owner again: what was held up is tried once more.
-    stops.push(outbox.start(OWNER));
-    await empty(outbox);
-    expect(order).toEqual(['b', 'a']);
-  });
-
-  it('that were held up stay so while the same owner is told of again', async () => {
-    const send = vi.fn(() => refuse(410));
-    const { outbox } = make(send, { holds: () => true });
-    outbox.push(LESSON, entry('a'));
-    await vi.waitFor(() => expect(send).toHaveBeenCalledTimes(1));
-    stops.push(outbox.start(OWNER));
-    await new Promise((done) => setTimeout(done, 3 * RETRY));
-    expect(send).toHaveBeenCalledTimes(1);
-  });
-
   it('are kept and sent again when there is no connection', async () => {
     let online = false;
     const order: string[] = [];
@@ -336,5 +307,36 @@ describe('entries of an earlier version of the pages', () => {
       ['lesson/3', 'b'],
     ]);
     expect([...storage.kept.keys()]).toEqual(['jolf.home.tok']);
+  });
+});
+
+describe('entries that are held up', () => {
+  it('that another owner held up hold nothing up for the next one', async () => {
+    const order: string[] = [];
+    let holding = true;
+    const { outbox } = make((one) => (holding ? refuse(410) : sentBy(order)(one)), {
+      holds: () => true,
+    });
+    outbox.push(LESSON, entry('a'));
+    await vi.waitFor(() => expect(outbox.snapshot().problem).not.toBeNull());
+    holding = false;
+    stops.push(outbox.start('8'));
+    outbox.push(LESSON, entry('b'));
+    await empty(outbox);
+    expect(order).toEqual(['b']);
+    // The same owner again: what was held up is tried once more.
+    stops.push(outbox.start(OWNER));
+    await empty(outbox);
+    expect(order).toEqual(['b', 'a']);
+  });
+
+  it('that were held up stay so while the same owner is told of again', async () => {
+    const send = vi.fn(() => refuse(410));
+    const { outbox } = make(send, { holds: () => true });
+    outbox.push(LESSON, entry('a'));
+    await vi.waitFor(() => expect(send).toHaveBeenCalledTimes(1));
+    stops.push(outbox.start(OWNER));
+    await new Promise((done) => setTimeout(done, 3 * RETRY));
+    expect(send).toHaveBeenCalledTimes(1);
   });
 });

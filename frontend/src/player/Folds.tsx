@@ -8,7 +8,7 @@ import { Reminders } from '../components/Reminders';
 import touch from '../components/touch.module.css';
 import { LazyPieces } from '../pieces/LazyPieces';
 import { piecesQuery } from '../pieces/pieces';
-import { shortDate } from '../words/words';
+import { isHeldUp, shortDate } from '../words/words';
 import { Ladders, standsAt } from './Ladders';
 import { Measures } from './Measures';
 import css from './PlayerPage.module.css';
@@ -85,7 +85,7 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
         {() => (
           <Fit
             playerId={player.id}
-            isHeldUp={player.instrument === 'vn' || player.instrument === 'va'}
+            isHeldUp={isHeldUp(player)}
           />
         )}
       </Fold>

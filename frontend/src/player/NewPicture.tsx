@@ -5,6 +5,7 @@ import { Dialog } from '../components/Dialog';
 import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../pictures/pointPlan';
 import css from './Pictures.module.css';
+import { isHeldUp } from '../words/words';
 
 interface Props {
   player: { id: number; instrument: string };
@@ -42,8 +43,4 @@ export function NewPicture({ player, onDone }: Props) {
       />
     </Dialog>
   );
-}
-
-function isHeldUp({ instrument }: { instrument: string }): boolean {
-  return instrument === 'vn' || instrument === 'va';
 }

@@ -23,6 +23,11 @@ export const INSTRUMENT_WORDS: Record<string, string> = {
   db: 'double bass',
 };
 
+/** At the shoulder, so that it can fall. */
+export function isHeldUp({ instrument }: { instrument: string }): boolean {
+  return instrument === 'vn' || instrument === 'va';
+}
+
 /** For which instruments, in the order of their size; '' where it is for all. */
 export function instrumentsWords(instruments: readonly string[]): string {
   const known = Object.keys(INSTRUMENT_WORDS).filter((each) => instruments.includes(each));
