@@ -1,30 +1,18 @@
+import { readdirSync } from 'node:fs';
+
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-// Each is a page of its own; what two of them need stands in a folder that is none.
-const VIEWS = [
-  'class',
-  'desk',
-  'home',
-  'lesson',
-  'letters',
-  'library',
-  'player',
-  'sheet',
-  'signin',
-  'today',
-];
-const SHARED = [
-  'api',
-  'audio',
-  'components',
-  'drawings',
-  'exercise',
-  'outbox',
-  'pictures',
-  'sound',
-  'words',
-];
+// A folder with a page in it is a view; what two views need stands in a folder without one.
+const FOLDERS = readdirSync(new URL('src', import.meta.url), { withFileTypes: true })
+  .filter((each) => each.isDirectory())
+  .map((each) => each.name);
+const hasPage = (folder) =>
+  readdirSync(new URL(`src/${folder}`, import.meta.url)).some((file) =>
+    /(Page|SignIn)\.tsx$/.test(file),
+  );
+const VIEWS = FOLDERS.filter(hasPage);
+const SHARED = FOLDERS.filter((folder) => !hasPage(folder));
 const noViews = (folder, views) => ({
   files: [`src/${folder}/**`],
   rules: {

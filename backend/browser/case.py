@@ -12,7 +12,7 @@ from django.core.cache import cache
 from django.test import Client
 from playwright.sync_api import ConsoleMessage, Page, Request, expect
 
-from browser.chromium import shared_chromium
+from browser.chromium import EXECUTABLE, shared_chromium
 from browser.furnished import furnish
 from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME
 from studio.demo.shapes import DemoPlayer
@@ -45,14 +45,15 @@ class BrowserCase(StaticLiveServerTestCase):
     seconds_each = 8
     players: tuple[DemoPlayer, ...] = ()
     viewport = {"width": 1280, "height": 800}
-    # Further arguments of the browser.
+    # Further arguments of the browser, and which one it is.
     arguments: tuple[str, ...] = ()
+    executable = EXECUTABLE
 
     @classmethod
     def setUpClass(cls) -> None:
         os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
         super().setUpClass()
-        cls.browser = shared_chromium(*cls.arguments)
+        cls.browser = shared_chromium(*cls.arguments, executable=cls.executable)
 
     def __getstate__(self) -> dict[str, Any]:
         """What goes from one test process to another: nothing that hangs on the browser."""

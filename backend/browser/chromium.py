@@ -11,9 +11,10 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, Playwright, sync_playwright
 
-# The one without windows is lighter where it is there.
-PLACES = (Path("/usr/bin/chromium-headless-shell"), Path("/usr/bin/chromium"))
-EXECUTABLE = next((place for place in PLACES if place.exists()), PLACES[-1])
+WHOLE = Path("/usr/bin/chromium")
+# The one without windows is lighter, where it is there, and grants or refuses nothing.
+SHELL = Path("/usr/bin/chromium-headless-shell")
+EXECUTABLE = SHELL if SHELL.exists() else WHOLE
 ARGUMENTS = [
     "--no-sandbox",
     "--disable-gpu",
@@ -29,11 +30,11 @@ ARGUMENTS = [
 
 
 @cache
-def shared_chromium(*more: str) -> Browser:
+def shared_chromium(*more: str, executable: Path = EXECUTABLE) -> Browser:
     """One browser for all tests of a process that want it with these arguments; each test has a
     context of its own. It ends with the process."""
     browser = _shared_playwright().chromium.launch(
-        executable_path=EXECUTABLE, args=[*ARGUMENTS, *more]
+        executable_path=executable, args=[*ARGUMENTS, *more]
     )
     _at_the_end(browser.close)
     return browser

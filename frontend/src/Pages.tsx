@@ -19,7 +19,7 @@ const SweepPage = page(() => import('./class/SweepPage'), 'SweepPage');
 const CardsPage = page(() => import('./class/CardsPage'), 'CardsPage');
 const LibraryPage = page(() => import('./library/LibraryPage'), 'LibraryPage');
 const LettersPage = page(() => import('./letters/LettersPage'), 'LettersPage');
-const PiecePage = page(() => import('./pieces/PiecePage'), 'PiecePage');
+const PiecePage = page(() => import('./piece/PiecePage'), 'PiecePage');
 const DeskPage = page(() => import('./desk/DeskPage'), 'DeskPage');
 
 export function Pages() {

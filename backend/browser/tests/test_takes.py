@@ -6,6 +6,7 @@ from pathlib import Path
 from playwright.sync_api import expect
 
 from browser.case import BrowserCase
+from browser.chromium import WHOLE
 from browser.playing import write_take
 from studio.demo.data import PLAYERS
 from studio.models import KeptSound, Lesson, Observation, Take
@@ -144,6 +145,7 @@ class Heard(TakesCase):
 
 class Refused(TakesCase):
     arguments = ("--use-fake-device-for-media-stream", "--deny-permission-prompts")
+    executable = WHOLE
 
     def test_a_refused_microphone_is_told_and_a_file_still_goes(self):
         self.open_check()

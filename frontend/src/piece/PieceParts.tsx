@@ -1,11 +1,11 @@
 import { Fold } from '../components/Fold';
 import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
-import { BarStrip } from './BarStrip';
+import { BarStrip } from '../pieces/BarStrip';
 import { ForWeek } from './ForWeek';
 import { HearPiece } from './HearPiece';
 import css from './PiecePage.module.css';
-import type { Passage, Tell } from './pieces';
+import type { Passage, Tell } from '../pieces/pieces';
 import { PieceSettings } from './PieceSettings';
 
 interface Props {

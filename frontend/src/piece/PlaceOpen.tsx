@@ -1,7 +1,7 @@
 import { Stops } from '../components/Stops';
 import { Scroll } from '../components/Scroll';
 import css from './PiecePage.module.css';
-import type { Passage } from './pieces';
+import type { Passage } from '../pieces/pieces';
 import { WayDrills } from './WayDrills';
 
 interface Props {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import field from '../components/field.module.css';
 import { BarField } from './BarField';
 import css from './PiecePage.module.css';
-import { type Passage, printed, type Tell } from './pieces';
+import { type Passage, printed, type Tell } from '../pieces/pieces';
 
 interface Props {
   passage: Passage;

@@ -2,8 +2,8 @@ import { Fragment } from 'react';
 
 import { shortDate } from '../words/words';
 import css from './PiecePage.module.css';
-import type { Passage } from './pieces';
-import { SIDE, stringPath } from './stringPath';
+import type { Passage } from '../pieces/pieces';
+import { SIDE, stringPath } from '../pieces/stringPath';
 
 const ROWS = ['expected', 'heard'] as const;
 

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 
 import { BarField } from './BarField';
 import css from './PiecePage.module.css';
-import { type Passage, printed, type Tell } from './pieces';
+import { type Passage, printed, type Tell } from '../pieces/pieces';
 
 interface Props {
   passage: Passage;

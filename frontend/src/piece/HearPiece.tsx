@@ -8,8 +8,8 @@ import { Taking } from '../sound/Taking';
 import { useTaking } from '../sound/useTaking';
 import { HeardBars } from './HeardBars';
 import css from './PiecePage.module.css';
-import { hearPiece, simulatePiece } from './passage';
-import type { Passage } from './pieces';
+import { hearPiece, simulatePiece } from '../pieces/passage';
+import type { Passage } from '../pieces/pieces';
 
 interface Props {
   playerId: number;

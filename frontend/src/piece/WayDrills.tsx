@@ -4,8 +4,8 @@ import { useState } from 'react';
 
 import { Listen } from '../audio/Listen';
 import css from './PiecePage.module.css';
-import { wayQuery } from './passage';
-import type { Passage } from './pieces';
+import { wayQuery } from '../pieces/passage';
+import type { Passage } from '../pieces/pieces';
 
 /** Drills of the place's own notes, in the order of practice. */
 export function WayDrills({ playerId, passage }: { playerId: number; passage: Passage }) {

@@ -12,7 +12,7 @@ import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { NoteChange } from './NoteChange';
 import css from './PiecePage.module.css';
-import { changePiece, removePiece } from './passage';
+import { changePiece, removePiece } from '../pieces/passage';
 import {
   type Passage,
   passageQuery,
@@ -20,7 +20,7 @@ import {
   piecesQuery,
   printed,
   type Tell,
-} from './pieces';
+} from '../pieces/pieces';
 import { PieceMusic } from './PieceMusic';
 import { PieceParts } from './PieceParts';
 import { PlaceOpen } from './PlaceOpen';

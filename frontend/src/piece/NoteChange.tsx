@@ -1,6 +1,6 @@
 import touch from '../components/touch.module.css';
 import css from './PiecePage.module.css';
-import type { PassageNote, PieceChange } from './pieces';
+import type { PassageNote, PieceChange } from '../pieces/pieces';
 
 const FINGERS = [0, 1, 2, 3, 4];
 const STRINGS = [1, 2, 3, 4];

@@ -5,7 +5,7 @@ import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { type BarBox, loadStrings } from './loadStrings';
 import css from './PieceMusic.module.css';
-import type { Passage } from './pieces';
+import type { Passage } from '../pieces/pieces';
 
 const REACH = 32; // pixels
 const NOTE_ID = /^note-(\d+)$/;
