@@ -33,6 +33,7 @@ def read_catalogue(request: HttpRequest) -> CatalogueOut:
 def _catalogue() -> CatalogueOut:
     known = load_catalogue()
     return CatalogueOut(
+        called={name: list(phrases) for name, phrases in known.called.items()},
         synonyms={word: list(others) for word, others in known.synonyms.items()},
         complaints=[
             ComplaintInfo(says=c.says, evidence=c.evidence, common=c.common, hurts=c.hurts)

@@ -75,11 +75,13 @@ class ComplaintInfo(Schema):
 
 
 class CatalogueOut(Schema):
-    """`things`: what exercises need at home, by id, in words."""
+    """`things`: what exercises need at home, by id, in words. `called`: by id what people call
+    it."""
 
     complaints: list[ComplaintInfo]
     causes: list[CauseInfo]
     evidence: list[EvidenceInfo]
     exercises: list[ExerciseInfo]
+    called: dict[str, list[str]]
     synonyms: dict[str, list[str]]
     things: dict[str, str]

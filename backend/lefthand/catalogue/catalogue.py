@@ -5,7 +5,7 @@ with files of the same shape. Everything is checked on load: an unknown id, stre
 field, or a cycle in `needs`, is a `CatalogueError` that names file and record.
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
@@ -38,8 +38,8 @@ KNOWLEDGE = Path(__file__).parent / "knowledge"
 class Catalogue:
     """Everything that is known. Compared and hashed by identity, so that it can key a cache.
     `takes`: what is played so that a check can be heard. `synonyms`: for everyday words those that
-    stand in the catalogue. `briefs`: of each exercise what stands on paper; `one_things`: what a
-    week is about, said to the player, by cause."""
+    stand in the catalogue; `called`: by id what people call it. `briefs`: of each exercise what
+    stands on paper; `one_things`: what a week is about, said to the player, by cause."""
 
     causes: Mapping[str, Cause]
     evidence: Mapping[str, Evidence]
@@ -55,6 +55,7 @@ class Catalogue:
     self_checks: Mapping[str, SelfCheck]
     sizes: Mapping[Instrument, Mapping[str, float]]
     synonyms: Mapping[str, tuple[str, ...]]
+    called: Mapping[str, tuple[str, ...]]
     takes: Mapping[str, ToPlay]
     weighing: Weighing
 
@@ -71,6 +72,17 @@ class Catalogue:
 def load_catalogue() -> Catalogue:
     """The project's own knowledge base."""
     return read_catalogue(KNOWLEDGE)
+
+
+def _called(folder: Path, known: Collection[str]) -> dict[str, tuple[str, ...]]:
+    """By cause, check or exercise what people call it. Raises CatalogueError for an unknown one."""
+    found = {}
+    for record in read_records(folder / "called.yaml"):
+        if record.id not in known:
+            record.fail("expected a cause, a check or an exercise")
+        found[record.id] = tuple(record.words("phrases"))
+        record.done()
+    return found
 
 
 def _synonyms(record: Record) -> tuple[str, ...]:
@@ -110,6 +122,7 @@ def read_catalogue(folder: Path) -> Catalogue:
     aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
         synonyms={e.id: _synonyms(e) for e in read_records(folder / "synonyms.yaml")},
+        called=_called(folder, {*causes, *evidence, *exercises}),
         causes=Named(causes, aliases["causes"]),
         evidence=Named(evidence, aliases["evidence"]),
         exercises=Named(exercises, aliases["exercises"]),

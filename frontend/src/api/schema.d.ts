@@ -2001,9 +2001,13 @@ export interface components {
         };
         /**
          * CatalogueOut
-         * @description `things`: what exercises need at home, by id, in words.
+         * @description `things`: what exercises need at home, by id, in words; `called`: by id what people call it.
          */
         CatalogueOut: {
+            /** Called */
+            called: {
+                [key: string]: string[];
+            };
             /** Causes */
             causes: components["schemas"]["CauseInfo"][];
             /** Complaints */
@@ -3044,8 +3048,8 @@ export interface components {
         };
         /**
          * HomeDayIn
-         * @description `given_on`: the day of the lesson whose week was open when it was told. Words are read with the
-         *     rest of the log, which names the field where one is not known.
+         * @description `given_on`: the day of the lesson whose week was open when it was told. Words are read with
+         *     the rest of the log, which names the field where one is not known.
          */
         HomeDayIn: {
             /**

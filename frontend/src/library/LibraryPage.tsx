@@ -17,7 +17,16 @@ import { PlaceLensHand } from '../drawings/PlaceLens';
 import { Hits, Said } from './Hits';
 import css from './LibraryPage.module.css';
 import { OpenEntry } from './OpenEntry';
-import { type Hit, isSame, markedWords, onShelf, searched, type Shelf, SHELVES } from './search';
+import {
+  type Hit,
+  isForADoctor,
+  isSame,
+  markedWords,
+  onShelf,
+  searched,
+  type Shelf,
+  SHELVES,
+} from './search';
 
 const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
 
@@ -126,6 +135,12 @@ function Browse({ catalogue, params, set }: BrowseProps) {
           <Key name="/" />
         </div>
         <Scroll className={css.list}>
+          {isForADoctor(search) && (
+            <p className={css.none}>
+              This is for a doctor or physiotherapist to see, before any exercise. In a lesson, note
+              it under Ask.
+            </p>
+          )}
           {isStart ? (
             <Said catalogue={catalogue} onSay={(words) => set({ search: words })} />
           ) : hits.length > 0 ? (

@@ -1,3 +1,5 @@
+import MiniSearch, { type CombinationOperator, type Query } from 'minisearch';
+
 import type { Catalogue } from '../api/client';
 
 export type Shelf = 'exercises' | 'causes' | 'checks';
@@ -10,10 +12,13 @@ export interface Entry {
   place: string;
   instruments: string[];
   text: string;
+  /** What people call it who do not know its name. */
+  called: readonly string[];
 }
 
 /** What stands on a shelf, as lines to choose from. */
 function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
+  const called = (id: string) => catalogue.called[id] ?? [];
   switch (shelf) {
     case 'exercises':
       return catalogue.exercises.map((e) => ({
@@ -23,6 +28,7 @@ function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         place: placeOfCause(catalogue, e.aims[0]),
         instruments: e.instruments,
         text: [e.name, e.does, e.kind, ...e.steps, e.child].join(' '),
+        called: called(e.id),
       }));
     case 'causes':
       return catalogue.causes.map((c) => ({
@@ -32,6 +38,7 @@ function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         place: c.places[0] ?? '',
         instruments: c.instruments,
         text: `${c.name} ${c.meaning}`,
+        called: called(c.id),
       }));
     case 'checks':
       return catalogue.evidence.map((e) => ({
@@ -40,10 +47,11 @@ function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
         line: e.look,
         place: e.place,
         instruments: e.instruments,
-        text: [
-          ...[e.label, e.look, e.child, e.note, ...e.means],
+        text: [...[e.label, e.look, e.child, e.note, ...e.means]].join(' '),
+        called: [
+          ...called(e.id),
           ...catalogue.complaints.filter((c) => c.evidence === e.id).map((c) => c.says),
-        ].join(' '),
+        ],
       }));
   }
 }
@@ -59,9 +67,21 @@ export interface Hit {
 
 export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks'];
 const LEAST_LETTERS = 4;
-// How near a word is to an entry: in its name, in its line, anywhere in its text.
-const NEARNESS = { name: 9, line: 4, text: 1 };
-const BY_ANOTHER_WORD = 0.6;
+// How much it says that a word stands there.
+const SAYS = { name: 5, called: 6, line: 2, text: 1 };
+const BY_ANOTHER_WORD = { name: 2.5, called: 2.5, line: 1, text: 0.5 };
+// A slip of one letter in five.
+const SLIPS = 0.2;
+// The words that were typed are what people call it, all of them or with more around.
+const THE_VERY_PHRASE = 1000;
+const IN_A_PHRASE = 100;
+const SMALL_WORDS = new Set(
+  (
+    'a an the my his her their our your is are was it its i me he she they when while then than ' +
+    'in on of to and with at by for from does do not no so too very always never cannot can get gets up ' +
+    'dont doesnt cant wont isnt didnt'
+  ).split(' '),
+);
 
 /** One shelf in order of names. */
 export function onShelf(catalogue: Catalogue, shelf: Shelf, instrument: string | null): Hit[] {
@@ -71,45 +91,107 @@ export function onShelf(catalogue: Catalogue, shelf: Shelf, instrument: string |
     .map((entry) => ({ shelf, entry }));
 }
 
-/** All shelves at once, nearest first: entries that hold every word, or an everyday word's others. */
+/** All shelves at once, nearest first: entries that hold every word, or an everyday word's others; where
+ * none does, those that hold most. A slip of the keys finds what was meant. */
 export function searched(catalogue: Catalogue, search: string, instrument: string | null): Hit[] {
   const words = wordsOf(search);
   const hits = SHELVES.flatMap((shelf) => onShelf(catalogue, shelf, instrument));
-  return hits
-    .map((hit) => ({ hit, near: nearness(hit.entry, words, catalogue.synonyms) }))
-    .filter(({ near }) => near > 0)
+  return nearest(hits, words, catalogue.synonyms);
+}
+
+interface Found {
+  id: number;
+  score: number;
+}
+
+/** The entries that these words mean, nearest first. */
+export function nearest(
+  hits: readonly Hit[],
+  words: readonly string[],
+  synonyms: Record<string, string[]>,
+): Hit[] {
+  const index = new MiniSearch<Omit<Entry, 'id' | 'called'> & { id: number; called: string }>({
+    fields: Object.keys(SAYS),
+    processTerm: stemOf,
+  });
+  index.addAll(hits.map(({ entry }, id) => ({ ...entry, id, called: entry.called.join(' ') })));
+  const asked = (all: CombinationOperator): Found[] => index.search(queryOf(words, synonyms, all));
+  const stems = stemsOf(words);
+  if (stems.length === 0) return [];
+  const found = asked('AND');
+  return (found.length > 0 ? found : asked('OR'))
+    .flatMap(({ id, score }) => {
+      const hit = hits[id];
+      return hit ? [{ hit, near: score + phraseOf(hit.entry, stems) }] : [];
+    })
     .sort((a, b) => b.near - a.near || a.hit.entry.name.localeCompare(b.hit.entry.name))
     .map(({ hit }) => hit);
 }
 
-function wordsOf(search: string): string[] {
-  return search.toLowerCase().split(/\s+/).filter(Boolean);
+function queryOf(
+  words: readonly string[],
+  synonyms: Record<string, string[]>,
+  combineWith: CombinationOperator,
+): Query {
+  return {
+    combineWith,
+    queries: words
+      .filter((word) => stemOf(word) !== null)
+      .map((word) => ({
+        combineWith: 'OR',
+        queries: [
+          {
+            queries: [word],
+            boost: SAYS,
+            prefix: true,
+            fuzzy: word.length >= LEAST_LETTERS ? SLIPS : false,
+          },
+          ...othersOf(word, synonyms).map((other): Query => ({
+            combineWith: 'AND',
+            queries: wordsOf(other),
+            boost: BY_ANOTHER_WORD,
+            prefix: true,
+          })),
+        ],
+      })),
+  };
+}
+
+/** More where people call it just so. */
+function phraseOf(entry: Entry, stems: readonly string[]): number {
+  const worth = entry.called.map((phrase) => {
+    const own = stemsOf(wordsOf(phrase));
+    if (!stems.every((stem) => own.includes(stem))) return 0;
+    return own.length === stems.length ? THE_VERY_PHRASE : IN_A_PHRASE;
+  });
+  return Math.max(0, ...worth);
+}
+
+export function wordsOf(search: string): string[] {
+  return search
+    .toLowerCase()
+    .replace(/[’']/g, '')
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean);
+}
+
+function stemsOf(words: readonly string[]): string[] {
+  return words.flatMap((word) => stemOf(word) ?? []);
+}
+
+/** A word without its endings, so that "collapsing" is "collapses"; null for what says nothing. */
+function stemOf(term: string): string | null {
+  const word = term.toLowerCase();
+  if (SMALL_WORDS.has(word)) return null;
+  const bare = word.replace(/(?:ings?|ed|ers?|es|s|ies|y)$/u, '');
+  const stem = bare.length >= 3 ? bare : word;
+  return stem.replace(/e$/u, '').replace(/([bdgklmnprt])\1$/u, '$1') || word;
 }
 
 /** What is marked in the entries that were found: the words, and those an everyday one stands for. */
 export function markedWords(catalogue: Catalogue, search: string): string[] {
   const words = wordsOf(search);
-  return [...words, ...words.flatMap((word) => othersOf(word, catalogue.synonyms))];
-}
-
-/** 0 where one of the words is in it neither itself nor by another. */
-export function nearness(
-  entry: Entry,
-  words: string[],
-  synonyms: Record<string, string[]>,
-): number {
-  const each = words.map((word) => {
-    const others = othersOf(word, synonyms).map((other) => BY_ANOTHER_WORD * near(entry, other));
-    return Math.max(near(entry, word), ...others);
-  });
-  return each.every((value) => value > 0) ? each.reduce((sum, value) => sum + value, 0) : 0;
-}
-
-function near(entry: Entry, word: string): number {
-  const { name, line, text } = entry;
-  if (name.toLowerCase().includes(word)) return NEARNESS.name;
-  if (line.toLowerCase().includes(word)) return NEARNESS.line;
-  return text.toLowerCase().includes(word) ? NEARNESS.text : 0;
+  return [...stemsOf(words), ...words.flatMap((word) => othersOf(word, catalogue.synonyms))];
 }
 
 /** The catalogue's words for an everyday one, found by how it begins. */
@@ -118,6 +200,14 @@ function othersOf(word: string, synonyms: Record<string, string[]>): string[] {
   return Object.entries(synonyms)
     .filter(([known]) => known.startsWith(word) || word.startsWith(known))
     .flatMap(([, others]) => others);
+}
+
+// Said of a body, these are no matter for exercises.
+const FOR_A_DOCTOR = /^(numb(?!er)|tingl|swell|swoll|inflam|arthrit|tendon|carpal|dystoni|paraly)/u;
+
+/** One of these words speaks of what a doctor or physiotherapist should see. */
+export function isForADoctor(search: string): boolean {
+  return wordsOf(search).some((word) => FOR_A_DOCTOR.test(word));
 }
 
 export function isSame(one: Hit, other: Hit | null): boolean {
