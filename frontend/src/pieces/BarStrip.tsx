@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import css from './PiecePage.module.css';
+import css from './BarStrip.module.css';
 import type { Passage } from './pieces';
 import { SIDE, stringPath } from './stringPath';
 
