@@ -92,7 +92,8 @@ function Browse({ catalogue, params, set }: BrowseProps) {
   const shelf = SHELVES.find((each) => each === params.get('shelf')) ?? null;
   const isSearching = search.trim() !== '';
   const everything = SHELVES.flatMap((each) => onShelf(catalogue, each, instrument));
-  const all = isSearching ? searched(catalogue, search, instrument) : everything;
+  const isBody = isForADoctor(search);
+  const all = !isSearching ? everything : isBody ? [] : searched(catalogue, search, instrument);
   const isStart = !isSearching && shelf === null;
   const hits = isStart ? [] : all.filter((hit) => shelf === null || hit.shelf === shelf);
   const open = openOf(params, everything) ?? (isStart ? null : (hits[0] ?? null));
@@ -135,12 +136,6 @@ function Browse({ catalogue, params, set }: BrowseProps) {
           <Key name="/" />
         </div>
         <Scroll className={css.list}>
-          {isForADoctor(search) && (
-            <p className={css.none}>
-              This is for a doctor or physiotherapist to see, before any exercise. In a lesson, note
-              it under Ask.
-            </p>
-          )}
           {isStart ? (
             <Said catalogue={catalogue} onSay={(words) => set({ search: words })} />
           ) : hits.length > 0 ? (
@@ -152,7 +147,11 @@ function Browse({ catalogue, params, set }: BrowseProps) {
               onOpen={openHit}
             />
           ) : (
-            <p className={css.none}>Nothing with these words. Try fewer letters.</p>
+            <p className={css.none}>
+              {isBody
+                ? 'This is for a doctor or physiotherapist to see, before any exercise. In a lesson, note it under Ask.'
+                : 'Nothing with these words. Try fewer letters.'}
+            </p>
           )}
         </Scroll>
         <div className={css.shelves}>

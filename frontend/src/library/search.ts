@@ -72,6 +72,9 @@ const SAYS = { name: 5, called: 6, line: 2, text: 1 };
 const BY_ANOTHER_WORD = { name: 2.5, called: 2.5, line: 1, text: 0.5 };
 // A slip of one letter in five.
 const SLIPS = 0.2;
+// Fewer than these, and what holds only some of the words is shown after them.
+const ENOUGH = 3;
+const EVERY_WORD = 10_000;
 // The words that were typed are what people call it, all of them or with more around.
 const THE_VERY_PHRASE = 1000;
 const IN_A_PHRASE = 100;
@@ -92,7 +95,7 @@ export function onShelf(catalogue: Catalogue, shelf: Shelf, instrument: string |
 }
 
 /** All shelves at once, nearest first: entries that hold every word, or an everyday word's others; where
- * none does, those that hold most. A slip of the keys finds what was meant. */
+ * few do, those that hold some. A slip of the keys finds what was meant. */
 export function searched(catalogue: Catalogue, search: string, instrument: string | null): Hit[] {
   const words = wordsOf(search);
   const hits = SHELVES.flatMap((shelf) => onShelf(catalogue, shelf, instrument));
@@ -118,8 +121,14 @@ export function nearest(
   const asked = (all: CombinationOperator): Found[] => index.search(queryOf(words, synonyms, all));
   const stems = stemsOf(words);
   if (stems.length === 0) return [];
-  const found = asked('AND');
-  return (found.length > 0 ? found : asked('OR'))
+  const whole = asked('AND');
+  const partly = whole.length < ENOUGH ? asked('OR') : [];
+  const known = new Set(whole.map(({ id }) => id));
+  const found = [
+    ...whole.map(({ id, score }) => ({ id, score: score + EVERY_WORD })),
+    ...partly.filter(({ id }) => !known.has(id)),
+  ];
+  return found
     .flatMap(({ id, score }) => {
       const hit = hits[id];
       return hit ? [{ hit, near: score + phraseOf(hit.entry, stems) }] : [];
