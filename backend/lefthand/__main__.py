@@ -31,6 +31,7 @@ from lefthand import (
     prescribe,
     reach_json,
 )
+from lefthand.catalogue.skeleton import SKELETONS, make_skeleton
 from lefthand.drill_command import add_drill_options, drill_answer
 from lefthand.passage_command import add_passage_options, passage_answer
 from lefthand.simulation.course_report import course_report
@@ -126,7 +127,7 @@ def _many(run: Answer, path: Path, catalogue: Catalogue) -> int:
     return code
 
 
-def main(arguments: Sequence[str] | None = None) -> int:
+def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="lefthand", description=__doc__)
     commands = parser.add_subparsers(dest="command", required=True)
     for name, (_, form, summary) in COMMANDS.items():
@@ -137,6 +138,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
             action="store_true",
             help="the file (- for stdin) holds one a line; answer one result a line",
         )
+    fresh = commands.add_parser("new", help="the skeleton of a new check, exercise, cause ...")
+    fresh.add_argument("kind", choices=list(SKELETONS))
+    fresh.add_argument("id", help="small letters, digits, underscores; a check has a point")
     trial = commands.add_parser("simulate", help="how well the next look does on simulated players")
     trial.add_argument("--players", type=_count, default=200)
     trial.add_argument(
@@ -150,7 +154,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     add_measure_options(commands.add_parser("measure", help="what a recording of a drill tells"))
     add_take_options(commands.add_parser("take", help="a made-up recording with known faults"))
     add_passage_options(commands.add_parser("passage", help="where a trouble returns in a piece"))
-    chosen = parser.parse_args(arguments)
+    return parser
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    chosen = _parser().parse_args(arguments)
     answers: dict[str, Callable[[], dict[str, Any]]] = {
         "drill": lambda: drill_answer(chosen, load_catalogue()),
         "measure": lambda: measure_answer(chosen),
@@ -159,12 +167,26 @@ def main(arguments: Sequence[str] | None = None) -> int:
     }
     if chosen.command in answers:
         return _told(answers[chosen.command])
-    if chosen.command == "simulate":
-        for line in _simulated(chosen):
-            print(line, flush=True)
-        return 0
+    if chosen.command in ("simulate", "new"):
+        return _lines(_simulated if chosen.command == "simulate" else _begun, chosen)
     run, _, _ = COMMANDS[chosen.command]
     return (_many if chosen.lines else _one)(run, chosen.file, load_catalogue())
+
+
+def _lines(
+    answer: Callable[[argparse.Namespace], Iterable[str]], chosen: argparse.Namespace
+) -> int:
+    try:
+        for line in answer(chosen):
+            print(line, flush=True)
+    except InputError as error:
+        print(error, file=sys.stderr)
+        return BAD_INPUT
+    return 0
+
+
+def _begun(chosen: argparse.Namespace) -> Iterable[str]:
+    return make_skeleton(chosen.kind, chosen.id)
 
 
 def _simulated(chosen: argparse.Namespace) -> Iterable[str]:

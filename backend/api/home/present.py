@@ -172,7 +172,9 @@ def _cues_out(item: PlanItem, dose: Dose, week: HomeWeek) -> list[CueOut]:
     instrument, hand = _hand(week)
     strings = [pitch.letter for pitch in FINGERBOARDS[instrument].strings]
     each = each_words(dose, item.fingers, hand, strings)
-    return [CueOut(kind=c.kind, seconds=c.seconds, words=c.words) for c in cues_of(dose, each)]
+    turns = load_catalogue().exercises[item.exercise].rung(item.rung).turns
+    cues = cues_of(dose, each, turns)
+    return [CueOut(kind=c.kind, seconds=c.seconds, words=c.words) for c in cues]
 
 
 def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:

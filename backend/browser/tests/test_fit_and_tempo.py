@@ -124,7 +124,7 @@ class FitAndTempo(BrowserCase):
         page.get_by_role("heading", name="The week").wait_for()
         page.get_by_role("button", name="Tempo ladder").first.click()
         ladder = page.get_by_role("region", name="About the week")
-        ladder.get_by_role("button", name="Add a beat").click()
+        ladder.get_by_role("button", name="Play it to a beat").click()
         self.saved()
         ladder.get_by_role("button", name="Goal up, Tempo ladder").click()
         self.saved()

@@ -81,7 +81,8 @@ class Rung:
     `music`: its recipe by instrument, empty where it has no music. `said_on`: other words for an
     instrument. `all_sets`: its music holds the repetitions of all sets. `calls`: what somebody
     calls out meanwhile. `in_piece`: None for what is not played in a piece of the player's own.
-    `thumb_away`: on this rung the thumb carries nothing.
+    `thumb_away`: on this rung the thumb carries nothing. `turns`: what one repetition goes through,
+    one after the other, each as long; empty where it is one thing.
     """
 
     words: str
@@ -94,6 +95,7 @@ class Rung:
     calls: Calls | None
     in_piece: InPiece | None
     thumb_away: bool
+    turns: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -326,6 +328,7 @@ def _rungs(record: Record, setting: Setting, level: Level, drills: RawRecipes) -
             calls=_calls(row),
             in_piece=_in_piece(row),
             thumb_away=row.flag("thumb_away"),
+            turns=tuple(row.words("turns", [])),
             dose=read_dose(row),
         )
         row.done()

@@ -28,9 +28,9 @@ class Cue:
     words: str
 
 
-def cues_of(dose: Dose, each: Sequence[str] = ("",)) -> list[Cue]:
+def cues_of(dose: Dose, each: Sequence[str] = ("",), turns: Sequence[str] = ()) -> list[Cue]:
     """The cues of a dose. `each`: what the repetitions are repeated for, in words; one empty word
-    for none.
+    for none. `turns`: what one repetition goes through, each told when it is on.
 
     Holds and repetitions with a pause are cued one by one, quick ones as one stretch.
     """
@@ -40,10 +40,19 @@ def cues_of(dose: Dose, each: Sequence[str] = ("",)) -> list[Cue]:
         for index, name in enumerate(each):
             if index:
                 cues.append(Cue(CueKind.CHANGE, CHANGE_SECONDS, f"next: {name}"))
-            cues += _repetitions(dose, ", ".join(w for w in (name, about) if w))
+            told = ", ".join(w for w in (name, about) if w)
+            cues += _in_turn(dose, told, turns) if turns else _repetitions(dose, told)
         if number < dose.sets:
             cues.append(Cue(CueKind.REST, max(dose.rest, LEAST_REST), "arm down"))
     return cues
+
+
+def _in_turn(dose: Dose, about: str, turns: Sequence[str]) -> Iterator[Cue]:
+    for number in range(1, dose.reps + 1):
+        count = f"{number} of {dose.reps}" if dose.reps > 1 else ""
+        for turn in turns:
+            words = ", ".join(w for w in (turn, count, about) if w)
+            yield Cue(CueKind.DO, dose.seconds / len(turns), words)
 
 
 def _repetitions(dose: Dose, about: str) -> Iterator[Cue]:

@@ -7,7 +7,8 @@ from pathlib import Path
 from unittest import TestCase
 
 from lefthand.catalogue.catalogue import KNOWLEDGE, load_catalogue, read_catalogue
-from lefthand.values.errors import CatalogueError
+from lefthand.catalogue.skeleton import SKELETONS, make_skeleton
+from lefthand.values.errors import CatalogueError, InputError
 from lefthand.values.names import Named
 from lefthand.values.vocabulary import Instrument, Kind
 
@@ -224,3 +225,45 @@ class Breadth(TestCase):
                 with self.subTest(exercise=exercise.id, text=text):
                     self.assertTrue(text[0].isupper() and text[-1] in ".?!")
                     self.assertLessEqual(len(text), 110)
+
+
+class Skeletons(TestCase):
+    """Something new is one command and what it asks for; nothing half filled in is ever loaded."""
+
+    NAMES = {
+        "check": "wrist.turned",
+        "exercise": "a_new_one",
+        "cause": "a_new_cause",
+        "tune": "a_tune",
+        "way": "a_way",
+    }
+
+    def test_each_says_what_is_still_to_be_filled_in(self):
+        for kind, name in self.NAMES.items():
+            with self.subTest(kind), tempfile.TemporaryDirectory() as folder:
+                knowledge = Path(folder) / "knowledge"
+                shutil.copytree(KNOWLEDGE, knowledge)
+                told = make_skeleton(kind, name, knowledge)
+                self.assertTrue(all(file in " ".join(told) for file in SKELETONS[kind]))
+                with self.assertRaises(CatalogueError) as caught:
+                    read_catalogue(knowledge)
+                self.assertIn(name, str(caught.exception))
+                self.assertIn("is still to be filled in", str(caught.exception))
+
+    def test_a_tune_that_was_filled_in_is_loaded(self):
+        with tempfile.TemporaryDirectory() as folder:
+            knowledge = Path(folder) / "knowledge"
+            shutil.copytree(KNOWLEDGE, knowledge)
+            make_skeleton("tune", "a_tune", knowledge)
+            tunes = knowledge / "tunes.yaml"
+            text = tunes.read_text(encoding="utf-8").replace("[FILL IN]", "[0 2 4 2 | 0--]")
+            tunes.write_text(text.replace("FILL IN", "A tune"), encoding="utf-8")
+            self.assertEqual(read_catalogue(knowledge).tunes["a_tune"].title, "A tune")
+
+    def test_what_cannot_be_is_refused(self):
+        for kind, name, field in (
+            ("song", "a", "kind"), ("tune", "A tune", "id"), ("cause", "short_reach", "id"), ("check", "", "id"),
+        ):  # fmt: skip
+            with self.subTest(kind=kind, name=name), self.assertRaises(InputError) as caught:
+                make_skeleton(kind, name)
+            self.assertEqual(caught.exception.field, field)

@@ -74,13 +74,28 @@ class Cues(TestCase):
         self.assertEqual([c.kind for c in cues], [CueKind.DO, CueKind.REST, CueKind.DO])
         self.assertEqual((cues[0].seconds, cues[0].words), (15, "10 taps, round 1 of 2"))
 
+    def test_what_takes_turns_says_which_is_on_now(self):
+        turns = Dose(reps=2, sets=2, seconds=40, rest=10, unit="turns")
+        cues = cues_of(turns, turns=("the stick", "the instrument"))
+        done = [c for c in cues if c.kind is CueKind.DO]
+        self.assertEqual([c.seconds for c in done], [20] * 8)
+        self.assertEqual(
+            [c.words for c in done[:4]],
+            [
+                f"{what}, {n} of 2, round 1 of 2"
+                for n in (1, 2)
+                for what in ("the stick", "the instrument")
+            ],
+        )
+        self.assertEqual(sum(c.kind is CueKind.REST for c in cues), 1)
+
     def test_the_cues_take_about_the_minutes_that_are_told(self):
         """Beside the time to settle, which no cue takes, and a moment between fingers."""
         for exercise in CATALOGUE.exercises.values():
             for rung in exercise.rungs:
                 dose = rung.dose
                 each = each_words(dose, (), (1, 2, 3, 4), ("G", "D", "A", "E"))
-                cued = sum(cue.seconds for cue in cues_of(dose, each))
+                cued = sum(cue.seconds for cue in cues_of(dose, each, rung.turns))
                 told = dose.total_seconds(0 if dose.per == "finger" else 1)
                 changes = CHANGE_SECONDS * dose.sets * len(each)
                 with self.subTest(exercise.id, step=rung.words):

@@ -231,7 +231,7 @@ class Joints(TestCase):
         seen = diagnosis("vn", CAVES, known=known)
         self.assertGreater(seen.probability("joint_laxity"), 0.55)
         self.assertIn(
-            "no nudge",
+            "nobody sets them by hand",
             {w.exercise: words_of(w.reason) for w in prescribe(seen, CATALOGUE).withheld}[
                 "shaped_finger"
             ],

@@ -1,6 +1,6 @@
 """Knowledge files: YAML mappings from id to fields, read record by record."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from pathlib import Path
 from typing import Any, NoReturn
 
@@ -9,6 +9,8 @@ import yaml
 from lefthand.values.errors import CatalogueError, InputError
 from lefthand.values.fields import Fields
 from lefthand.values.vocabulary import Instrument
+
+FILL_IN = "FILL IN"
 
 
 class Record(Fields):
@@ -61,7 +63,26 @@ def read_records(path: Path) -> list[Record]:
         raise CatalogueError(path.name, "file", " ".join(str(error).split())) from error
     if not isinstance(data, dict):
         raise CatalogueError(path.name, "file", "expected a mapping from id to fields")
+    for name, fields in data.items():
+        if (field := _unfilled(fields)) is not None:
+            raise CatalogueError(path.name, str(name), f"{field}: is still to be filled in")
     return [Record(path.name, str(name), fields) for name, fields in data.items()]
+
+
+def _unfilled(value: Any, field: str = "") -> str | None:
+    """The first field that a skeleton has left open."""
+    if value == FILL_IN:
+        return field
+    rows: Iterable[tuple[Any, Any]] = ()
+    if isinstance(value, dict):
+        rows = value.items()
+    elif isinstance(value, list):
+        rows = ((field, each) for each in value)
+    for name, each in rows:
+        found = str(name) if name == FILL_IN else _unfilled(each, str(name))
+        if found is not None:
+            return field if found == FILL_IN else found
+    return None
 
 
 class _UniqueKeyLoader(getattr(yaml, "CSafeLoader", yaml.SafeLoader)):  # type: ignore[misc]

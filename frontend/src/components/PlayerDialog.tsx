@@ -194,7 +194,7 @@ function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<
       </div>
       <Checkbox
         size="md"
-        label="Looks at the own hand before and after practice (five touches on the phone)"
+        label="Before and after practice the phone asks how the hand looks (five pictures)"
         checked={facts.self_check ?? false}
         onChange={(event) => onChange({ self_check: event.currentTarget.checked })}
       />

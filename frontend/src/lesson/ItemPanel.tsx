@@ -175,7 +175,7 @@ function Tempos({ item, onChange }: { item: PlanItem; onChange: (wish: Wish) => 
         className={`${touch.word} ${css.beat}`}
         onClick={() => onChange(atTempo(item, 'goal', 0))}
       >
-        Add a beat
+        Play it to a beat
       </button>
     );
   }

@@ -41,7 +41,7 @@ export function SafetyBand({ handle, onTell }: Props) {
       {clinician && (
         <section className={css.amber} role="status">
           <strong>Loose all over, by the nine-point score.</strong> It screens and says no more: a
-          doctor or physiotherapist should have a look. No stretch, no nudge, no force from a
+          doctor or physiotherapist should have a look. No stretch, no joint set by hand, no force from a
           helper.
         </section>
       )}

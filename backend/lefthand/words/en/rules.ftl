@@ -8,7 +8,7 @@ rule-eased = easing off ({ $because }): { $against }
 pain-anything = { $hurt }: not while anything hurts
 pain-loads = { $hurt }: nothing that loads it
 
-rule-loose-nudge = joints may be loose: no nudge from outside
+rule-loose-nudge = joints may be loose: nobody sets them by hand
 rule-loose-stretch = joints may be loose: no stretch
 rule-joints-first = look at loose joints first: { $seconds } s
 rule-loosen-only = your way of teaching gives no strength work

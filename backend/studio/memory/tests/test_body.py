@@ -52,7 +52,9 @@ class Facts(BodyCase):
             self.assertEqual(nudges, [])
             self.give(lesson, "shaped_finger")
             told = [words_of(o.reason) for o in objections(self.view(lesson))]
-            self.assertTrue([reason for reason in told if "no nudge" in reason], told)
+            self.assertTrue(
+                [reason for reason in told if "nobody sets them by hand" in reason], told
+            )
 
     def test_measured_again_or_lifted_with_a_note_it_holds_no_more(self):
         self.whole_lesson(0, {"laxity.fingers": 3})
