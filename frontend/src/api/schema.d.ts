@@ -2001,7 +2001,8 @@ export interface components {
         };
         /**
          * CatalogueOut
-         * @description `things`: what exercises need at home, by id, in words; `called`: by id what people call it.
+         * @description `things`: what exercises need at home, by id, in words. `called`: by id what people call
+         *     it.
          */
         CatalogueOut: {
             /** Called */

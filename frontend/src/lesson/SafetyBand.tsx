@@ -41,8 +41,8 @@ export function SafetyBand({ handle, onTell }: Props) {
       {clinician && (
         <section className={css.amber} role="status">
           <strong>Loose all over, by the nine-point score.</strong> It screens and says no more: a
-          doctor or physiotherapist should have a look. No stretch, no joint set by hand, no force from a
-          helper.
+          doctor or physiotherapist should have a look. No stretch, no joint set by hand, no force
+          from a helper.
         </section>
       )}
     </>

@@ -1,21 +1,20 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 
-import { ApiError } from '../api/client';
 import { AskLeave, needsLeave } from '../components/AskLeave';
-import { WordChoice } from '../components/WordChoice';
 import css from './Listening.module.css';
 import { readSound } from './readSound';
 import type { OnTrial, Trial } from './AsTrial';
 import { Earlier } from './Earlier';
 import { HeardResult } from './HeardResult';
+import { mayGoAgain, nextOf, nextPart, problemWords } from './listeningNext';
+import { Parts, SameOrChanged } from './TakeChoices';
 import { Taking } from './Taking';
 import {
   type Heard,
   keepSound,
   letSoundGo,
-  PART_WORDS,
   type PartName,
   removeTake,
   sendTake,
@@ -24,6 +23,7 @@ import {
   takesQuery,
 } from './takes';
 import { type EarNext, useEarNext } from './useEarNext';
+import { useSounds } from './useSounds';
 import { useTaking } from './useTaking';
 
 interface Props {
@@ -179,117 +179,4 @@ interface LeaveProps {
 
 function LeaveToKeep({ playerId, error, onGiven }: LeaveProps) {
   return needsLeave(error) && <AskLeave playerId={playerId} kind="sound" onGiven={onGiven} />;
-}
-
-interface Standing {
-  isBusy: boolean;
-  /** What was heard stands there. */
-  isResult: boolean;
-  takeOver: () => void;
-}
-
-/** Record, then done, then take it; nothing while it counts or measures. */
-function nextOf(
-  takes: Takes,
-  taking: ReturnType<typeof useTaking>,
-  { isBusy, isResult, takeOver }: Standing,
-): EarNext {
-  const asked = takes.found.filter((found) => found.is_asked);
-  const heard = isResult ? asked.map(({ finger, grade }) => ({ finger, grade })) : [];
-  const is = (words: string, act: (() => void) | null): EarNext => ({ words, act, heard });
-  if (isBusy) return is('Measuring', null);
-  if (taking.phase.kind === 'playing') return is('Done', taking.finish);
-  if (taking.phase.kind !== 'still') return is('Listen', null);
-  if (asked.length > 0 && isResult) return is('Take it', takeOver);
-  if (takes.paused) return is('Rest', null);
-  return is('Record', () => void taking.start());
-}
-
-interface PartsProps {
-  takes: Takes;
-  chosen: string;
-  onChoose: (part: string) => void;
-}
-
-/** Slow or fast, where both are asked for. */
-function Parts({ takes, chosen, onChoose }: PartsProps) {
-  if (takes.parts.length < 2) return null;
-  const choices = takes.parts.map(({ part, tempo }) => ({
-    id: part,
-    words: `${PART_WORDS[part] ?? part}, ♩ = ${tempo}`,
-  }));
-  return (
-    <WordChoice
-      className={css.row}
-      label="Which take"
-      choices={choices}
-      chosen={chosen}
-      onChoose={onChoose}
-    />
-  );
-}
-
-const CONDITIONS = [
-  { id: 'same', words: 'The same again' },
-  { id: 'changed', words: 'One thing was changed' },
-];
-
-interface SameOrChangedProps {
-  isChanged: boolean;
-  onChoose: (isChanged: boolean) => void;
-}
-
-/** Takes of one condition give a mean; after a change the new ones are the finding. */
-function SameOrChanged({ isChanged, onChoose }: SameOrChangedProps) {
-  return (
-    <WordChoice
-      className={css.row}
-      label="What is different"
-      choices={CONDITIONS}
-      chosen={isChanged ? 'changed' : 'same'}
-      onChoose={(condition) => onChoose(condition === 'changed')}
-    />
-  );
-}
-
-/** True where the sound has not arrived: no network, signed out, a server with a problem. */
-function mayGoAgain(error: Error): boolean {
-  if (error instanceof ApiError) return error.status === 401 || error.status >= 500;
-  return isUnsent(error);
-}
-
-function isUnsent(error: Error): boolean {
-  return error instanceof TypeError || error instanceof DOMException;
-}
-
-function problemWords(error: Error): string {
-  if (isUnsent(error)) return 'No connection to Jolf. The take is kept on this page.';
-  const field = error instanceof ApiError ? error.fields[0] : undefined;
-  return field?.field === 'file' ? `The file ${field.problem}.` : error.message;
-}
-
-/** The first part that has no take that tells anything, else the first. */
-function nextPart(takes: Takes): Takes['parts'][number] {
-  const heard = new Set(takes.takes.filter((take) => take.usable).map((take) => take.part));
-  const open = takes.parts.find((each) => !heard.has(each.part)) ?? takes.parts[0];
-  if (!open) throw new Error('a check that can be heard has a part to play');
-  return open;
-}
-
-/** The sounds of this page by take, to be heard again until it is left. */
-function useSounds() {
-  const [kept, setKept] = useState<ReadonlyMap<number, { address: string; sound: Blob }>>(
-    new Map(),
-  );
-  const made = useRef<string[]>([]);
-  useEffect(() => () => made.current.forEach((address) => URL.revokeObjectURL(address)), []);
-  return {
-    of: (id: number) => kept.get(id),
-    keep: (id: number | undefined, sound: Blob) => {
-      if (id === undefined) return;
-      const address = URL.createObjectURL(sound);
-      made.current.push(address);
-      setKept((before) => new Map(before).set(id, { address, sound }));
-    },
-  };
 }
