@@ -106,7 +106,9 @@ function withEntry(days: DayLog[], { kind, key, value }: KeptEntry): DayLog[] {
     return [...days.filter((day) => day.date !== log.date), { ...log, later: null }];
   }
   if (kind === 'later') {
-    return days.map((day) => (day.date === key ? { ...day, later: value as DayLog['later'] } : day));
+    return days.map((day) =>
+      day.date === key ? { ...day, later: value as DayLog['later'] } : day,
+    );
   }
   return days;
 }

@@ -82,12 +82,7 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
         {() => <LazyPieces playerId={player.id} />}
       </Fold>
       <Fold title="Body and fit" summary="span, size, pad, endpin, tapes">
-        {() => (
-          <Fit
-            playerId={player.id}
-            isHeldUp={isHeldUp(player)}
-          />
-        )}
+        {() => <Fit playerId={player.id} isHeldUp={isHeldUp(player)} />}
       </Fold>
       <Fold
         title="Pictures and sounds"
