@@ -82,7 +82,7 @@ const SMALL_WORDS = new Set(
   (
     'a an the my his her their our your is are was it its i me he she they when while then than ' +
     'in on of to and with at by for from does do not no so too very always never cannot can get gets up ' +
-    'dont doesnt cant wont isnt didnt'
+    'dont doesnt cant wont isnt didnt '
   ).split(' '),
 );
 
