@@ -137,13 +137,14 @@ def read_catalogue(folder: Path) -> Catalogue:
         },
         self_checks=_self_checks(folder, evidence),
         sizes={Instrument(e.id): read_sizes(e) for e in read_records(folder / "sizes.yaml")},
-        takes={
-            e.id: read_to_play(e, set(evidence), set(raw))
-            for e in read_records(folder / "takes.yaml")
-        },
+        takes=_takes(folder, set(evidence), set(raw)),
         weighing=_weighing(folder),
         tunes={e.id: read_tune(e) for e in read_records(folder / "tunes.yaml")},
     )
+
+
+def _takes(folder: Path, evidence: set[str], drills: set[str]) -> dict[str, ToPlay]:
+    return {e.id: read_to_play(e, evidence, drills) for e in read_records(folder / "takes.yaml")}
 
 
 def _self_checks(folder: Path, evidence: Mapping[str, Evidence]) -> dict[str, SelfCheck]:
