@@ -17,8 +17,8 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
 from lefthand.drawing.pairs import has_picture
 from lefthand.values.measures import MEASURES
-from lefthand.values.said import said, thing
-from lefthand.words import words_of
+from lefthand.values.said import thing
+from lefthand.words import value_words
 from studio.players.players import equipment
 
 router = Router(tags=["catalogue"])
@@ -75,7 +75,7 @@ def _catalogue() -> CatalogueOut:
             for e in known.evidence.values()
         ],
         exercises=[_exercise(e) for e in known.exercises.values()],
-        things={name: words_of(said("thing", thing=thing(name))) for name in equipment()},
+        things={name: value_words(thing(name)) for name in equipment()},
     )
 
 

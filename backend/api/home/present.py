@@ -33,7 +33,7 @@ from lefthand.practice.cues import cues_of, each_words
 from lefthand.practice.tempo import steps_between
 from lefthand.values.dose import Dose
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
-from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, Kept, Later, RedSign
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, KeptInMind, Later, RedSign
 from studio.home.home_takes import asked_at_home, home_takes_of
 from studio.home.told_day import self_checks_of
 from studio.home.week_at_home import HomeWeek, days_between, planned_dates
@@ -216,7 +216,7 @@ def day_out(log: HomeDay) -> HomeDayOut:
         later=None if log.later is None else [Later(time) for time in log.later],
         tempos=log.tempos,
         checks=log.checks,
-        one_thing=Kept(log.one_thing),
+        one_thing=KeptInMind(log.one_thing),
         hurt=HurtSaid(log.hurt),
     )
 

@@ -6,7 +6,7 @@ from ninja import Field, Schema
 
 from api.exercises.schemas import ExercisePage
 from api.hands.schemas import TwoHandsOut
-from lefthand.values.vocabulary import Done, Felt, HurtSaid, Kept, Later, RedSign
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, KeptInMind, Later, RedSign
 
 
 class TempoDone(Schema):
@@ -32,7 +32,7 @@ class HomeDayOut(Schema):
     later: list[Later] | None
     tempos: dict[str, TempoDone]
     checks: dict[str, list[str]]
-    one_thing: Kept
+    one_thing: KeptInMind
     hurt: HurtSaid
 
 

@@ -156,10 +156,9 @@ def _words(what: Said | None) -> str:
 
 
 def _objection_out(objection: Objection) -> ObjectionOut:
-    """By the rule itself where it is about one exercise."""
-    against = dict(objection.reason.values).get("against", objection.reason)
-    rule = against.id if isinstance(against, Said) else objection.reason.id
-    return ObjectionOut(id=rule, exercise=objection.exercise, reason=words_of(objection.reason))
+    return ObjectionOut(
+        id=objection.reason.id, exercise=objection.exercise, reason=words_of(objection.said)
+    )
 
 
 def _safety_out(view: LessonView) -> SafetyOut:

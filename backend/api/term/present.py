@@ -18,9 +18,8 @@ from lefthand.change.next_step import NextStep
 from lefthand.change.term import TermMeasure, TermSign
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span, spans_of, term_picture
+from lefthand.values.vocabulary import DAYS_A_WEEK
 from studio.progress.term import KeptTerm
-
-DAYS_OF_A_WEEK = 7
 
 
 def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
@@ -53,7 +52,7 @@ def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
             TermLesson(id=lesson, date=term.date_of(day))
             for lesson, day in zip(kept.lessons, term.lessons, strict=True)
         ],
-        practised=sum(day > term.last - DAYS_OF_A_WEEK for day, _ in term.practice),
+        practised=sum(day > term.last - DAYS_A_WEEK for day, _ in term.practice),
     )
 
 

@@ -153,7 +153,7 @@ class StopStays(BrowserCase):
         self.assert_accessible("one question more")
         question.get_by_role("button", name="It hurts").click()
         page.get_by_role("button", name="Pain 3 of 10").click()
-        expect(page.get_by_text("Ease off.")).to_be_visible()
+        expect(page.get_by_text("Ease off:")).to_be_visible()
         expect(question).to_have_count(0)
 
 

@@ -118,7 +118,8 @@ def make_skeleton(kind: str, name: str, folder: Path = KNOWLEDGE) -> list[str]:
     if not ID.fullmatch(name):
         raise InputError("id", f"expected small letters, digits and underscores, got {name!r}")
     known = load_catalogue()
-    if any(name in part for part in (known.causes, known.evidence, known.exercises, known.tunes)):
+    parts = (known.causes, known.evidence, known.exercises, known.tunes, known.ways)
+    if any(name in part for part in parts):
         raise InputError("id", f"{name!r} is taken")
     for file, text in SKELETONS[kind].items():
         with (folder / file).open("a", encoding="utf-8") as end:

@@ -24,11 +24,11 @@ from itertools import combinations
 from statistics import median
 
 from lefthand.values.measures import MEASURES
+from lefthand.values.vocabulary import DAYS_A_WEEK
 
 Z95 = 1.96
 FEWEST_REPEATS = 3
 METHOD_WORTH = 4  # repeats
-DAYS_A_WEEK = 7
 FEWEST_FOR_TREND = 4
 
 # Two-sided 95 % points of Student's t by degrees of freedom (handbook table, e.g. Zar,

@@ -4,9 +4,9 @@ from dataclasses import dataclass
 from datetime import date
 
 from lefthand.change.course import Course
+from lefthand.values.vocabulary import DAYS_A_WEEK
 
 PAUSE_DAYS = 28
-DAYS_A_WEEK = 7
 HARDLY = 0.5  # of the planned days
 
 

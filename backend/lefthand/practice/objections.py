@@ -51,10 +51,17 @@ class WeekItem:
 
 @dataclass(frozen=True, slots=True)
 class Objection:
-    """`exercise` is empty for the whole week."""
+    """`exercise` is empty for the whole week. `reason`: of the rule that objects."""
 
     exercise: str
     reason: Said
+
+    @property
+    def said(self) -> Said:
+        """The reason with the exercise that it is about, if it is about one."""
+        if not self.exercise:
+            return self.reason
+        return said("objection-to", exercise=named.exercise(self.exercise), against=self.reason)
 
 
 @dataclass(frozen=True, eq=False)
@@ -90,8 +97,7 @@ def _against_item(item: WeekItem, week: _Week) -> Iterator[Objection]:
     for rule in ITEM_RULES:
         reason = rule(item, exercise, week)
         if reason is not None:
-            against = said("objection-to", exercise=named.exercise(exercise.id), against=reason)
-            yield Objection(item.exercise, against)
+            yield Objection(item.exercise, reason)
 
 
 ItemRule = Callable[[WeekItem, Exercise, _Week], Said | None]

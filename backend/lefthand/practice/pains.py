@@ -11,11 +11,10 @@ from datetime import date, timedelta
 
 from lefthand.case.case import Hurt
 from lefthand.reason.safety import RED_PAIN
-from lefthand.values.vocabulary import Place
+from lefthand.values.vocabulary import DAYS_A_WEEK, Place
 
 RUN_ENDS_AFTER = timedelta(days=14)
 HURTS_FOR_DAYS = 7
-DAYS_A_WEEK = 7
 MOST_PAIN = 10
 
 

@@ -14,8 +14,9 @@ from enum import StrEnum
 
 from lefthand.practice.waits import OUT_AFTER_PAIN
 from lefthand.reason.learning import LESSONS_WITHOUT_CHANGE
-from lefthand.reason.safety import A_WEEK, Safety
+from lefthand.reason.safety import Safety
 from lefthand.values.said import Said, said
+from lefthand.values.vocabulary import DAYS_A_WEEK
 
 DAYS_RUNNING = 3
 FAILED_LESSONS = 2
@@ -89,7 +90,7 @@ def next_step(course: Course, safety: Safety) -> Advice:
 
 def _trouble(course: Course) -> Said | None:
     if any((day.pain or 0) > 0 for day in course.days):
-        return said("move-hurt", weeks=OUT_AFTER_PAIN // A_WEEK)
+        return said("move-hurt", weeks=OUT_AFTER_PAIN // DAYS_A_WEEK)
     if any(day.tighter for day in course.days):
         return said("move-tighter")
     if course.passed_in_lesson is False and course.failed_before + 1 >= FAILED_LESSONS:

@@ -6,12 +6,11 @@ from lefthand.case.case import Hurt, Why
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.situation import Situation
 from lefthand.practice.waits import FAILED_LESSONS, OUT_AFTER_FAILING, OUT_AFTER_PAIN
-from lefthand.reason.safety import A_WEEK
 from lefthand.reason.waiting import JOINTS, strength_waits_for
 from lefthand.values import said as named
 from lefthand.values.dose import Dose
 from lefthand.values.said import Said, said
-from lefthand.values.vocabulary import Instrument, Kind, Likelihood, Place
+from lefthand.values.vocabulary import DAYS_A_WEEK, Instrument, Kind, Likelihood, Place
 
 AMBER_KINDS = (Kind.RELEASE, Kind.PLACEMENT)
 WARM_UP = "warm_up"
@@ -187,8 +186,8 @@ def _stays_out(exercise: Exercise, now: Situation) -> Said | None:
         return said("apart-hurt-twice")
     days = round(apart.days or 0)
     if apart.why is Why.HURT:
-        return said("apart-hurt", weeks=OUT_AFTER_PAIN // A_WEEK, days=days)
-    weeks = OUT_AFTER_FAILING // A_WEEK
+        return said("apart-hurt", weeks=OUT_AFTER_PAIN // DAYS_A_WEEK, days=days)
+    weeks = OUT_AFTER_FAILING // DAYS_A_WEEK
     return said("apart-failed", lessons=FAILED_LESSONS, weeks=weeks, days=days)
 
 

@@ -6,7 +6,8 @@ Chances a week; working judgement, with no published source.
 import numpy as np
 
 from lefthand.reason.network import Floats
-from lefthand.reason.steps import DAYS_A_WEEK, exponential, rate_of
+from lefthand.reason.steps import exponential, rate_of
+from lefthand.values.vocabulary import DAYS_A_WEEK
 
 EASES = 0.10  # chance a week that a cause that is there eases
 RETURNS = 0.05  # chance a week that one that has eased is back

@@ -9,7 +9,7 @@ from enum import StrEnum
 
 from lefthand.case.case import Case, Reports
 from lefthand.values.said import Said, said
-from lefthand.values.vocabulary import Grade, RedSign
+from lefthand.values.vocabulary import DAYS_A_WEEK, Grade, RedSign
 
 LOOSENESS_SCORE = "laxity.ninepoint"
 LOOSENESS_ADVICE = said("advice-loose")
@@ -18,7 +18,6 @@ RED_PAIN = 4
 RED_WEEKS = 2
 LONG_BREAK_WEEKS = 4
 EASE_OFF_DAYS = 14
-A_WEEK = 7
 
 
 class StopReason(StrEnum):
@@ -129,7 +128,7 @@ def _amber_reasons(case: Case) -> list[Said]:
     skin = _is_sore_skin(reports)
     place_alone = reports.pain is None and reports.place is not None
     hurts = (reports.pain or 0) > 0 or place_alone or "playing" in reports.pain_when
-    weeks = EASE_OFF_DAYS // A_WEEK
+    weeks = EASE_OFF_DAYS // DAYS_A_WEEK
     signs = {
         said("ease-playing"): hurts and not skin,
         said("ease-new"): reports.new and not skin,

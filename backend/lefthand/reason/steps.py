@@ -12,8 +12,8 @@ from functools import lru_cache
 import numpy as np
 
 from lefthand.reason.network import Floats
+from lefthand.values.vocabulary import DAYS_A_WEEK
 
-DAYS_A_WEEK = 7
 SQUARINGS = 10
 TERMS = 4
 

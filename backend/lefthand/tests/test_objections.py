@@ -29,7 +29,7 @@ def item(name, rung=1, days=(1, 2, 3, 5, 6), fingers=(4,), **dose):
 
 
 def said(items, seen, **more):
-    return [words_of(o.reason) for o in objections(items, Situation(seen, CATALOGUE), **more)]
+    return [words_of(o.said) for o in objections(items, Situation(seen, CATALOGUE), **more)]
 
 
 class Objections(TestCase):

@@ -139,7 +139,7 @@ class Places(TestCase):
                 continue
             dose = safe_dose(exercise, 1, now)
             said = [
-                words_of(o.reason)
+                words_of(o.said)
                 for o in objections([WeekItem(exercise.id, 1, dose, (1, 2, 3, 5))], now)
             ]
             if place.spares & exercise.loads_on(Instrument(instrument), 1):

@@ -9,7 +9,7 @@ from unittest import TestCase
 from lefthand.reason.safety import StopReason, stop_said
 from lefthand.values.said import cause, evidence, exercise, said, said_json, thing
 from lefthand.values.vocabulary import Level, Likelihood, Place
-from lefthand.words.words import MessageError, ids, words_of
+from lefthand.words.words import FOLDER, MessageError, words_of
 
 BACKEND = Path(__file__).resolve().parents[2]
 SOURCES = [
@@ -31,10 +31,15 @@ def asked(tree):
             yield from (n.value for n in ast.walk(node.args[0]) if isinstance(n, ast.Constant))
 
 
+def ids():
+    texts = [path.read_text(encoding="utf-8") for path in FOLDER.rglob("*.ftl")]
+    return {found for text in texts for found in re.findall(r"(?m)^([a-z][\w-]*) =", text)}
+
+
 def is_sentence(node):
-    return (
-        isinstance(node, ast.Constant) and isinstance(node.value, str) and " " in node.value.strip()
-    )
+    """Words with a space between or beside them."""
+    is_text = isinstance(node, ast.Constant) and isinstance(node.value, str)
+    return is_text and " " in node.value and any(map(str.isalpha, node.value))
 
 
 class Messages(TestCase):

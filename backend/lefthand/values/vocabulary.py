@@ -2,6 +2,8 @@
 
 from enum import IntEnum, StrEnum
 
+DAYS_A_WEEK = 7
+
 
 class Instrument(StrEnum):
     VIOLIN = "vn"
@@ -85,7 +87,7 @@ class Felt(StrEnum):
     TIGHT = "tight"
 
 
-class Kept(StrEnum):
+class KeptInMind(StrEnum):
     """How much of the week's one thing was there; UNSAID where nobody said it."""
 
     UNSAID = ""
@@ -143,17 +145,6 @@ class Place(StrEnum):
     NECK = "neck"
     BACK = "back"
     SOMEWHERE = "somewhere"
-
-    @property
-    def words(self) -> str:
-        return self.value.replace("_", " ")
-
-    @property
-    def named(self) -> str:
-        """As the one that hurts in a sentence."""
-        if self is Place.SOMEWHERE:
-            return "something"
-        return "the fingertip skin" if self is Place.SKIN else f"the {self.words}"
 
     @property
     def spares(self) -> frozenset["Place"]:

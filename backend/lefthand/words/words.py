@@ -37,9 +37,18 @@ def words_of(what: Said, language: str = LANGUAGE) -> str:
     return _format(what.id, _values(what, language), language)
 
 
-def ids(language: str = LANGUAGE) -> frozenset[str]:
-    """Every message there is."""
-    return frozenset(_bundle(language)._messages)
+def value_words(value: Value, language: str = LANGUAGE) -> Any:
+    """One value as it stands inside a sentence; numbers as they are."""
+    if isinstance(value, Said):
+        return words_of(value, language)
+    if isinstance(value, Named):
+        return _name(value, language)
+    if isinstance(value, Enum):
+        return _format(f"{type(value).__name__.lower()}-{_member(value)}", {}, language)
+    if isinstance(value, tuple):
+        each = [str(value_words(one, language)) for one in value]
+        return format_list(each, locale=LOCALES[language])
+    return value
 
 
 def _format(message: str, values: Mapping[str, Any], language: str) -> str:
@@ -58,23 +67,10 @@ def _format(message: str, values: Mapping[str, Any], language: str) -> str:
 def _values(what: Said, language: str) -> dict[str, Any]:
     found: dict[str, Any] = {}
     for name, value in what.values:
-        found[name] = _worded(value, language)
+        found[name] = value_words(value, language)
         if isinstance(value, Enum):
             found[f"{name}-id"] = _member(value)
     return found
-
-
-def _worded(value: Value, language: str) -> Any:
-    if isinstance(value, Said):
-        return words_of(value, language)
-    if isinstance(value, Named):
-        return _name(value, language)
-    if isinstance(value, Enum):
-        return _format(f"{type(value).__name__.lower()}-{_member(value)}", {}, language)
-    if isinstance(value, tuple):
-        each = [str(_worded(one, language)) for one in value]
-        return format_list(each, locale=LOCALES[language])
-    return value
 
 
 def _member(value: Enum) -> str:

@@ -16,7 +16,7 @@ from lefthand.values.fields import (
     read_words,
     short,
 )
-from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, Kept, Place, RedSign
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, KeptInMind, Place, RedSign
 from studio.home.week_at_home import HomeWeek
 from studio.memory.findings import youngest_age_at
 from studio.models import Lesson
@@ -42,7 +42,7 @@ def read_log(data: Mapping[str, Any], lesson: Lesson) -> dict[str, Any]:
         "signs": signs,
         "tempos": read_tempos(data.get("tempos") or {}, given),
         "checks": read_checks(data.get("checks") or {}, lesson),
-        "one_thing": read_choice("one_thing", data.get("one_thing") or "", Kept).value,
+        "one_thing": read_choice("one_thing", data.get("one_thing") or "", KeptInMind).value,
         "hurt": read_choice("hurt", data.get("hurt") or "", HurtSaid).value,
     }
 

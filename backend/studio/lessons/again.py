@@ -5,7 +5,9 @@ from datetime import date
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.pains import GONE, LESS, MORE, Ache, asked_again
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Place
+from lefthand.words import words_of
 from studio.lessons.cases import LessonView
 from studio.memory.last_time import COMPLAINED, TIRED, own_complaint, was_tired
 from studio.models import Lesson
@@ -36,12 +38,12 @@ def asked_in(view: LessonView) -> list[Asked]:
     if last is None:
         return found
     if was_tired(last):
-        words = "Last time: tired into the next day"
+        words = words_of(said("again-last-time", what=said("again-tired")))
         found.append(Asked(TIRED, words, last.date, lesson.again.get(TIRED, ""), False))
     complaint = own_complaint(last)
     if complaint is not None:
         answer = lesson.again.get(COMPLAINED, "")
-        words = f"Last time: {_complaint_words(complaint)}"
+        words = words_of(said("again-last-time", what=_complaint_words(complaint)))
         found.append(Asked(COMPLAINED, words, last.date, answer, False))
     return found
 
@@ -55,16 +57,22 @@ def _answers(view: LessonView) -> dict[Place, str]:
 
 
 def _pain_words(place: Place, ache: Ache, last: Lesson | None) -> str:
-    what = place.named.removeprefix("the ")
-    when = "Last time" if last is not None and ache.last <= last.date else "At home"
+    is_of_last = last is not None and ache.last <= last.date
+    when = "again-last-time" if is_of_last else "again-at-home"
+    return words_of(said(when, what=_ache_said(said("spot", place=place), ache)))
+
+
+def _ache_said(place: Said, ache: Ache) -> Said:
     if ache.told is not None:
-        return f"{when}: {what}, {ache.told:g} of 10"
-    if ache.answer in (LESS, MORE):
-        return f"{when}: {what}, {ache.answer} than before"
-    return f"{when}: {what}"
+        return said("again-told", place=place, pain=ache.told)
+    if ache.answer == LESS:
+        return said("again-less", place=place)
+    if ache.answer == MORE:
+        return said("again-more", place=place)
+    return place
 
 
 def _complaint_words(evidence: str) -> str:
     catalogue = load_catalogue()
-    said = (c.says for c in catalogue.complaints.values() if c.evidence == evidence)
-    return f"“{next(said, catalogue.evidence[evidence].label)}”"
+    told = (c.says for c in catalogue.complaints.values() if c.evidence == evidence)
+    return f"“{next(told, catalogue.evidence[evidence].label)}”"

@@ -31,7 +31,9 @@ from lefthand.reason.learning import Count
 from lefthand.reason.looks import LookOrder
 from lefthand.reason.safety import Safety
 from lefthand.reason.waiting import REACH
+from lefthand.values.said import said
 from lefthand.values.vocabulary import Place
+from lefthand.words import words_of
 from studio.lessons.chosen_place import Chosen, chosen_place
 from studio.lessons.flags import lesson_safety
 from studio.lessons.history import History, Past, past_of
@@ -307,10 +309,9 @@ def asks_pain(lesson: Lesson) -> bool:
 
 def open_words(view: LessonView) -> str:
     """What a week waits for while a question about pain is open, in a sentence; "" for nothing."""
-    places = [place.named for place in view.still_asked]
-    if places:
-        return f"first ask how it is now: {', '.join(places)}"
-    return "first ask whether it hurts" if asks_pain(view.lesson) else ""
+    if places := tuple(view.still_asked):
+        return words_of(said("again-ask-places", places=places))
+    return words_of(said("again-ask-pain")) if asks_pain(view.lesson) else ""
 
 
 def weeks_away(lesson: Lesson, past: Past) -> int | None:

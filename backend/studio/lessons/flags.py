@@ -219,7 +219,8 @@ def lift_flags(
     flags = open_flags(player)
     if not flags:
         raise StudioError("not_found", "flag", "no flag is up")
-    lifted = [flag for flag in flags if _lift(flag, note, on, seen)]
+    read = None if seen is None else [reason_id(reason) for reason in seen]
+    lifted = [flag for flag in flags if _lift(flag, note, on, read)]
     forget(player.pk, on)
     if not lifted:
         raise StudioError("conflict", "flag", "there is a new reason to stop; read it first")

@@ -4,7 +4,7 @@ from enum import StrEnum
 
 from django.db import models
 
-from lefthand.values.vocabulary import Done, Felt, HurtSaid, Kept
+from lefthand.values.vocabulary import Done, Felt, HurtSaid, KeptInMind
 from studio.models.lessons import Lesson
 from studio.models.people import Player
 from studio.models.pieces import Piece
@@ -128,7 +128,7 @@ class HomeDay(models.Model):
     later = models.JSONField(null=True, blank=True)
     tempos = models.JSONField(default=dict, blank=True)
     checks = models.JSONField(default=dict, blank=True)
-    one_thing = models.CharField(max_length=6, choices=_choices(Kept), blank=True)
+    one_thing = models.CharField(max_length=6, choices=_choices(KeptInMind), blank=True)
     hurt = models.CharField(max_length=7, choices=_choices(HurtSaid), blank=True)
 
     class Meta:

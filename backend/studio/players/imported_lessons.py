@@ -29,7 +29,7 @@ from lefthand.values.vocabulary import (
     Done,
     Felt,
     HurtSaid,
-    Kept,
+    KeptInMind,
     Later,
     Place,
     RedSign,
@@ -231,7 +231,7 @@ def _home_day(row: Mapping[str, Any], read: LessonRows, _reading: Reading) -> No
         later=None if later is None else [t.value for t in Later if t in later],
         tempos=read_tempos(row.get("tempos") or {}, read.items),
         checks=read_checks(row.get("checks") or {}, read.lesson),
-        one_thing=read_choice("one_thing", row.get("one_thing") or "", Kept).value,
+        one_thing=read_choice("one_thing", row.get("one_thing") or "", KeptInMind).value,
         hurt=read_choice("hurt", row.get("hurt") or "", HurtSaid).value,
     )
 

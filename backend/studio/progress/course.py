@@ -9,7 +9,9 @@ from lefthand.change.course import Course, CourseLesson, Practice, lesson_findin
 from lefthand.change.term import TermFacts
 from lefthand.practice.pains import Ache, Pain, after_pains
 from lefthand.practice.week import LAST_DAY
+from lefthand.values.said import said
 from lefthand.values.vocabulary import Place
+from lefthand.words import words_of
 from studio.lessons.flags import reason_words
 from studio.memory.known import focus_of, known_items
 from studio.memory.pains import logged, place_named, told_in
@@ -184,7 +186,7 @@ def _pains(
 
 
 def _where(place: Place) -> str:
-    return "" if place is Place.SOMEWHERE else place.words
+    return "" if place is Place.SOMEWHERE else words_of(said("spot", place=place))
 
 
 def _stops(player: Player) -> list[tuple[date, date | None, str]]:

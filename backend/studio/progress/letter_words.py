@@ -12,6 +12,7 @@ from lefthand.change.term import Term, TermString
 from lefthand.practice.pains import LESS, MORE, SAME
 from lefthand.values.vocabulary import Place
 from lefthand.values.wording import lower_first, upper_first
+from lefthand.words import value_words
 from studio.lessons.flags import reason_words
 from studio.lessons.notes import notes_of
 from studio.memory.body import BodyFact, body_words, facts_of
@@ -417,7 +418,7 @@ def _of_reports(lesson: Lesson) -> str:
 
 def _where(name: str | None) -> str:
     place = place_named(name)
-    return "" if place is Place.SOMEWHERE else f" in {place.named}"
+    return "" if place is Place.SOMEWHERE else f" in {value_words(place)}"
 
 
 def _of_log(log: HomeDay) -> str:

@@ -3134,7 +3134,7 @@ export interface components {
             hurt: components["schemas"]["HurtSaid"];
             /** Later */
             later: components["schemas"]["Later"][] | null;
-            one_thing: components["schemas"]["Kept"];
+            one_thing: components["schemas"]["KeptInMind"];
             /** Pain */
             pain: number;
             /** Parts */
@@ -3415,11 +3415,11 @@ export interface components {
          */
         Instrument: "vn" | "va" | "vc" | "db";
         /**
-         * Kept
+         * KeptInMind
          * @description How much of the week's one thing was there; UNSAID where nobody said it.
          * @enum {string}
          */
-        Kept: "" | "mostly" | "partly" | "not";
+        KeptInMind: "" | "mostly" | "partly" | "not";
         /**
          * KeptOut
          * @description `size`: bytes. `until`: the last day; None where nothing is kept.

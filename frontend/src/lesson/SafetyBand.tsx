@@ -32,7 +32,7 @@ export function SafetyBand({ handle, onTell }: Props) {
       )}
       {level === 'amber' && (
         <section className={css.amber} role="status">
-          <strong>Ease off.</strong> {reasons.join('; ')}. Half the dose, only release and
+          <strong>Ease off:</strong> {reasons.join('; ')}. Half the dose, only release and
           placement, no stretch, no still hold.
         </section>
       )}

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'wouter';
 
@@ -91,9 +92,15 @@ function Browse({ catalogue, params, set }: BrowseProps) {
   const search = params.get('search') ?? '';
   const shelf = SHELVES.find((each) => each === params.get('shelf')) ?? null;
   const isSearching = search.trim() !== '';
-  const everything = SHELVES.flatMap((each) => onShelf(catalogue, each, instrument));
+  const everything = useMemo(
+    () => SHELVES.flatMap((each) => onShelf(catalogue, each, instrument)),
+    [catalogue, instrument],
+  );
   const isBody = isForADoctor(search);
-  const all = !isSearching ? everything : isBody ? [] : searched(catalogue, search, instrument);
+  const all = useMemo(() => {
+    if (!isSearching) return everything;
+    return isBody ? [] : searched(catalogue, search, instrument);
+  }, [catalogue, everything, instrument, isBody, isSearching, search]);
   const isStart = !isSearching && shelf === null;
   const hits = isStart ? [] : all.filter((hit) => shelf === null || hit.shelf === shelf);
   const open = openOf(params, everything) ?? (isStart ? null : (hits[0] ?? null));

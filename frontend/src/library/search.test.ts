@@ -50,6 +50,14 @@ test.each([
   expect(found(search)[0]).toBe(expected);
 });
 
+test('a slip is thought of only where nothing is found as it was typed', () => {
+  const grip = hit('Death of a note', '', '', 'deaths');
+  const names = (typed: string) =>
+    nearest([grip, hit('Feather fingers', '', '')], wordsOf(typed), {}).map((h) => h.entry.name);
+  expect(names('feather')).toEqual(['Feather fingers']);
+  expect(names('fether')).toContain('Feather fingers');
+});
+
 test('where nothing holds every word, what holds most of them is shown', () => {
   expect(found('thumb squeezes in winter')[0]).toBe('Thumb squeezes');
 });

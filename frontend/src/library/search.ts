@@ -74,7 +74,6 @@ const BY_ANOTHER_WORD = { name: 2.5, called: 2.5, line: 1, text: 0.5 };
 const SLIPS = 0.2;
 // Fewer than these, and what holds only some of the words is shown after them.
 const ENOUGH = 3;
-const EVERY_WORD = 10_000;
 // The words that were typed are what people call it, all of them or with more around.
 const THE_VERY_PHRASE = 1000;
 const IN_A_PHRASE = 100;
@@ -102,11 +101,6 @@ export function searched(catalogue: Catalogue, search: string, instrument: strin
   return nearest(hits, words, catalogue.synonyms);
 }
 
-interface Found {
-  id: number;
-  score: number;
-}
-
 /** The entries that these words mean, nearest first. */
 export function nearest(
   hits: readonly Hit[],
@@ -118,29 +112,28 @@ export function nearest(
     processTerm: stemOf,
   });
   index.addAll(hits.map(({ entry }, id) => ({ ...entry, id, called: entry.called.join(' ') })));
-  const asked = (all: CombinationOperator): Found[] => index.search(queryOf(words, synonyms, all));
   const stems = stemsOf(words);
   if (stems.length === 0) return [];
-  const whole = asked('AND');
-  const partly = whole.length < ENOUGH ? asked('OR') : [];
-  const known = new Set(whole.map(({ id }) => id));
-  const found = [
-    ...whole.map(({ id, score }) => ({ id, score: score + EVERY_WORD })),
-    ...partly.filter(({ id }) => !known.has(id)),
-  ];
-  return found
-    .flatMap(({ id, score }) => {
-      const hit = hits[id];
-      return hit ? [{ hit, near: score + phraseOf(hit.entry, stems) }] : [];
-    })
-    .sort((a, b) => b.near - a.near || a.hit.entry.name.localeCompare(b.hit.entry.name))
-    .map(({ hit }) => hit);
+  const ask = (all: CombinationOperator, withSlips: boolean): Hit[] =>
+    index
+      .search(queryOf(words, synonyms, all, withSlips))
+      .flatMap(({ id, score }) => {
+        const hit = hits[id as number];
+        return hit ? [{ hit, near: score + phraseOf(hit.entry, stems) }] : [];
+      })
+      .sort((a, b) => b.near - a.near || a.hit.entry.name.localeCompare(b.hit.entry.name))
+      .map(({ hit }) => hit);
+  let found = ask('AND', false);
+  if (found.length === 0) found = ask('AND', true);
+  if (found.length >= ENOUGH) return found;
+  return [...new Set([...found, ...ask('OR', found.length === 0)])];
 }
 
 function queryOf(
   words: readonly string[],
   synonyms: Record<string, string[]>,
   combineWith: CombinationOperator,
+  withSlips: boolean,
 ): Query {
   return {
     combineWith,
@@ -153,7 +146,7 @@ function queryOf(
             queries: [word],
             boost: SAYS,
             prefix: true,
-            fuzzy: word.length >= LEAST_LETTERS ? SLIPS : false,
+            fuzzy: withSlips && word.length >= LEAST_LETTERS ? SLIPS : false,
           },
           ...othersOf(word, synonyms).map((other): Query => ({
             combineWith: 'AND',

@@ -33,6 +33,5 @@ level-beginner = beginner
 level-intermediate = intermediate
 level-advanced = advanced
 
-thing = { $thing }
 thing-pencil = a pencil
 thing-rod = a light stick

@@ -150,7 +150,7 @@ class NextLesson(StudioCase):
         week = [{"exercise": "arch_on_table", "days": [1, 2, 3, 4, 5, 6, 7]},
                 {"exercise": "quiet_hold", "rung": 2}]  # fmt: skip
         self.enter(lesson, "plan", "", week)
-        reasons = [words_of(o.reason) for o in objections(self.view(lesson))]
+        reasons = [words_of(o.said) for o in objections(self.view(lesson))]
         for words in ("strength waits", "step 2 comes after step 1", "warm up first", "order:",
                       "minutes a day", "no day off"):  # fmt: skip
             self.assertTrue([r for r in reasons if words in r], (words, reasons))

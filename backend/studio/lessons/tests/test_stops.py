@@ -250,6 +250,11 @@ class AtHome(StopCase):
         self.log(1, pain=0)
         self.assertIsNone(self.given.home_days.get().later)
 
+    def test_a_page_of_before_the_update_may_still_name_reasons_by_their_words(self):
+        self.log(1, signs=["numbness"], pain=5)
+        self.lift(seen=["numbness or tingling", "pain of 4 or more out of 10"])
+        self.assertEqual(self.reasons(), [])
+
     def test_a_stop_is_never_lifted_before_it_was_raised(self):
         self.log(1, signs=["numbness"])
         (flag,) = open_flags(self.player)

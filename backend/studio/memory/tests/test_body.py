@@ -51,7 +51,7 @@ class Facts(BodyCase):
             nudges = [e for e in view.proposal.offered if view.catalogue.exercises[e].nudge]
             self.assertEqual(nudges, [])
             self.give(lesson, "shaped_finger")
-            told = [words_of(o.reason) for o in objections(self.view(lesson))]
+            told = [words_of(o.said) for o in objections(self.view(lesson))]
             self.assertTrue(
                 [reason for reason in told if "nobody sets them by hand" in reason], told
             )

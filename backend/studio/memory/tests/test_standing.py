@@ -1,7 +1,11 @@
 """What is kept of a player's course is what all records tell, whatever changes in between."""
 
 import random
+import shutil
+import tempfile
 from datetime import timedelta
+from pathlib import Path
+from unittest import mock
 
 from studio.home.link import make_link
 from studio.home.log import log_day
@@ -157,3 +161,19 @@ class KeptStandings(StudioCase):
         elif kind == "log" and not earlier.is_glance:
             day = {"date": earlier.date, "done": "done", "felt": "soft", "pain": 0}
             log_day(make_link(earlier.player).token, day, earlier.date)
+
+
+class MadeBy(StudioCase):
+    def test_another_wording_makes_what_was_kept_anew(self):
+        """Kept terms and summaries hold sentences."""
+        with tempfile.TemporaryDirectory() as folder:
+            words = Path(folder) / "en"
+            shutil.copytree(standing.WORDS / "en", words)
+            with mock.patch.object(standing, "WORDS", Path(folder)):
+                standing.made_by.cache_clear()
+                self.addCleanup(standing.made_by.cache_clear)
+                before = standing.made_by()
+                with (words / "again.ftl").open("a", encoding="utf-8") as file:
+                    file.write("another = word\n")
+                standing.made_by.cache_clear()
+                self.assertNotEqual(standing.made_by(), before)

@@ -62,6 +62,21 @@ class PlayerFile(StudioCase):
         self.assertEqual(first.home_days.first().parts, parts)
         self.assertEqual(found.left_out, [NOT_IN_A_FILE])
 
+    def test_reasons_of_a_stop_that_an_earlier_release_wrote_as_words_are_known(self):
+        lesson = self.player.lessons.first()
+        flag = {"lesson": str(lesson.date), "raised_on": str(lesson.date)}
+        data = player_file(self.player)
+        for written, reasons in (
+            (["swelling", "pain of 4 or more out of 10"], ["swelling", "pain"]),
+            (["numbness", "next_day"], ["numbness", "next_day"]),
+            (["an older word"], ["an older word"]),
+        ):
+            told = {**data, "red_flags": [{**flag, "reasons": written}]}
+            found = read_player_file(self.teacher, told, DAY + timedelta(weeks=1))
+            self.assertEqual(found.player.red_flags.get().reasons, reasons)
+        again = player_file(found.player)["red_flags"]
+        self.assertEqual([each["reasons"] for each in again], [["an older word"]])
+
     def test_no_private_address_is_in_it(self):
         token = self.player.home_link.token
         self.assertNotIn(token, json.dumps(player_file(self.player)))
