@@ -20,6 +20,7 @@ from lefthand.passage.passage import Asked
 from lefthand.passage.returns import USUAL_FINGER
 from lefthand.values.fields import read_choice
 from lefthand.values.vocabulary import Instrument
+from lefthand.words.words import words_of
 
 router = Router(tags=["drills"])
 
@@ -53,7 +54,7 @@ def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
         tempo=drill.tempo,
         music=engrave(to_musicxml(drill), seed=wanted.seed),
         notes=notes_out(drill),
-        asks=asked_most(asks_of(passage), finger),
+        asks=[words_of(each) for each in asked_most(asks_of(passage), finger)],
         bars=loaded_bars(passage),
     )
 

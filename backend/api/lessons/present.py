@@ -1,6 +1,6 @@
 """A lesson with all that follows from it as it leaves the API."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import asdict
 from typing import Any, cast
 
@@ -38,12 +38,15 @@ from lefthand.catalogue.causes import Cause
 from lefthand.practice.objections import Objection
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
+from lefthand.practice.planning import is_carried
 from lefthand.practice.tempo import steps_between
+from lefthand.practice.why import focus_aimed_at, why_cause, why_given
 from lefthand.reason.diagnosis import open_settling_trial
-from lefthand.reason.explain import CauseView, Reason, phrase
+from lefthand.reason.explain import CauseView, Reason, seen
 from lefthand.reason.kept import kept_said
 from lefthand.reason.safety import is_loose_by_score
-from lefthand.values.said import Said
+from lefthand.values.said import Said, said
+from lefthand.values.said import evidence as said_evidence
 from lefthand.values.vocabulary import POSSIBLE_ABOVE, Instrument, likelihood_of
 from lefthand.words import words_of
 from studio.entries import undoable_entries
@@ -144,7 +147,7 @@ def _alternatives(view: LessonView) -> list[AlternativeOut]:
     return [
         AlternativeOut(
             differs=each.differs.value,
-            items=[_item_out(item, view) for item in each.plan.items],
+            items=[_item_out(item, view, _focus_now(view)) for item in each.plan.items],
             minutes_a_day=each.plan.minutes_a_day,
         )
         for each in view.alternatives
@@ -245,11 +248,15 @@ def _shown_fingers(cause: Cause, fingers: tuple[int, ...]) -> list[int]:
 
 def _reason_out(reason: Reason, view: LessonView) -> ReasonOut:
     name, evidence = reason.evidence, view.catalogue.evidence[reason.evidence]
-    words = phrase(evidence, view.diagnosis.findings[name])
+    what = seen(evidence, view.diagnosis.findings[name])
     if name not in view.case.findings:
         is_known = name in view.case.known
-        words = f"{words}, from before" if is_known else f"{evidence.label.lower()} (complaint)"
-    return ReasonOut(evidence=reason.evidence, phrase=words, weight=reason.weight)
+        what = said("seen-before", seen=what) if is_known else _complained(name)
+    return ReasonOut(evidence=reason.evidence, phrase=words_of(what), weight=reason.weight)
+
+
+def _complained(name: str) -> Said:
+    return said("seen-complaint", label=said_evidence(name))
 
 
 def _focus_out(view: LessonView) -> list[FocusOut]:
@@ -258,7 +265,7 @@ def _focus_out(view: LessonView) -> list[FocusOut]:
             cause=f.cause,
             name=view.catalogue.causes[f.cause].name,
             fingers=_shown_fingers(view.catalogue.causes[f.cause], f.fingers),
-            why=f.why,
+            why=words_of(f.why),
             is_engines=f.cause in view.diagnosis.engine_focus,
         )
         for f in view.diagnosis.focus
@@ -300,7 +307,7 @@ def _review_out(review: ItemReview, instrument: Instrument) -> ReviewOut:
 def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
     names = view.catalogue.exercises
     return ProposalOut(
-        items=[_item_out(item, view) for item in plan.items],
+        items=[_item_out(item, view, _focus_now(view)) for item in plan.items],
         offered=list(plan.offered),
         withheld=[
             WithheldOut(
@@ -320,8 +327,15 @@ def _proposal_out(plan: CorePlan, view: LessonView) -> ProposalOut:
     )
 
 
-def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
+def _focus_now(view: LessonView) -> list[str]:
+    return [focus.cause for focus in view.diagnosis.focus]
+
+
+def _item_out(item: CoreItem, view: LessonView, focus: Sequence[str]) -> PlanItemOut:
+    """`focus`: of the week that the item stands in."""
     exercise = view.catalogue.exercises[item.exercise]
+    cause = focus_aimed_at(exercise, focus)
+    does = why_given(item.exercise, None, is_carried=is_carried(exercise, view.situation))
     return PlanItemOut(
         exercise=item.exercise,
         name=exercise.name,
@@ -339,7 +353,9 @@ def _item_out(item: CoreItem, view: LessonView) -> PlanItemOut:
         tempo_work=exercise.tempo_work,
         tempo_steps=steps_between(item.dose.tempo, item.goal),
         fingers=list(item.fingers),
-        why=item.why,
+        why=words_of(item.why),
+        because=words_of(why_cause(cause)) if cause else "",
+        does=words_of(does),
         takes_piece=exercise.rung(item.rung).in_piece is not None,
         in_piece=_in_piece(item, view),
     )
@@ -357,7 +373,7 @@ def _in_piece_out(piece: int, told: Mapping[str, Any]) -> InPieceOut:
 
 
 def _given_item_out(item: PlanItem, view: LessonView) -> PlanItemOut:
-    told = _item_out(planned(item), view)
+    told = _item_out(planned(item), view, item.plan.focus or [])
     if item.piece_id is not None and item.in_piece is not None:
         told.in_piece = _in_piece_out(item.piece_id, item.in_piece)
     return told

@@ -144,6 +144,8 @@ class PlanItemOut(Schema):
     tempo_steps: list[int]
     fingers: list[int]
     why: str
+    because: str
+    does: str
     takes_piece: bool
     in_piece: InPieceOut | None
 

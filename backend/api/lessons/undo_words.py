@@ -1,14 +1,15 @@
 """What undo would take back, in words."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.reason.explain import GRADE_WORDS
+from lefthand.values.said import said
+from lefthand.words.words import words_of
 from studio.entries import KINDS
 from studio.models import LessonEntry
 
-TRIAL_WORDS = ("no help", "a little", "clearly", "at once")
+MOST_GRADE = 3
 CAUSE_WORDS = {"pinned": "chosen", "dismissed": "not this", "open": "maybe after all"}
 
 
@@ -34,13 +35,13 @@ def _observation(key: str, after: Any) -> str:
     if evidence is None:
         return ""
     on = f", finger {finger}" if finger else ""
-    grades = TRIAL_WORDS if evidence.is_trial else GRADE_WORDS
-    return f"{evidence.label}{on}: {_found(after, grades)}"
+    kind = "undo-trial" if evidence.is_trial else "grade"
+    return f"{evidence.label}{on}: {_found(after, kind)}"
 
 
-def _found(after: Any, grades: Sequence[str]) -> str:
-    if isinstance(after, int) and 0 <= after < len(grades):
-        return grades[after]
+def _found(after: Any, kind: str) -> str:
+    if isinstance(after, int) and 0 <= after <= MOST_GRADE:
+        return words_of(said(f"{kind}-{after}"))
     if after is None:
         return "taken back"
     if isinstance(after, dict) and "value" in after:

@@ -14,8 +14,7 @@ from api.term.schemas import (
     TermStringOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.change.next_step import NextStep
-from lefthand.change.term import TermMeasure, TermSign
+from lefthand.change.term import TermMeasure, TermNext, TermSign
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import Span, spans_of, term_picture
 from lefthand.values.vocabulary import DAYS_A_WEEK
@@ -56,12 +55,12 @@ def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
     )
 
 
-def _next_out(step: NextStep) -> TermNextOut:
+def _next_out(step: TermNext) -> TermNextOut:
     evidence = load_catalogue().evidence
     causes = load_catalogue().causes
     return TermNextOut(
         step=step.step.value,
-        why=step.why,
+        why=step.beside,
         cause=causes[step.cause].name if step.cause else None,
         check=evidence[step.check].label if step.check else None,
     )

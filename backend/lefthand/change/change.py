@@ -16,6 +16,8 @@ from lefthand.change.signs import SignChange, sign_changes
 from lefthand.reason.learning import Count
 from lefthand.reason.safety import Safety
 from lefthand.reason.starting import starting_probabilities
+from lefthand.values.said import said_json
+from lefthand.words.words import words_of
 
 CHANGE_FORMAT = "jolf-change/1"
 NO_COUNTS: Mapping[str, Count] = {}
@@ -150,7 +152,8 @@ def _helped_json(helped: Helped) -> dict[str, Any]:
 def _next_json(step: NextStep) -> dict[str, Any]:
     return {
         "step": step.step.value,
-        "why": step.why,
+        "why": words_of(step.why),
+        "reason": said_json(step.why),
         "cause": step.cause,
         "weeks": step.weeks,
         "expected": step.expected and list(step.expected),

@@ -1,4 +1,7 @@
-"""A player's term as it is told and drawn: one string a cause, with what happened along the way."""
+"""A player's term as it is told and drawn: one string a cause, with what happened along the way.
+
+It is kept as it is told, in words, and made anew when the words change.
+"""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -10,30 +13,17 @@ from lefthand.change.causes import CauseChange, CauseWord
 from lefthand.change.change import Change
 from lefthand.change.course import values_of
 from lefthand.change.measures import Basis, MeasureChange
-from lefthand.change.next_step import NextStep
-from lefthand.change.signs import ChangeWord, SignChange
-from lefthand.reason.explain import GRADE_WORDS
+from lefthand.change.next_step import NextStep, Step
+from lefthand.change.signs import SignChange
+from lefthand.reason.explain import how_clear
 from lefthand.values.measures import MEASURES
-from lefthand.values.wording import lower_first
+from lefthand.values.said import cause, evidence, said
+from lefthand.words.words import value_words, words_of
 
 PAUSE_DAYS = 7
 LONG_PAUSE_DAYS = 21
 MONTH_SAYS_ENOUGH_DAYS = 300
 FREE_BELOW = 0.15  # of trouble, as for *gone*
-WORST_FIRST = "The first was the worst day: part of it would have come by itself."
-
-# What the picture says where the word itself would not do.
-ANSWERS: Mapping[CauseWord, str] = {
-    CauseWord.BACK: "look again",
-    CauseWord.NOT_SEEN: "not likely",
-    CauseWord.RULED_OUT: "ruled out by you",
-}
-
-
-def answer_of(word: CauseWord | ChangeWord) -> str:
-    """A word of change as it is said."""
-    said = ANSWERS.get(word) if isinstance(word, CauseWord) else None
-    return said or word.value.replace("_", " ")
 
 
 @dataclass(frozen=True)
@@ -111,6 +101,17 @@ class TermFacts:
 
 
 @dataclass(frozen=True)
+class TermNext:
+    """The next step in words. beside: where the cause stands already."""
+
+    step: Step
+    why: str
+    beside: str
+    cause: str | None
+    check: str | None
+
+
+@dataclass(frozen=True)
 class Term:
     """Days count from `start`, the first lesson. better, stuck: the two sentences; "" for none.
     harder: numbers of the lessons before which a harder piece was given."""
@@ -120,7 +121,7 @@ class Term:
     last: int
     better: str
     stuck: str
-    next: NextStep
+    next: TermNext
     strings: Sequence[TermString]
     measures: Sequence[TermMeasure]
     harder: Sequence[int]
@@ -173,9 +174,9 @@ def term_of(change: Change, catalogue: Catalogue, facts: TermFacts) -> Term | No
         start=start,
         lessons=days,
         last=last,
-        better=_better(change, catalogue),
-        stuck=_stuck(change, catalogue),
-        next=change.next,
+        better=_better(change),
+        stuck=_stuck(change),
+        next=_next(change.next),
         strings=_strings(change, catalogue, facts, last),
         measures=_measures(change, catalogue, start),
         harder=[n for n, lesson in enumerate(course.lessons) if lesson.is_harder],
@@ -189,34 +190,44 @@ def term_of(change: Change, catalogue: Catalogue, facts: TermFacts) -> Term | No
     )
 
 
-def _better(change: Change, catalogue: Catalogue) -> str:
+def _next(step: NextStep) -> TermNext:
+    return TermNext(
+        step=step.step,
+        why=words_of(step.why),
+        beside=words_of(step.beside or step.why),
+        cause=step.cause,
+        check=step.check,
+    )
+
+
+def _better(change: Change) -> str:
     best = change.most_clearly_better
     if best is None:
         return ""
-    name = catalogue.causes[best.cause].name
     if best.word is CauseWord.GONE:
-        return f"{name}: gone."
-    return f"{name}: clearly less than in {_month(change, _worst(change, best))}."
+        return words_of(said("term-gone", cause=cause(best.cause)))
+    day = _worst(change, best)
+    return words_of(said(f"term-less-{_named_by(change, day)}", cause=cause(best.cause), day=day))
 
 
-def _month(change: Change, day: date) -> str:
-    """A month, with its year where it lies most of a year back."""
+def _named_by(change: Change, day: date) -> str:
+    """How a day is named: its month says enough, unless it lies most of a year back."""
     is_long_ago = (change.course.lessons[-1].on - day).days > MONTH_SAYS_ENOUGH_DAYS
-    return f"{day:%B %Y}" if is_long_ago else f"{day:%B}"
+    return "year" if is_long_ago else "month"
 
 
-def _worst(change: Change, cause: CauseChange) -> date:
-    worst = max(range(len(cause.trouble)), key=lambda n: cause.trouble[n])
+def _worst(change: Change, of: CauseChange) -> date:
+    worst = max(range(len(of.trouble)), key=lambda n: of.trouble[n])
     return change.course.lessons[worst].on
 
 
-def _stuck(change: Change, catalogue: Catalogue) -> str:
+def _stuck(change: Change) -> str:
     back = next((c for c in change.causes if c.word is CauseWord.BACK), None)
     if back is not None:
-        return f"{catalogue.causes[back.cause].name} may be back."
+        return words_of(said("term-back", cause=cause(back.cause)))
     if change.stuck is None:
         return ""
-    return f"Stuck: {lower_first(catalogue.causes[change.stuck.cause].name)}."
+    return words_of(said("term-stuck", cause=cause(change.stuck.cause)))
 
 
 def _strings(change: Change, catalogue: Catalogue, facts: TermFacts, last: int) -> list[TermString]:
@@ -224,8 +235,8 @@ def _strings(change: Change, catalogue: Catalogue, facts: TermFacts, last: int) 
     course = change.course
     first_focus: dict[str, int] = {}
     for number, lesson in enumerate(course.lessons):
-        for cause in lesson.focus:
-            first_focus.setdefault(cause, number)
+        for name in lesson.focus:
+            first_focus.setdefault(name, number)
     never = len(course.lessons)
     unseen = (CauseWord.NOT_SEEN, CauseWord.RULED_OUT)
     shown = [c for c in change.causes if c.word not in unseen or c.cause in first_focus]
@@ -234,56 +245,62 @@ def _strings(change: Change, catalogue: Catalogue, facts: TermFacts, last: int) 
 
 
 def _string(
-    change: Change, cause: CauseChange, catalogue: Catalogue, facts: TermFacts, last: int
+    change: Change, of: CauseChange, catalogue: Catalogue, facts: TermFacts, last: int
 ) -> TermString:
     course = change.course
-    known = catalogue.causes[cause.cause]
+    known = catalogue.causes[of.cause]
     return TermString(
-        cause=cause.cause,
+        cause=of.cause,
         name=known.name,
-        word=cause.word.value,
-        answer=answer_of(cause.word),
-        probability=cause.probability,
-        trouble=cause.trouble,
-        looked=cause.looked,
-        why=[_seen(lesson.findings, cause.signs, catalogue) for lesson in course.lessons],
-        focus=_focus(change, cause.cause, catalogue, last),
-        steps=_steps(change, cause.cause, catalogue, facts),
+        word=of.word.value,
+        answer=value_words(of.word),
+        probability=of.probability,
+        trouble=of.trouble,
+        looked=of.looked,
+        why=[_seen(lesson.findings, of.signs, catalogue) for lesson in course.lessons],
+        focus=_focus(change, of.cause, catalogue, last),
+        steps=_steps(change, of.cause, catalogue, facts),
         helped=[
             catalogue.exercises[h.exercise].name
             for h in change.helped
-            if h.cause == cause.cause and h.is_less and h.is_practised
+            if h.cause == of.cause and h.is_less and h.is_practised
         ],
-        signs=term_signs(change.signs, cause.signs),
-        since=_since(change, cause),
-        is_focus=cause.cause in course.newest_focus,
+        signs=term_signs(change.signs, of.signs),
+        since=_since(change, of),
+        is_focus=of.cause in course.newest_focus,
     )
 
 
-def _since(change: Change, cause: CauseChange) -> str:
+def _since(change: Change, of: CauseChange) -> str:
     """Of what is gone, since when no lesson showed trouble; else how long it was worked on."""
     lessons = change.course.lessons
-    if cause.word is CauseWord.GONE:
-        troubled = [n for n, each in enumerate(cause.trouble) if each >= FREE_BELOW]
+    if of.word is CauseWord.GONE:
+        troubled = [n for n, each in enumerate(of.trouble) if each >= FREE_BELOW]
         first = troubled[-1] + 1 if troubled else 0
-        return f"since {_month(change, lessons[min(first, len(lessons) - 1)].on)}"
-    worked = [n for n, lesson in enumerate(lessons) if cause.cause in lesson.focus]
+        day = lessons[min(first, len(lessons) - 1)].on
+        return words_of(said(f"term-since-{_named_by(change, day)}", day=day))
+    worked = [n for n, lesson in enumerate(lessons) if of.cause in lesson.focus]
     if not worked:
         return ""
     end = worked[-1]
     first = end
-    while first > 0 and cause.cause in lessons[first - 1].focus:
+    while first > 0 and of.cause in lessons[first - 1].focus:
         first -= 1
-    count = end - first + 1
-    told = f"{count} lessons in a row" if count > 1 else "one lesson"
     if end == len(lessons) - 1:
-        return f"worked on for {told}"
-    return f"worked on until {_month(change, lessons[end + 1].on)}"
+        return words_of(said("term-worked-for", lessons=end - first + 1))
+    day = lessons[end + 1].on
+    return words_of(said(f"term-worked-until-{_named_by(change, day)}", day=day))
 
 
 def _seen(findings: Mapping[str, Finding], signs: Sequence[str], catalogue: Catalogue) -> str:
     seen = [
-        f"{catalogue.evidence[name].label}: {GRADE_WORDS[findings[name].grade]}"
+        words_of(
+            said(
+                "term-seen",
+                label=evidence(name),
+                how=how_clear(catalogue.evidence[name], findings[name].grade),
+            )
+        )
         for name in signs
         if name in findings
     ]
@@ -342,7 +359,7 @@ def term_signs(signs: Sequence[SignChange], of: Sequence[str] | None = None) -> 
             label=each.series.evidence.label,
             finger=each.series.finger,
             word=each.word.value,
-            answer=answer_of(each.word),
+            answer=value_words(each.word),
             grades=each.series.grades,
         )
         for each in signs
@@ -353,7 +370,7 @@ def term_signs(signs: Sequence[SignChange], of: Sequence[str] | None = None) -> 
 def _breaks(days: Sequence[int]) -> list[Stretch]:
     """Three weeks and more between two lessons, from a week after the one."""
     return [
-        Stretch(days[n] + PAUSE_DAYS, days[n + 1], "no lesson")
+        Stretch(days[n] + PAUSE_DAYS, days[n + 1], words_of(said("term-no-lesson")))
         for n in range(len(days) - 1)
         if days[n + 1] - days[n] >= LONG_PAUSE_DAYS
     ]
@@ -366,13 +383,15 @@ def _measures(change: Change, catalogue: Catalogue, start: date) -> list[TermMea
         label = catalogue.evidence[name].label
         found.append(
             TermMeasure(
-                label=label if finger == WHOLE_HAND else f"{label}, finger {finger}",
+                label=label
+                if finger == WHOLE_HAND
+                else words_of(said("term-of-finger", label=evidence(name), finger=finger)),
                 unit=MEASURES[each.measure].unit,
                 points=[((day - start).days, value) for day, value, _ in taken[name, finger]],
                 least=each.least.least,
                 basis=each.least.basis.value,
                 answer=_measured(each),
-                note=WORST_FIRST if each.is_first_worst else "",
+                note=words_of(said("term-first-worst")) if each.is_first_worst else "",
             )
         )
     return found
@@ -380,7 +399,7 @@ def _measures(change: Change, catalogue: Catalogue, start: date) -> list[TermMea
 
 def _measured(measured: MeasureChange) -> str:
     if measured.least.basis is Basis.NONE:
-        return "not known yet"
+        return words_of(said("term-not-known"))
     if not measured.is_real:
-        return "may be chance"
-    return "better, real" if measured.gain > 0 else "worse, real"
+        return words_of(said("term-chance"))
+    return words_of(said("term-better-real" if measured.gain > 0 else "term-worse-real"))

@@ -6,16 +6,12 @@ causes, and a reason is told when it weighs at least half as much again as it di
 
 from collections import defaultdict
 from collections.abc import Mapping
-from functools import cache
-from pathlib import Path
 
-from lefthand.passage.demands import NAMES
 from lefthand.passage.levels import weights
 from lefthand.passage.passage import Passage
 from lefthand.passage.returns import OWN
-from lefthand.values.knowledge_file import read_records
+from lefthand.values.said import Said, said
 
-FILE = Path(__file__).parents[1] / "catalogue" / "knowledge" / "asked.yaml"
 HARDER, MORE = 1.25, 1.5
 LEAST_RISE = 0.05  # of what weighs in a bar
 MOST_REASONS = 3
@@ -36,8 +32,8 @@ def asks_of(passage: Passage) -> dict[str, float]:
 
 def harder_because(
     now: Asks, before: Asks, strengths: Mapping[str, float], finger: int
-) -> list[str]:
-    """What weighs more now, the most first, in words; [] when the piece is not harder as a whole.
+) -> list[Said]:
+    """What weighs more now, the most first; [] when the piece is not harder as a whole.
     strengths: cause -> how much it is this player's, all alike where empty; finger: of those causes
     that are one finger's."""
     weigh = _weights(strengths)
@@ -51,8 +47,7 @@ def harder_because(
         for kind in sorted(rises, key=lambda kind: -rises[kind])
         if rises[kind] >= least and here[kind] >= MORE * there.get(kind, 0.0)
     ]
-    words = [asked_words()[kind].format(finger=NAMES[finger]) for kind in told]
-    return list(dict.fromkeys(words))[:MOST_REASONS]
+    return list(dict.fromkeys(_asked(kind, finger) for kind in told))[:MOST_REASONS]
 
 
 def load_beside(asks: Asks) -> float:
@@ -63,21 +58,19 @@ def load_beside(asks: Asks) -> float:
     )
 
 
-def asked_most(asks: Asks, finger: int) -> list[str]:
-    """What weighs most over all causes, in words, the most first."""
+def asked_most(asks: Asks, finger: int) -> list[Said]:
+    """What weighs most over all causes, the most first."""
     here = _weighed(asks, _weights(), finger)
     ranked = sorted(here, key=lambda kind: -here[kind])
-    return [asked_words()[kind].format(finger=NAMES[finger]) for kind in ranked[:MOST_REASONS]]
+    return [_asked(kind, finger) for kind in ranked[:MOST_REASONS]]
 
 
-@cache
-def asked_words() -> Mapping[str, str]:
-    """Kind of demand -> its words. Raises CatalogueError."""
-    found = {}
-    for record in read_records(FILE):
-        found[record.id] = record.text("words")
-        record.done()
-    return found
+def _asked(kind: str, finger: int) -> Said:
+    """A kind of demand; those of one finger name it."""
+    message = f"asked-{kind.replace('.', '-').replace('_', '-')}"
+    if kind.startswith(OWN):
+        return said(message, finger=said(f"finger-{finger}"))
+    return said(message)
 
 
 def _weights(strengths: Mapping[str, float] | None = None) -> Mapping[str, float]:

@@ -28,7 +28,7 @@ class PlanItem:
     minutes: float
     days: tuple[int, ...]
     fingers: tuple[int, ...]
-    why: str
+    why: Said
     goal: int | None = None
     in_piece: tuple[int, int] | None = None
 
@@ -84,5 +84,6 @@ def _item_json(item: PlanItem) -> dict[str, Any]:
         "tempo": item.dose.tempo,
         "goal": item.goal,
         "fingers": list(item.fingers),
-        "why": item.why,
+        "why": words_of(item.why),
+        "because": said_json(item.why),
     }

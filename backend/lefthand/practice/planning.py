@@ -35,9 +35,11 @@ from lefthand.practice.selection import (
 from lefthand.practice.situation import Situation
 from lefthand.practice.tempo import goal_tempo
 from lefthand.practice.week import fullest_day
+from lefthand.practice.why import focus_aimed_at, why_given
 from lefthand.reason.diagnosis import Diagnosis
 from lefthand.reason.explain import fingers_of
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
+from lefthand.values.said import Said
 from lefthand.values.vocabulary import Kind
 
 MAX_ITEMS = 3
@@ -223,9 +225,9 @@ def plan_item(
 def aimed_cause(exercise: Exercise, now: Situation) -> str:
     """The cause this exercise is given for: a focus if it aims at one or fits all, else its
     likeliest aim."""
-    for focus in now.diagnosis.focus:
-        if exercise.general or focus.cause in exercise.aims:
-            return focus.cause
+    focus = focus_aimed_at(exercise, (each.cause for each in now.diagnosis.focus))
+    if focus is not None:
+        return focus
     known = [a for a in exercise.aims if now.case.instrument in now.catalogue.causes[a].instruments]
     return max(known or exercise.aims, key=now.diagnosis.probability)
 
@@ -238,16 +240,16 @@ def _fingers(exercise: Exercise, cause: str, now: Situation) -> tuple[int, ...]:
     return aimed_fingers(hand, found) if found else ()
 
 
-def _why(exercise: Exercise, cause: str, now: Situation) -> str:
-    """One sentence from the cause where it is the focus; what is only possible is never told as a
-    fact, so beside the focus it says what the exercise does."""
-    does = f"this {exercise.does}"
-    if now.needs_support and exercise.thumb_away:
-        does += ", while a helper carries the scroll"
-    if cause not in {focus.cause for focus in now.diagnosis.focus}:
-        return f"{does[0].upper()}{does[1:]}."
-    because = now.catalogue.causes[cause].because
-    return f"{because[0].upper()}{because[1:]}; {does}."
+def _why(exercise: Exercise, cause: str, now: Situation) -> Said:
+    """What is only possible is never told as a fact: beside the focus it says what the exercise
+    does."""
+    is_focus = cause in {focus.cause for focus in now.diagnosis.focus}
+    return why_given(exercise.id, cause if is_focus else None, is_carried=is_carried(exercise, now))
+
+
+def is_carried(exercise: Exercise, now: Situation) -> bool:
+    """True where a helper carries the scroll meanwhile."""
+    return now.needs_support and exercise.thumb_away
 
 
 def _check_first(

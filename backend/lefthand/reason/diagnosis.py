@@ -11,7 +11,7 @@ from lefthand.case.case import COMPLAINT_GRADE, Case, Finding, Known
 from lefthand.case.ways import Accepted, accepted_findings
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.evidence import Evidence
-from lefthand.reason.explain import CauseView, view_causes, why_sentence
+from lefthand.reason.explain import CauseView, view_causes, why_focus
 from lefthand.reason.focus import (
     NO_WORD,
     KeptColumn,
@@ -51,7 +51,7 @@ DIAGNOSIS_FORMAT = "jolf-diagnosis/1"
 class Focus:
     cause: str
     fingers: tuple[int, ...]
-    why: str
+    why: Said
 
 
 @dataclass(frozen=True, slots=True)
@@ -281,7 +281,7 @@ def decide(
             Focus(
                 c,
                 by_cause[c].fingers,
-                why_sentence(by_cause[c], findings, catalogue, case.memory.get(c)),
+                why_focus(by_cause[c], findings, catalogue, case.memory.get(c)),
             )
             for c in weighed.focus_with(word)
         ),
@@ -385,7 +385,13 @@ def diagnosis_json(diagnosis: Diagnosis) -> dict[str, Any]:
         "format": DIAGNOSIS_FORMAT,
         "causes": [_cause_json(view) for view in diagnosis.causes],
         "focus": [
-            {"cause": f.cause, "fingers": list(f.fingers), "why": f.why} for f in diagnosis.focus
+            {
+                "cause": f.cause,
+                "fingers": list(f.fingers),
+                "why": words_of(f.why),
+                "because": said_json(f.why),
+            }
+            for f in diagnosis.focus
         ],
         "next_look": look
         and {"stage": look.stage.value, "checks": list(look.checks), "seconds": look.seconds},

@@ -1,4 +1,4 @@
-"""Why a cause is thought likely or not, in weights and in sentences, and which finger shows it."""
+"""Why a cause is thought likely or not, in weights and to be said, and which finger shows it."""
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
@@ -7,13 +7,14 @@ from lefthand.case.case import Finding
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.evidence import Evidence, fingers_named
 from lefthand.reason.network import Posterior, log_odds, without_each
+from lefthand.values.said import Said, said
+from lefthand.values.said import cause as said_cause
+from lefthand.values.said import evidence as said_of
 from lefthand.values.vocabulary import FingerRole, Likelihood, likelihood_of
-from lefthand.values.wording import lower_first
 
 SMALLEST_WEIGHT = 0.05
 FINGER_SHARE = 0.6
-GRADE_WORDS = ("not there", "slight", "clear", "strong")
-TRIAL_WORDS = ("did not help", "helped a little", "helped clearly", "helped at once")
+MOST_TOLD = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,40 +99,36 @@ def _grades_by_finger(evidence: Evidence, finding: Finding) -> Mapping[int, int]
     return dict.fromkeys(fingers_named(evidence), finding.grade)
 
 
-def phrase(evidence: Evidence, finding: Finding) -> str:
+def seen(evidence: Evidence, finding: Finding) -> Said:
     """One finding as a teacher would say it: "opening beside the thumb is shut (strong)"."""
-    words = TRIAL_WORDS if evidence.is_trial else GRADE_WORDS
-    label = lower_first(evidence.label)
-    fingers = [f for f, g in finding.by_finger.items() if g > 0 and g == finding.grade]
-    where = f", finger {' and '.join(map(str, fingers))}" if fingers else ""
-    return f"{label} ({words[finding.grade]}{where})"
+    fingers = tuple(f for f, g in finding.by_finger.items() if g > 0 and g == finding.grade)
+    label, how = said_of(evidence.id), how_clear(evidence, finding.grade)
+    if fingers:
+        return said("seen-fingers", label=label, how=how, fingers=fingers)
+    return said("seen-now", label=label, how=how)
 
 
-def why_sentence(
+def how_clear(evidence: Evidence, grade: int) -> Said:
+    """A grade in words; of a trial, how much it helped."""
+    return said(f"{'trial' if evidence.is_trial else 'grade'}-{grade}")
+
+
+def why_focus(
     view: CauseView,
     findings: Mapping[str, Finding],
     catalogue: Catalogue,
     before: float | None = None,
-) -> str:
-    """One sentence: the cause, how likely, and the evidence that speaks for it. `before`: how
-    probable it was by earlier lessons, before this one looked."""
-    cause = catalogue.causes[view.cause]
-    strongest = [
-        phrase(catalogue.evidence[r.evidence], findings[r.evidence])
-        for r in view.speaks_for[:3]
+) -> Said:
+    """The cause, how likely, and the evidence that speaks for it. `before`: how probable it was by
+    earlier lessons, before this one looked."""
+    cause, word = said_cause(view.cause), view.word
+    strongest = tuple(
+        seen(catalogue.evidence[r.evidence], findings[r.evidence])
+        for r in view.speaks_for[:MOST_TOLD]
         if findings[r.evidence].grade > 0
-    ]
-    if not strongest and before is not None:
-        told = f"it was {likelihood_of(before).value} by earlier lessons"
-        return f"{cause.name}: {view.word}; {told}, and nothing seen today speaks for it yet."
-    if not strongest:
-        return (
-            f"{cause.name}: {view.word}, from how often it is met; nothing seen speaks for it yet."
-        )
-    return f"{cause.name}: {view.word}, because {_listed(strongest)}."
-
-
-def _listed(items: list[str]) -> str:
-    if len(items) == 1:
-        return items[0]
-    return f"{', '.join(items[:-1])} and {items[-1]}"
+    )
+    if strongest:
+        return said("focus-because", cause=cause, word=word, seen=strongest)
+    if before is not None:
+        return said("focus-before", cause=cause, word=word, before=likelihood_of(before))
+    return said("focus-often-met", cause=cause, word=word)

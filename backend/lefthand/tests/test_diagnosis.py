@@ -8,6 +8,7 @@ from lefthand.reason.focus import TeacherWord, choose_focus
 from lefthand.reason.looks import STAGE_CHANGE_SECONDS, seconds_of
 from lefthand.tests.cases import WORKED_CASES, case, diagnosis
 from lefthand.values.vocabulary import Instrument, Stage, likelihood_of
+from lefthand.words.words import words_of
 
 CATALOGUE = load_catalogue()
 # probabilities, what was checked, expected focus (violin)
@@ -72,7 +73,8 @@ class Causes(TestCase):
         )
 
     def test_the_reason_for_a_focus_is_one_sentence_with_its_evidence(self):
-        why = diagnosis("vn", {"web.closed": 3, "thumb.locked": 3, "hold.slips": 0}).focus[0].why
+        found = diagnosis("vn", {"web.closed": 3, "thumb.locked": 3, "hold.slips": 0})
+        why = words_of(found.focus[0].why)
         self.assertIn("opening beside the thumb is shut (strong)", why)
         self.assertNotIn("instrument sinks", why)
         self.assertEqual(why.count("."), 1)

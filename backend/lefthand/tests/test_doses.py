@@ -156,9 +156,10 @@ class Selection(TestCase):
     def test_the_why_begins_with_a_capital_and_names_the_cause_it_is_given_for(self):
         item = plan_item(RELEASE, now())
         cause = CATALOGUE.causes[aimed_cause(RELEASE, now())]
-        self.assertEqual(item.why[1 : len(cause.because)], cause.because[1:])
-        self.assertEqual(item.why[0], cause.because[0].upper())
-        self.assertTrue(item.why.endswith(f"; this {RELEASE.does}."))
+        why = words_of(item.why)
+        self.assertEqual(why[1 : len(cause.because)], cause.because[1:])
+        self.assertEqual(why[0], cause.because[0].upper())
+        self.assertTrue(why.endswith(f"; this {RELEASE.does}."))
 
     def test_doses_are_cut_to_the_minutes_and_what_cannot_be_cut_goes(self):
         for minutes in (3, 5, 8, 15):

@@ -20,6 +20,7 @@ from lefthand.reason.waiting import STRENGTH_WAITS_FOR
 from lefthand.tests.cases import case
 from lefthand.tests.effort import usually
 from lefthand.values.vocabulary import LIKELY_ABOVE, POSSIBLE_ABOVE, Instrument, Kind
+from lefthand.words.words import words_of
 
 CATALOGUE = load_catalogue()
 
@@ -112,7 +113,7 @@ class Properties(TestCase):
     def check_item(self, player, seen, item):
         exercise = CATALOGUE.exercises[item.exercise]
         self.assertIn(player.instrument, exercise.instruments)
-        self.assertTrue(item.why.endswith("."))
+        self.assertTrue(words_of(item.why).endswith("."))
         self.assertTrue(set(item.days) <= set(range(1, 7)))
         self.assertTrue(1 <= item.rung <= len(exercise.rungs))
         self.assertGreaterEqual(player.age, exercise.min_age)

@@ -323,7 +323,7 @@ class AsATeacherWouldSay(TestCase):
             week = prescribe(found, CATALOGUE)
             away = [i for i in week.items if CATALOGUE.exercises[i.exercise].thumb_away]
             if helper:
-                self.assertTrue(all("helper carries the scroll" in i.why for i in away))
+                self.assertTrue(all("helper carries the scroll" in words_of(i.why) for i in away))
             else:
                 self.assertEqual(away, [])
                 reasons = {w.exercise: words_of(w.reason) for w in week.withheld}
@@ -357,7 +357,7 @@ class TheWeekIsWhole(TestCase):
         found = plan("vn", {"web.closed": 2})
         self.assertEqual(diagnosis("vn", {"web.closed": 2}).focus, ())
         for item in found.items:
-            self.assertTrue(item.why.startswith("This "), item.why)
+            self.assertTrue(words_of(item.why).startswith("This "), str(item.why))
 
     def test_minutes_that_are_meant_are_used(self):
         seen = {"thumb.locked": 3, "nail.pale": 3, "thumbball.hard": 3, "hold.slips": 0}

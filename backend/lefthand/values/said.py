@@ -5,6 +5,7 @@ is the same where they are equal, and nothing compares or reads a sentence.
 """
 
 from dataclasses import dataclass
+from datetime import date
 from enum import Enum, StrEnum
 from typing import Any, TypeAlias
 
@@ -16,6 +17,10 @@ class NameOf(StrEnum):
     EVIDENCE = "evidence"
     EXERCISE = "exercise"
     THING = "thing"
+    # What an exercise does, why a cause asks for it, how long it takes.
+    DOES = "does"
+    BECAUSE = "because"
+    TAKES = "takes"
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +31,7 @@ class Named:
     id: str
 
 
-Value: TypeAlias = "str | int | float | Enum | Named | Said | tuple[Value, ...]"
+Value: TypeAlias = "str | int | float | date | Enum | Named | Said | tuple[Value, ...]"
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,6 +67,21 @@ def thing(name: str) -> Named:
     return Named(NameOf.THING, name)
 
 
+def does(of_exercise: str) -> Named:
+    """What an exercise does, as what follows "this"."""
+    return Named(NameOf.DOES, of_exercise)
+
+
+def because(of_cause: str) -> Named:
+    """Why a cause asks for work, as what stands before "; this ..."."""
+    return Named(NameOf.BECAUSE, of_cause)
+
+
+def takes(of_cause: str) -> Named:
+    """How long a cause usually takes, in words."""
+    return Named(NameOf.TAKES, of_cause)
+
+
 def said_json(what: Said) -> dict[str, Any]:
     """The id with its values, things of the catalogue by their ids."""
     return {"id": what.id, **{name: _plain(value) for name, value in what.values}}
@@ -74,6 +94,8 @@ def _plain(value: Value) -> Any:
         return value.id
     if isinstance(value, Enum):
         return value.value
+    if isinstance(value, date):
+        return value.isoformat()
     if isinstance(value, tuple):
         return [_plain(each) for each in value]
     return value

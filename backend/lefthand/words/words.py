@@ -3,21 +3,24 @@
 In a message `{ $name }` is a value: a number, the name of something of the catalogue as it stands
 inside a sentence, another sentence, or several of these as a list. A value that is one of a few
 (a place, a likelihood) is worded by the message `kind-member`, and stands as `$name-id` to choose
-by. `COUNT` writes a small number as a word.
+by. `COUNT` writes a small number as a word, `START` begins a sentence with what is named inside
+one, `MONTH` names the month of a day, with `year: "yes"` its year too.
 """
 
 from collections.abc import Mapping
+from datetime import date
 from enum import Enum
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
 
+from babel.dates import format_date
 from babel.lists import format_list
 from fluent.runtime import FluentBundle, FluentResource
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.said import Named, NameOf, Said, Value
-from lefthand.values.wording import lower_first
+from lefthand.values.wording import lower_first, upper_first
 
 FOLDER = Path(__file__).parent
 LANGUAGE = "en"
@@ -83,8 +86,14 @@ def _name(named: Named, language: str) -> str:
         return _format(f"thing-{named.id.replace('_', '-')}", {}, language)
     if named.kind is NameOf.EXERCISE:
         return catalogue.exercises[named.id].name
+    if named.kind is NameOf.DOES:
+        return catalogue.exercises[named.id].does
     if named.kind is NameOf.CAUSE:
         return lower_first(catalogue.causes[named.id].name)
+    if named.kind is NameOf.BECAUSE:
+        return catalogue.causes[named.id].because
+    if named.kind is NameOf.TAKES:
+        return catalogue.causes[named.id].takes
     return lower_first(catalogue.evidence[named.id].label)
 
 
@@ -95,7 +104,18 @@ def _bundle(language: str) -> FluentBundle:
         message = f"count-{number}"
         return _format(message, {}, language) if bundle.has_message(message) else str(number)
 
-    bundle = FluentBundle([LOCALES[language]], use_isolating=False, functions={"COUNT": count})
+    def start(text: Any) -> Any:
+        return upper_first(str(text))
+
+    def month(day: date, year: str = "no") -> Any:
+        pattern = "LLLL y" if year == "yes" else "LLLL"
+        return format_date(day, pattern, locale=LOCALES[language])
+
+    bundle = FluentBundle(
+        [LOCALES[language]],
+        use_isolating=False,
+        functions={"COUNT": count, "START": start, "MONTH": month},
+    )
     for file in sorted((FOLDER / language).glob("*.ftl")):
         bundle.add_resource(FluentResource(file.read_text(encoding="utf-8")))
     return bundle

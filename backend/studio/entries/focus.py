@@ -1,7 +1,8 @@
 """The focus that was decided, stored with the engine's view of it."""
 
-from lefthand.reason.explain import why_sentence
+from lefthand.reason.explain import why_focus
 from lefthand.values.errors import InputError
+from lefthand.words.words import words_of
 from studio.entries.opened import Opened
 from studio.models import Focus
 
@@ -31,7 +32,7 @@ def write_focus(opened: Opened, causes: list[str]) -> None:
             cause=cause,
             rank=rank,
             fingers=list(known[cause].fingers),
-            why=why_sentence(known[cause], view.diagnosis.findings, view.catalogue),
+            why=words_of(why_focus(known[cause], view.diagnosis.findings, view.catalogue)),
             probability=known[cause].probability,
             is_engines=cause in view.diagnosis.engine_focus,
             follows=follows,

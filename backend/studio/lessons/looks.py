@@ -4,11 +4,15 @@ or an exercise waits for, then the last lesson's checks again, then the engine's
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
+from lefthand.catalogue.evidence import Evidence
+from lefthand.change.next_step import LESSONS_WITHOUT_CHANGE
 from lefthand.practice.progress import Move
 from lefthand.reason.diagnosis import open_settling_trial
-from lefthand.reason.explain import GRADE_WORDS
+from lefthand.reason.explain import how_clear
 from lefthand.reason.looks import STAGE_CHANGE_SECONDS
+from lefthand.values.said import cause, said
 from lefthand.values.vocabulary import Stage
+from lefthand.words.words import words_of
 from studio.lessons.cases import LessonView
 from studio.memory.findings import findings_of
 from studio.models import Lesson
@@ -57,20 +61,24 @@ def _settling(view: LessonView) -> Look | None:
     if not checks:
         return None
     seconds = sum(view.catalogue.evidence[name].seconds for name in checks)
-    why = "three lessons and no change: is it this at all?"
+    why = words_of(said("look-no-change", lessons=LESSONS_WITHOUT_CHANGE))
     return Look(False, Stage.TRIAL, checks, seconds, dict.fromkeys(checks, why))
+
+
+def _last_time(evidence: Evidence, grade: int) -> str:
+    return words_of(said("seen-last-time", how=how_clear(evidence, grade)))
 
 
 def _again(view: LessonView, last: Lesson) -> Look | None:
     """The next checks that found something last time or are due again, from far to near."""
     done = set(view.case.findings) | set(view.lesson.skipped)
     found = {
-        name: f"{GRADE_WORDS[finding.grade]} last time"
+        name: _last_time(view.catalogue.evidence[name], finding.grade)
         for name, finding in findings_of(last).items()
         if finding.grade > 0
     }
     due = {
-        sign: f"{view.catalogue.causes[each.kept.cause].name}: due for another look"
+        sign: words_of(said("look-due", cause=cause(each.kept.cause)))
         for each in view.history.reminders
         if each.is_due
         for sign in each.kept.signs

@@ -6,7 +6,8 @@ from datetime import date
 
 from lefthand.practice.standing import HELD_SIGNS, Seen, Standing
 from lefthand.reason.diagnosis import BODY_SIGNS
-from lefthand.reason.explain import GRADE_WORDS
+from lefthand.values.said import said
+from lefthand.words.words import words_of
 from studio.errors import StudioError
 from studio.memory.standing import forget_summaries
 from studio.models import BodyWord, Player
@@ -49,9 +50,9 @@ def facts_of(standing: Standing, words: Iterable[BodyWord]) -> list[BodyFact]:
 def body_words(fact: BodyFact) -> str:
     """The fact in a few words, without its date."""
     if fact.fact == INJURY:
-        return "Earlier injury or operation"
-    name = "Loose joints" if fact.fact == BODY_SIGNS[0] else "Loose all over"
-    return f"{name}: {GRADE_WORDS[fact.grade or 0]}"
+        return words_of(said("body-injury"))
+    message = "body-loose" if fact.fact == BODY_SIGNS[0] else "body-loose-all-over"
+    return words_of(said(message, how=said(f"grade-{fact.grade or 0}")))
 
 
 def held_signs(standing: Standing, words: Iterable[BodyWord]) -> Mapping[str, Seen]:

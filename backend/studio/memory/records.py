@@ -23,7 +23,9 @@ from lefthand.reason.memory import Heard
 from lefthand.reason.safety import LONG_BREAK_WEEKS
 from lefthand.reason.starting import starting_probabilities
 from lefthand.values.dose import Dose
+from lefthand.values.said import said
 from lefthand.values.vocabulary import Instrument
+from lefthand.words.words import words_of
 from studio.memory.findings import findings_of
 from studio.memory.known import dismissed_in, focus_of, known_items, reopened_in
 from studio.memory.pains import aches_before_answers, home_pains, newest_lift, told_in
@@ -172,7 +174,7 @@ def planned(item: PlanItem) -> PlannedItem:
         minutes=dose.minutes(len(item.fingers)),
         days=tuple(item.days),
         fingers=tuple(item.fingers),
-        why=item.why,
+        why=said("why-as-told", text=item.why),
         goal=item.goal,
     )
 
@@ -189,7 +191,7 @@ def as_stored(item: PlannedItem) -> dict[str, Any]:
         "goal": item.goal,
         "days": list(item.days),
         "fingers": list(item.fingers),
-        "why": item.why,
+        "why": words_of(item.why),
     }
 
 

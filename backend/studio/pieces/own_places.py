@@ -9,6 +9,8 @@ from lefthand.passage.harder import asks_of, harder_because
 from lefthand.practice.own_place import MOST_BARS
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_whole
+from lefthand.values.said import said
+from lefthand.words.words import words_of
 from studio.errors import StudioError
 from studio.lessons.cases import LessonView
 from studio.models import Piece, PlanItem
@@ -89,7 +91,8 @@ def harder_hint(view: LessonView) -> str:
     told = _harder(new[-1], view.pieces, *trouble_in(view)) if new else None
     if told is None or not told[1]:
         return ""
-    return f"{new[-1].title} asks more than {told[0]}: {'; '.join(told[1])}."
+    more = "; ".join(told[1])
+    return words_of(said("asked-more", piece=new[-1].title, before=told[0], more=more))
 
 
 def _harder(
@@ -98,7 +101,8 @@ def _harder(
     earlier = [p for p in pieces if (p.brought_on, p.pk) < (piece.brought_on, piece.pk) and p.asks]
     if not earlier or not piece.asks:
         return None
-    return earlier[-1].title, harder_because(piece.asks, earlier[-1].asks, causes, finger)
+    told = harder_because(piece.asks, earlier[-1].asks, causes, finger)
+    return earlier[-1].title, [words_of(each) for each in told]
 
 
 def _place(told: ReadPiece, first: int, last: int) -> dict[str, Any]:

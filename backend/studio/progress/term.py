@@ -14,6 +14,7 @@ from lefthand.change.next_step import Step
 from lefthand.change.term import Term, TermSign, term_of, term_signs, up_to
 from lefthand.reason.learning import Count
 from lefthand.reason.safety import Safety, SafetyLevel
+from lefthand.words.words import words_of
 from studio.keeping.spare import write_if_free
 from studio.lessons.flags import open_flags, stops_said
 from studio.memory.standing import changes_of
@@ -103,7 +104,7 @@ def players_change(player: Player, found: PlayersCourse) -> Change:
 def _line(change: Change) -> TermLine:
     return TermLine(
         step=change.next.step,
-        why=change.next.why,
+        why=words_of(change.next.why),
         ready=_is_ready(change),
         helped=list(change.helped),
     )

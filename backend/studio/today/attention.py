@@ -6,6 +6,9 @@ from datetime import date
 
 from lefthand.change.helped import Share, shares
 from lefthand.change.next_step import Step
+from lefthand.values.said import said
+from lefthand.values.vocabulary import DAYS_A_WEEK
+from lefthand.words.words import words_of
 from studio.lessons.access import Teacher, players_of
 from studio.models import Player
 from studio.progress.term import TermLine, lines_of
@@ -41,14 +44,14 @@ def lines_today(rows: Sequence[DayRow], on: date) -> list[Line]:
 def _ranked(row: DayRow, line: TermLine | None, on: date) -> tuple[int, str] | None:
     last = row.last_on
     if last is not None and row.today is None and (on - last).days >= AWAY_DAYS:
-        return 2, f"Has not come for {(on - last).days // 7} weeks."
+        return 2, words_of(said("term-away", weeks=(on - last).days // DAYS_A_WEEK))
     if line is None:
         return None
     if line.step is Step.LOOK_AGAIN:
         return 0, line.why
     if line.step is Step.PRACTISE:
         return 1, line.why
-    return (3, "Nothing shows any more: ready for a harder piece.") if line.ready else None
+    return (3, words_of(said("term-ready"))) if line.ready else None
 
 
 @dataclass(frozen=True)

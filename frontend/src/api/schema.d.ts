@@ -4340,8 +4340,12 @@ export interface components {
          *     place was chosen.
          */
         PlanItemOut: {
+            /** Because */
+            because: string;
             /** Days */
             days: number[];
+            /** Does */
+            does: string;
             /** Dose */
             dose: string;
             /** Exercise */

@@ -16,7 +16,6 @@ import { useItemKeys } from './useItemKeys';
 import type { LessonHandle } from './useLesson';
 import { WeekPanel } from './WeekPanel';
 import { WeekRow } from './WeekRow';
-import { whyWords } from './whyWords';
 
 /** The week: one to three exercises as rows; the opened one, or the week as a whole, beside them. */
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
@@ -123,7 +122,7 @@ function useGiving({ lesson, enter, weighing }: LessonHandle, items: PlanItem[])
 }
 
 function becauseOf(items: PlanItem[]): string {
-  return items.map((item) => whyWords(item.why).because).find((each) => each !== '') ?? '';
+  return items.map((item) => item.because).find((each) => each !== '') ?? '';
 }
 
 interface BecauseProps {

@@ -5,7 +5,6 @@ import { Lens } from '../components/Lens';
 import { minutesWords, MOVE_WORDS } from '../words/words';
 import type { PlanItem } from './planDraft';
 import { useHow } from './useHow';
-import { whyWords } from './whyWords';
 import css from './WeekRow.module.css';
 
 interface Props {
@@ -27,7 +26,6 @@ const SEEN = 0.42;
 /** One exercise of the week: picture, name, what it does, dose, the first bars of its music. */
 export function WeekRow({ item, place, lesson, said, opened, onOpen, onDrop }: Props) {
   const { data: how, isPending } = useHow(item, place, lesson);
-  const { because, does } = whyWords(item.why);
   const objections = lesson.plan?.objections.filter((each) => each.exercise === item.exercise);
   const frame = how?.picture?.frames[0];
   const ring = frame && {
@@ -55,7 +53,7 @@ export function WeekRow({ item, place, lesson, said, opened, onOpen, onDrop }: P
             {item.name}
             {item.fingers.length > 0 && ` (${item.fingers.join(', ')})`}
           </span>
-          <span className={css.does}>{because === said ? does : item.why}</span>
+          <span className={css.does}>{item.because === said ? item.does : item.why}</span>
           <Progress item={item} lesson={lesson} />
           {item.in_piece && (
             <span className={css.news}>

@@ -35,6 +35,8 @@ const item: PlanItem = {
   tempo_steps: [],
   fingers: [],
   why: '',
+  because: '',
+  does: '',
   takes_piece: false,
   in_piece: null,
 };

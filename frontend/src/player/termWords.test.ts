@@ -8,7 +8,7 @@ type Term = Schemas['TermOut'];
 const term = (more: Partial<Term>): Term => ({
   better: '',
   stuck: '',
-  next: { step: 'look', why: 'Squeezes: the thumb would tell.', cause: 'Squeezes', check: null },
+  next: { step: 'look', why: 'The thumb would tell.', cause: 'Squeezes', check: null },
   span: 'term',
   spans: [],
   picture: null,
@@ -36,8 +36,8 @@ describe('the headline', () => {
 });
 
 describe('what comes next', () => {
-  it('names the cause once', () => {
-    expect(nextWords(term({}))).toEqual({ title: 'Look: Squeezes', why: 'the thumb would tell.' });
+  it('names the cause in the title', () => {
+    expect(nextWords(term({}))).toEqual({ title: 'Look: Squeezes', why: 'The thumb would tell.' });
   });
 
   it('names the check that would tell', () => {

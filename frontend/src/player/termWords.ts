@@ -27,9 +27,7 @@ export function nextWords(term: Term): { title: string; why: string } {
   if (next === null) return { title: 'First lesson', why: 'ask, look, decide, give' };
   const step = NEXT_WORDS[next.step] ?? 'Next';
   const of = next.check ?? next.cause;
-  const name = next.cause === null ? '' : `${next.cause}: `;
-  const why = next.why.startsWith(name) ? next.why.slice(name.length) : next.why;
-  return { title: of ? `${step}: ${of}` : step, why };
+  return { title: of ? `${step}: ${of}` : step, why: next.why };
 }
 
 /** What stands beside a strand: how it is, since when, and after what it was less. */

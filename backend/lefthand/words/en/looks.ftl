@@ -14,3 +14,9 @@ kept-still = Kept from last week: { $now } before today's look and after it.
 kept-moved = Kept from last week: { $before } before today's look, { $now } now.
 kept-no-focus = Last week's focus, { $cause }, is { $now } now.
 kept-rival = Last week's focus, { $cause }, is { $now } now; { $rival } is { $rival_word }.
+look-due = { START($cause) }: due for another look
+look-no-change = { COUNT($lessons) } lessons and no change: is it this at all?
+
+body-injury = Earlier injury or operation
+body-loose = Loose joints: { $how }
+body-loose-all-over = Loose all over: { $how }

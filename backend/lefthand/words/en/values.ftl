@@ -35,3 +35,20 @@ level-advanced = advanced
 
 thing-pencil = a pencil
 thing-rod = a light stick
+
+causeword-not-seen = not likely
+causeword-gone = gone
+causeword-clearly-less = clearly less
+causeword-probably-less = probably less
+causeword-no-clear-change = no clear change
+causeword-stuck = stuck
+causeword-more = more
+causeword-back = look again
+causeword-ruled-out = ruled out by you
+
+changeword-gone = gone
+changeword-clearly-less = clearly less
+changeword-probably-less = probably less
+changeword-no-clear-change = no clear change
+changeword-probably-more = probably more
+changeword-more = more

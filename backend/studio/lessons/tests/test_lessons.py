@@ -3,7 +3,7 @@
 from datetime import timedelta
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.reason.explain import GRADE_WORDS
+from lefthand.values.said import said
 from lefthand.words import words_of
 from studio.demo.data import PLAYERS
 from studio.demo.past_data import PASTS, levels
@@ -27,7 +27,7 @@ class NextLesson(StudioCase):
         look = lesson_look(self.view(second), first)
         self.assertTrue(look.again)
         self.assertEqual(look.checks, ("web.closed", "thumb.locked", "nail.pale"))
-        words = {name: f"{GRADE_WORDS[GRIP[name]]} last time" for name in look.checks}
+        words = {name: f"{words_of(said(f'grade-{GRIP[name]}'))} last time" for name in look.checks}
         self.assertEqual(look.whys, words)
         self.look(second, {"web.closed": 2, "thumb.locked": 1})
         self.enter(second, "skip", "nail.pale", True)
@@ -234,10 +234,10 @@ class Breaks(StudioCase):
     def test_a_break_eases_off_for_two_weeks_asked_or_found_from_dates(self):
         self.whole_lesson(0, GRIP)
         table = (("found", None, True), ("asked: played", 0, False), ("asked: a break", 6, True))
-        for name, said, eased in table:
+        for name, told, eased in table:
             with self.subTest(name):
                 lesson = self.lesson(6)
-                self.enter(lesson, "break", "", said)
+                self.enter(lesson, "break", "", told)
                 self.assertEqual(self.view(lesson).safety.is_amber, eased)
                 self.assertEqual(self.view(self.lesson(7)).safety.is_amber, eased)
                 self.assertFalse(self.view(self.lesson(8)).safety.is_amber)

@@ -1,0 +1,51 @@
+# What a piece may ask more of than another one. $finger: the one that the player's cause is on.
+
+asked-more = { $piece } asks more than { $before }: { $more }.
+
+finger-1 = first
+finger-2 = second
+finger-3 = third
+finger-4 = fourth
+finger-5 = thumb
+
+asked-chord = chords
+asked-cross = string changes
+asked-double = double stops
+asked-entry = entries after a rest
+asked-far = the hand far round to the lower strings
+asked-fast = quicker runs
+asked-fast-cross = string changes without time
+asked-fast-shift = shifts without time
+asked-fourth-reach = the fourth on the lower strings
+asked-held = fingers held for long
+asked-high = higher positions
+asked-hop = one finger hopping across strings
+asked-lift = fingers lifted together
+asked-low-first = the first drawn back
+asked-no-release = longer stretches without a place to let go
+asked-own-after-third = the fourth straight after the third
+asked-own-again = the { $finger } again and again
+asked-own-double = the { $finger } in double stops
+asked-own-far = the { $finger } on the lower strings
+asked-own-fast = quick notes of the { $finger }
+asked-own-half-step = the { $finger } a half step beside its neighbour
+asked-own-held = the { $finger } held for long
+asked-own-high = the { $finger } in higher positions
+asked-own-low = the { $finger } drawn back
+asked-own-played = more notes of the { $finger }
+asked-own-ring = an open string ringing beside the { $finger }
+asked-own-stretched = the { $finger } stretched
+asked-own-thick = the { $finger } on thick strings
+asked-own-vibrato = long notes of the { $finger } that want vibrato
+asked-ring = open strings that must ring beside a finger
+asked-shift = shifts
+asked-shift-down = shifts down
+asked-skip = skipped strings
+asked-stay = fingers that stay while others play
+asked-stretch = reaches beyond this hand at ease
+asked-stretched-fourth = the fourth stretched
+asked-thick = thick strings
+asked-thumb-along = the thumb going along
+asked-toggle = the hand opening and closing
+asked-vibrato = long notes that want vibrato
+asked-wide = the hand held open
