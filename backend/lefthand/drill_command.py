@@ -46,13 +46,24 @@ def drill_answer(chosen: argparse.Namespace, catalogue: Catalogue) -> dict[str, 
     if instrument not in exercise.instruments:
         raise InputError("exercise", f"{exercise.id} is not for {instrument.value!r}")
     rung = read_whole("rung", chosen.rung, 1, len(exercise.rungs))
+    for option, value, usual in _of_free_drills(chosen):
+        if value != usual:
+            raise InputError(option, f"goes with --name; {exercise.id} says its own")
     ways = _ways(chosen.way, catalogue)
-    whose = ForWhom(fingers, ways, Level(chosen.level), seed=chosen.seed)
+    whose = ForWhom(fingers, ways, Level(chosen.level), seed=chosen.seed, position=chosen.position)
     drill = drill_of(exercise, rung, instrument, whose)
     if drill is None:
         asked = {"exercise": exercise.id, "rung": rung, "seed": chosen.seed}
         return no_drill_json(instrument.value, asked)
     return drill_json(drill)
+
+
+def _of_free_drills(chosen: argparse.Namespace) -> list[tuple[str, Any, Any]]:
+    """Options that an exercise would ignore, each with what was given and its usual value."""
+    usual = {"string": None, "frame": None, "tempo": None, "bars": None, "slurred": False}
+    return [
+        (name, getattr(chosen, name), value) for name, value in (*usual.items(), ("difficulty", 2))
+    ]
 
 
 def _free(

@@ -17,8 +17,10 @@ class Way:
     """One choice in how a teacher teaches.
 
     `accepts` maps a value to the grades that it accepts: {value: {evidence: (1, 2)}}; `cuts` to the
-    edges of measures that it changes; `prefers` to the exercises that it puts first, best first;
-    `says` to one sentence more on a piece of evidence or an exercise.
+    edges of measures that it changes; `prefers` to the exercises that it puts first and `puts_back`
+    to those that it puts last; `says` to one sentence more on a piece of evidence or an exercise;
+    `schools` to what those who teach so say for it. `keeps_down`: values with which music prints
+    that fingers stay down.
     """
 
     key: str
@@ -29,6 +31,9 @@ class Way:
     accepts: Mapping[str, Mapping[str, tuple[int, ...]]]
     cuts: Mapping[str, Mapping[str, Cuts]]
     prefers: Mapping[str, tuple[str, ...]]
+    puts_back: Mapping[str, tuple[str, ...]]
+    keeps_down: frozenset[str]
+    schools: Mapping[str, str]
     says: Mapping[str, Mapping[str, str]]
 
     @property
@@ -57,12 +62,22 @@ def read_way(
         accepts={v: _accepted(record, v, found, evidence) for v, found in by_value("accepts")},
         cuts={v: _way_cuts(record, v, found) for v, found in by_value("cuts")},
         prefers={v: _preferred(record, v, found, exercises) for v, found in by_value("prefers")},
+        puts_back={
+            v: _preferred(record, v, found, exercises) for v, found in by_value("puts_back")
+        },
+        keeps_down=frozenset(record.words("keeps_down", [])),
+        schools={v: str(found) for v, found in by_value("schools")},
         says={
             v: _said(record, v, found, evidence.keys() | exercises.keys())
             for v, found in by_value("says")
         },
     )
     record.done()
+    unknown = way.keeps_down - set(words)
+    if unknown:
+        record.fail(f"keeps_down: unknown value {min(unknown)!r}")
+    if set(way.schools) != set(words):
+        record.fail("schools: expected a sentence for each value")
     return way
 
 
@@ -94,7 +109,7 @@ def _preferred(
 ) -> tuple[str, ...]:
     unknown = [n for n in names if n not in exercises]
     if unknown:
-        record.fail(f"prefers.{value}: unknown exercise {unknown[0]!r}")
+        record.fail(f"{value}: unknown exercise {unknown[0]!r}")
     return tuple(names)
 
 

@@ -4,12 +4,15 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
+from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise, Rung
 from lefthand.composing.compose import make_drill
+from lefthand.composing.kept_down import lets_fingers_off, with_fingers_down
 from lefthand.music.hands import bass_frame, hand_of
 from lefthand.music.request import EASY, HARD, MIDDLE, DrillRequest
 from lefthand.music.score import WHOLE, Drill
 from lefthand.values.dose import Dose
+from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import FINGERS, FingerRole, Instrument, Level
 
 
@@ -17,7 +20,8 @@ from lefthand.values.vocabulary import FINGERS, FingerRole, Instrument, Level
 class ForWhom:
     """Whose music it is. `fingers`: those aimed at, () for all. `ways`: the ways of teaching that
     were chosen. `level`: of the player. `dose`: how much is given, None for what the rung says; the
-    music is as long. The same `seed` gives the same notes.
+    music is as long. The same `seed` gives the same notes. `position`: of the hand, None for the
+    step's own; only music of single notes under one hand can be put elsewhere.
     """
 
     fingers: tuple[int, ...] = ()
@@ -25,6 +29,13 @@ class ForWhom:
     level: Level = Level.INTERMEDIATE
     dose: Dose | None = None
     seed: int = 1
+    position: int | None = None
+
+    @property
+    def keeps_down(self) -> bool:
+        """True where fingers that have played stay down."""
+        ways = load_catalogue().ways
+        return any(value in ways[key].keeps_down for key, value in self.ways.items() if key in ways)
 
 
 ANYBODY = ForWhom()
@@ -43,6 +54,8 @@ def drill_of(
         and len(hand_of(instrument, frame=bass_hand)) < len(FINGERS)
     ):
         return None
+    if whose.position is not None and (recipe.scale or recipe.tune):
+        raise InputError("position", "scales and tunes lie where they lie")
     given = whose.dose or step.dose
     repetitions, usual = _repetitions(given, step), _repetitions(step.dose, step)
     passes = math.ceil(repetitions / recipe.holds)
@@ -54,6 +67,7 @@ def drill_of(
         passes=None if given.is_in_bars else passes,
         spare=passes * recipe.holds - repetitions if is_less else 0,
         fingers=_sounding(exercise, whose.fingers),
+        position=whose.position,
         frame=bass_hand if instrument is Instrument.BASS else None,
         difficulty=_difficulty(rung, len(exercise.rungs)),
         level=whose.level,
@@ -66,8 +80,12 @@ def drill_of(
         "fingers": list(whose.fingers),
         "way": dict(whose.ways),
         "seed": whose.seed,
+        **({} if whose.position is None else {"position": whose.position}),
     }
-    return replace(make_drill(recipe, request, tuple(asked.items())), name=exercise.id)
+    drill = make_drill(recipe, request, tuple(asked.items()))
+    if whose.keeps_down and not lets_fingers_off(exercise) and recipe.tune is None:
+        drill = with_fingers_down(drill)
+    return replace(drill, name=exercise.id)
 
 
 def _repetitions(dose: Dose, step: Rung) -> int:

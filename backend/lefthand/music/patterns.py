@@ -57,11 +57,14 @@ def finger_orders(hand: DrillHand, count: int, recipe: Recipe) -> list[Order]:
 def pattern_fingers(hand: DrillHand, recipe: Recipe) -> Order:
     """Fingers whose notes lie in an easy key: all four of violin and viola; on cello and bass,
     whose fingers stand a half step apart, open, first, third and fourth, or open, first, second and
-    fourth; all of them where it is to be hard or the exercise is about half steps."""
+    fourth; all of them where it is to be hard. Where the exercise is about the frame, its own
+    fingers and no open string."""
     fingers = hand.fingers
     if hand.request.instrument.is_held_up:
         return fingers
-    if recipe.chromatic or hand.request.difficulty == HARD or hand.request.frame == "wide":
+    if recipe.chromatic:
+        return fingers
+    if hand.request.difficulty == HARD or hand.request.frame == "wide":
         return fingers if len(fingers) == BAR_NOTES else (0, *fingers)
     second = 2 in hand.request.fingers and 3 not in hand.request.fingers
     if 3 not in fingers:

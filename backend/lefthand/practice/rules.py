@@ -139,6 +139,12 @@ def _needs(exercise: Exercise, now: Situation) -> Said | None:
     return None
 
 
+def locked_by(exercise: Exercise, now: Situation) -> tuple[str, ...]:
+    """Signs that show clearly and keep the exercise out until they are less."""
+    signs = (need for need in exercise.needs if need in now.catalogue.evidence)
+    return tuple(sign for sign in signs if (now.case.looked(sign) or 0) >= BLOCKING_GRADE)
+
+
 def _age(exercise: Exercise, now: Situation) -> Said | None:
     age = now.case.young_age
     if age is None:

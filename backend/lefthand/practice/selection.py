@@ -9,10 +9,11 @@ from collections.abc import Container, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from lefthand.case.case import Case
+from lefthand.case.ways import ways_in_force
 from lefthand.catalogue.exercises import Exercise
 from lefthand.practice.doses import SPACED_ABOVE_AGE, is_load
 from lefthand.practice.own_place import OwnPlace
-from lefthand.practice.rules import WARM_UP, needs_a_hand_below, reason_against
+from lefthand.practice.rules import WARM_UP, locked_by, needs_a_hand_below, reason_against
 from lefthand.practice.situation import Situation
 from lefthand.values.fingers import fingers_of_hand
 from lefthand.values.said import Said
@@ -26,6 +27,9 @@ WORTH_A_PLACE = 0.6
 UNDER_WAY_BONUS = 0.25
 DISLIKED_SHARE = 0.5
 PREFERRED_BONUS = 0.2
+PUT_BACK_SHARE = 0.6
+# More than all else: what unlocks an exercise of the focus comes before the others.
+UNLOCKS_BONUS = 3.0
 MUCH_PLAYING_HOURS = 2
 KIND_ORDER = list(Kind)
 SETTING_ORDER = list(Setting)
@@ -85,26 +89,26 @@ class Selection:
 def select(now: Situation, wishes: Wishes) -> Selection:
     """With no focus the gentlest of what aims at possible causes leads."""
     targets = now.diagnosis.targets
+    locks = _locks(now)
     scores: dict[str, float] = {}
     withheld = []
     hand_below = []
     for exercise in now.catalogue.exercises.values():
         if case_excludes(exercise, now.case) or exercise.id in wishes.without:
             continue
-        aimed = any(aim in targets for aim in exercise.aims) or _goes_on(exercise, now, wishes)
+        aimed = _is_aimed(exercise, now, wishes)
         if not aimed and not exercise.general and exercise.kind is not Kind.RELEASE:
             continue
         reason = reason_against(exercise, now)
         if reason is None:
             scores[exercise.id] = _score(exercise, targets, now, wishes)
+            scores[exercise.id] += UNLOCKS_BONUS if locks & set(exercise.answers) else 0.0
         elif aimed:
             withheld.append(Withheld(exercise.id, reason))
             if needs_a_hand_below(exercise, now):
                 hand_below.append(exercise.id)
     allowed = [now.catalogue.exercises[name] for name in scores]
-    aimed_at = [
-        e for e in allowed if any(aim in targets for aim in e.aims) or _goes_on(e, now, wishes)
-    ]
+    aimed_at = [e for e in allowed if _is_aimed(e, now, wishes)]
     if now.diagnosis.focus:
         ranked = _by_score(aimed_at, scores)
     else:
@@ -119,6 +123,19 @@ def select(now: Situation, wishes: Wishes) -> Selection:
         tuple(_slots(at_home, others, scores, now, in_piece=wishes.place is not None)),
         tuple(withheld),
     )
+
+
+def _is_aimed(exercise: Exercise, now: Situation, wishes: Wishes) -> bool:
+    at_focus = any(aim in now.diagnosis.targets for aim in exercise.aims)
+    return at_focus or _goes_on(exercise, now, wishes)
+
+
+def _locks(now: Situation) -> set[str]:
+    """Signs that keep the first exercises of the focus out of the week."""
+    focus = [each.cause for each in now.diagnosis.focus]
+    begin = (name for cause in focus for name in now.catalogue.causes[cause].begin_with)
+    first = [now.catalogue.exercises[name] for name in begin]
+    return {sign for e in first if not case_excludes(e, now.case) for sign in locked_by(e, now)}
 
 
 def _goes_on(exercise: Exercise, now: Situation, wishes: Wishes) -> bool:
@@ -146,9 +163,11 @@ def _score(
     score += ANSWER_BONUS * answers(exercise, now) / Grade.STRONG if score else 0.0
     if exercise.id in wishes.under_way or now.case.passed.get(exercise.id, 0) > 0:
         score += UNDER_WAY_BONUS
-    for way in now.catalogue.ways.values():
-        if exercise.id in way.prefers.get(now.way(way.key), ()):
+    for way, value in ways_in_force(now.case.way_of_teaching, now.catalogue, now.case.instrument):
+        if exercise.id in way.prefers.get(value, ()):
             score += PREFERRED_BONUS
+        if exercise.id in way.puts_back.get(value, ()):
+            score *= PUT_BACK_SHARE
     if exercise.kind is Kind.TRANSFER:
         score *= TRANSFER_WEIGHT
     if exercise.kind is Kind.STRENGTH and now.case.hours_a_day >= MUCH_PLAYING_HOURS:

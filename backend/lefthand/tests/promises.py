@@ -117,6 +117,13 @@ def plucked_by(*fingers):
     return promise
 
 
+def plucked_by_some(finger):
+    def promise(step):
+        return {event.plucks for event in step.sounding} - {None, 0} == {finger}
+
+    return promise
+
+
 def on_strings(*strings):
     """0 is the lowest."""
 
@@ -319,7 +326,49 @@ def echoes(step):
     )
 
 
+def apart_from_its_rests(step):
+    """Open for what is played, with time to close before the next."""
+    return all(bar[-1] is None for bar in bars_of_fingers(step.drill))
+
+
+def above_and_then_below(step):
+    """The same fingers twice, first higher up the neck."""
+    tones = [event.tones[0] for event in step.sounding]
+    rounds = [tones[i : i + 8] for i in range(0, len(tones), 8)]
+    return all(
+        [t.finger for t in each[:4]] == [t.finger for t in each[4:]]
+        and all(a.pitch.midi > b.pitch.midi for a, b in zip(each[:4], each[4:], strict=True))
+        for each in rounds
+    )
+
+
+def ends_long(step):
+    """A line whose last note is long enough to be swung."""
+    lengths = [event.length for event in step.sounding]
+    return len(set(step.heard)) > 1 and lengths[-1] == max(lengths) == Fraction(4)
+
+
+def rest_before_the_fourth(step):
+    events = [event for _, event in step.drill.events()]
+    return 4 in step.heard and all(
+        a.is_rest for a, b in pairwise(events) if b.tones and b.tones[0].finger == 4
+    )
+
+
 PROMISES = {
+    ("swing_to_loosen", 1): [rests_between],
+    ("swing_to_loosen", 2): [ends_long],
+    ("upper_bout_first", 1): [above_and_then_below],
+    ("upper_bout_first", 2): [above_and_then_below],
+    ("roll_off_fourth", 2): [fourth_then_lower, others_stay(2, 3)],
+    ("roll_off_fourth", 3): [fourth_then_lower, others_stay(2, 3)],
+    ("elbow_up_fourth", 1): [only(1, 2, 4), rest_before_the_fourth],
+    ("elbow_up_fourth", 2): [only(1, 2, 4), rest_before_the_fourth],
+    ("elbow_up_fourth", 3): [only(1, 2, 4)],
+    ("open_and_closed", 2): [only(1, 2, 4), apart_from_its_rests],
+    ("open_and_closed", 3): [only(1, 2, 4), apart_from_its_rests],
+    ("inner_pair", 3): [only(2, 3), others_stay(1)],
+    ("three_four_apart", 4): [marked("slide"), plucked_by_some(4)],
     ("single_spot_glide", 3): [a_scale(1)],
     ("thumb_taps", 4): [a_scale(1, 2), taps_each_bar],
     ("index_far_side", 2): [silent_first],

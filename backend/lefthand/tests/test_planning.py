@@ -220,7 +220,7 @@ class Rules(TestCase):
         data = plan_json(plan("vn", GRIP))
         self.assertEqual(set(data), {"format", "items", "minutes_a_day", "in_lesson", "offered",
                                      "withheld", "check_first", "says", "paused", "safety"})  # fmt: skip
-        self.assertEqual(set(data["items"][0]), {"exercise", "kind", "rung", "dose", "minutes", "days",
+        self.assertEqual(set(data["items"][0]), {"because", "exercise", "kind", "rung", "dose", "minutes", "days",
                                                  "tempo", "goal", "fingers", "why"})  # fmt: skip
 
 
