@@ -7,7 +7,7 @@ from lefthand.catalogue.catalogue import Catalogue
 from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.composing.for_exercise import ForWhom, drill_of
 from lefthand.music.drill_json import drill_json, no_drill_json
-from lefthand.music.request import DrillRequest
+from lefthand.music.request import MIDDLE, DrillRequest
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_whole
 from lefthand.values.vocabulary import FINGERS, Instrument, Level
@@ -29,7 +29,7 @@ def add_drill_options(command: argparse.ArgumentParser) -> None:
     command.add_argument("--frame")
     command.add_argument("--tempo", type=int, help="quarters a minute")
     command.add_argument("--bars", type=int)
-    command.add_argument("--difficulty", type=int, default=2)
+    command.add_argument("--difficulty", type=int, default=MIDDLE)
     command.add_argument("--slurred", action="store_true")
     command.add_argument("--seed", type=int, default=1)
 
@@ -60,10 +60,12 @@ def drill_answer(chosen: argparse.Namespace, catalogue: Catalogue) -> dict[str, 
 
 def _of_free_drills(chosen: argparse.Namespace) -> list[tuple[str, Any, Any]]:
     """Options that an exercise would ignore, each with what was given and its usual value."""
-    usual = {"string": None, "frame": None, "tempo": None, "bars": None, "slurred": False}
-    return [
-        (name, getattr(chosen, name), value) for name, value in (*usual.items(), ("difficulty", 2))
-    ]
+    usual: dict[str, Any] = {
+        **dict.fromkeys(("string", "frame", "tempo", "bars")),
+        "slurred": False,
+        "difficulty": MIDDLE,
+    }
+    return [(name, getattr(chosen, name), value) for name, value in usual.items()]
 
 
 def _free(

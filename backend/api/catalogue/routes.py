@@ -12,13 +12,17 @@ from api.catalogue.schemas import (
     EvidenceInfo,
     ExerciseInfo,
     RungInfo,
+    SchoolInfo,
+    WayInfo,
 )
+from lefthand.case.way_changes import way_changes
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
+from lefthand.catalogue.ways import Way
 from lefthand.drawing.pairs import has_picture
 from lefthand.values.measures import MEASURES
 from lefthand.values.said import thing
-from lefthand.words import value_words
+from lefthand.words import value_words, words_of
 from studio.players.players import equipment
 
 router = Router(tags=["catalogue"])
@@ -39,6 +43,7 @@ def _catalogue() -> CatalogueOut:
             ComplaintInfo(says=c.says, evidence=c.evidence, common=c.common, hurts=c.hurts)
             for c in known.complaints.values()
         ],
+        ways=[_way(way) for way in known.ways.values()],
         causes=[
             CauseInfo(
                 id=c.id,
@@ -105,5 +110,22 @@ def _exercise(exercise: Exercise) -> ExerciseInfo:
                 words=r.words, setting=r.setting.value, dose=r.dose.words(), tempo=r.dose.tempo
             )
             for r in exercise.rungs
+        ],
+    )
+
+
+def _way(way: Way) -> WayInfo:
+    return WayInfo(
+        id=way.key,
+        label=way.label,
+        instruments=sorted(way.instruments),
+        schools=[
+            SchoolInfo(
+                id=value,
+                words=way.words[value],
+                says=way.schools[value],
+                changes=[words_of(each) for each in way_changes(way, value)],
+            )
+            for value in way.values
         ],
     )

@@ -74,6 +74,24 @@ class ComplaintInfo(Schema):
     hurts: bool
 
 
+class SchoolInfo(Schema):
+    """One choice: what those who teach so say for it, and what it changes here."""
+
+    id: str
+    words: str
+    says: str
+    changes: list[str]
+
+
+class WayInfo(Schema):
+    """A point on which good teachers differ; the first choice is the usual one."""
+
+    id: str
+    label: str
+    instruments: list[str]
+    schools: list[SchoolInfo]
+
+
 class CatalogueOut(Schema):
     """`things`: what exercises need at home, by id, in words. `called`: by id what people call
     it."""
@@ -82,6 +100,7 @@ class CatalogueOut(Schema):
     causes: list[CauseInfo]
     evidence: list[EvidenceInfo]
     exercises: list[ExerciseInfo]
+    ways: list[WayInfo]
     called: dict[str, list[str]]
     synonyms: dict[str, list[str]]
     things: dict[str, str]

@@ -75,11 +75,11 @@ def load_catalogue() -> Catalogue:
 
 
 def _called(folder: Path, known: Collection[str]) -> dict[str, tuple[str, ...]]:
-    """By cause, check or exercise what people call it. Raises CatalogueError for an unknown one."""
+    """By cause, check, exercise or way what people call it. Raises CatalogueError."""
     found = {}
     for record in read_records(folder / "called.yaml"):
         if record.id not in known:
-            record.fail("expected a cause, a check or an exercise")
+            record.fail("expected a cause, a check, an exercise or a way")
         found[record.id] = tuple(record.words("phrases"))
         record.done()
     return found
@@ -122,7 +122,7 @@ def read_catalogue(folder: Path) -> Catalogue:
     aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
         synonyms={e.id: _synonyms(e) for e in read_records(folder / "synonyms.yaml")},
-        called=_called(folder, {*causes, *evidence, *exercises}),
+        called=_called(folder, {*causes, *evidence, *exercises, *ways}),
         causes=Named(causes, aliases["causes"]),
         evidence=Named(evidence, aliases["evidence"]),
         exercises=Named(exercises, aliases["exercises"]),

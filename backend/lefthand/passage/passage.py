@@ -6,7 +6,7 @@ from dataclasses import dataclass, field, replace
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.reading.piece import Piece
-from lefthand.music.score import Drill
+from lefthand.music.score import BAR, Drill
 from lefthand.passage.demands import Demand, Whose, demands
 from lefthand.passage.fingering import Fingering, Wish, fingerings, printed_wishes
 from lefthand.passage.lead_in import LeadIn, lead_in
@@ -16,7 +16,7 @@ from lefthand.passage.played import USUAL_TEMPO, Played, played
 from lefthand.passage.release import Release, release_places, with_chosen
 from lefthand.passage.returns import USUAL_FINGER, Loads, Worst
 from lefthand.passage.tastes import USUAL, tastes
-from lefthand.passage.way_drills import way_drills
+from lefthand.passage.way_drills import Written, way_drills
 from lefthand.values.vocabulary import Instrument, Level
 
 USUAL_SIZES = {
@@ -72,14 +72,16 @@ class Passage:
 
     def drills_to(self, bars: Sequence[int]) -> list[Drill]:
         """Drills made of the notes of some bars, in the order of practice."""
+        first = self.piece.bars[bars[0]]
         return way_drills(
             self.line,
             self.fingering.hands,
             bars,
             self.releases,
-            self.asked.instrument,
-            fifths=self.piece.bars[bars[0]].fifths,
-            tempo=self.way_to(bars).start,
+            self.loads.heavy(bars),
+            Written(
+                self.asked.instrument, first.fifths, first.length or BAR, self.way_to(bars).start
+            ),
         )
 
 

@@ -10,7 +10,7 @@ practice, no source.
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from functools import cache
-from itertools import pairwise, product
+from itertools import combinations, pairwise, product
 from typing import NamedTuple
 
 import numpy as np
@@ -29,7 +29,10 @@ BASS_HANDS: Mapping[str, Mapping[int, int]] = {
     "1234": {1: 0, 2: 1, 3: 2, 4: 3},
 }
 HIGH: Mapping[int, tuple[int, ...]] = {THUMB: (-2, -1), 1: (0,), 2: (2, 1), 3: (3, 4)}
+OCTAVE = 12
+OCTAVE_FINGERS = ({1, 4}, {THUMB, 3})
 NECK = 9  # a base from here on lies above the neck of cello and bass
+THUMB_DOWN = 2  # a base from here on can have the thumb on the string, where a chord needs it
 WIDEST_BASE = 5  # from here on the hand opens without an extension
 REACH = {Instrument.VIOLIN: 26, Instrument.VIOLA: 24, Instrument.CELLO: 31, Instrument.BASS: 24}
 # Usual number of the position by base, by letters above the open string of the first finger.
@@ -118,6 +121,8 @@ class Fingerboard:
         """All hands for what sounds together, as (midi, letters); None where none can."""
         if pitches not in self._known:
             found = self._single(pitches[0]) if len(pitches) == 1 else self._chords(pitches)
+            if not found and self.instrument is Instrument.CELLO:
+                found = self._chords(pitches, thumb_from=THUMB_DOWN)
             self._known[pitches] = _arrays(found) if found else None
         return self._known[pitches]
 
@@ -130,7 +135,7 @@ class Fingerboard:
             found += [(Hand((way.place,), base, way.wide), way.cost, long) for base in bases]
         return found
 
-    def _ways(self, pitch: tuple[int, int]) -> list[Way]:
+    def _ways(self, pitch: tuple[int, int], thumb_from: int = NECK) -> list[Way]:
         midi, letters = pitch
         found = []
         for string, (opened, open_letters) in enumerate(self.strings):
@@ -141,7 +146,7 @@ class Fingerboard:
                 continue
             has_higher = string < len(self.strings) - 1
             extra = self.cost["low_string"] * max(0, above - 7) if has_higher else 0.0
-            for finger, base, wide, own in self._stops(above, letters - open_letters):
+            for finger, base, wide, own in self._stops(above, letters - open_letters, thumb_from):
                 if self._highest and position_of(self.instrument, base) > self._highest:
                     continue
                 total = own + extra + self._base_costs[base]
@@ -149,7 +154,9 @@ class Fingerboard:
                 found.append(Way(Place(string, finger, above), base, wide, total))
         return found
 
-    def _stops(self, above: int, letters: int) -> Iterator[tuple[int, int, bool, float]]:
+    def _stops(
+        self, above: int, letters: int, thumb_from: int
+    ) -> Iterator[tuple[int, int, bool, float]]:
         """Finger, base, wide and cost for a stop so many semitones and letters above the string."""
         if self.instrument.is_held_up:
             yield from self._upper_stops(above, letters)
@@ -161,7 +168,7 @@ class Fingerboard:
                     yield finger, base, wide, self.cost["wide_hand"] if wide else 0.0
         for finger, offsets in HIGH.items():
             for offset in offsets:
-                if above - offset >= NECK:
+                if above - offset >= thumb_from:
                     own = self.cost["thumb" if finger == THUMB else "above_neck"]
                     own += self.cost["near_thumb"] if offset == -1 else 0.0
                     yield finger, above - offset, False, own
@@ -206,8 +213,10 @@ class Fingerboard:
         plain = 0.0 if base in (0, 2) else self.cost[name]
         return plain + self.cost["height"] * max(0, base - 2)
 
-    def _chords(self, pitches: tuple[tuple[int, int], ...]) -> list[tuple[Hand, float, float]]:
-        ways = [self._ways(pitch) for pitch in pitches]
+    def _chords(
+        self, pitches: tuple[tuple[int, int], ...], thumb_from: int = NECK
+    ) -> list[tuple[Hand, float, float]]:
+        ways = [self._ways(pitch, thumb_from) for pitch in pitches]
         if len(pitches) > len(self.strings) or not all(ways):
             return []
         bases = sorted({w.base for each in ways for w in each if w.base is not None}) or [2]
@@ -232,8 +241,9 @@ class Fingerboard:
         strings = [way.place.string for way in chosen]
         if len(set(strings)) < len(strings):
             return None
-        between = max(strings) - min(strings) - len(strings) + 1
-        total = sum(way.cost for way in chosen) + self.cost["strings_between"] * between
+        if max(strings) - min(strings) >= len(strings):
+            return None  # a bow meets neighbouring strings only
+        total = sum(way.cost for way in chosen)
         used: dict[int, Place] = {}
         for place in sorted(way.place for way in chosen if way.place.finger):
             before = used.get(place.finger)
@@ -242,11 +252,25 @@ class Fingerboard:
                     return None
                 total += self.cost["fifth"]
             used[place.finger] = place
-        for low, high in pairwise(sorted(used)):
+        for low, high in pairwise(sorted(used, key=lambda finger: finger % THUMB)):
             if used[high].semitones < used[low].semitones:
                 return None
             total += self.cost["level"] if used[high].semitones == used[low].semitones else 0.0
+        total += self.cost["octave"] * self._odd_octaves(chosen)
         return total + (self.cost["chord_fourth"] if 4 in used else 0.0)
+
+    def _odd_octaves(self, chosen: tuple[Way, ...]) -> int:
+        """Octaves with other fingers than an open string, first and fourth, or thumb and third."""
+        places = [way.place for way in chosen]
+        return sum(
+            abs(self._midi(one) - self._midi(two)) == OCTAVE
+            and {one.finger, two.finger} not in OCTAVE_FINGERS
+            and OPEN not in (one.finger, two.finger)
+            for one, two in combinations(places, 2)
+        )
+
+    def _midi(self, place: Place) -> int:
+        return self.strings[place.string][0] + place.semitones
 
 
 def _arrays(found: list[tuple[Hand, float, float]]) -> Hands:

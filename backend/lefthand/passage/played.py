@@ -150,7 +150,7 @@ def _tell_rests(line: Sequence[Played], seconds: Callable[[Fraction], float]) ->
 
 
 def _tell_phrases(line: Sequence[Played], piece: Piece) -> None:
-    for note, following in zip(line, [*line[1:], None], strict=True):
+    for note, following in zip(line, [*line[1:], None], strict=False):
         bar = piece.bars[note.bar]
         closes = bar.closes and note.onset + note.length >= bar.onset + bar.length
         if following is None or following.rest > REST or STOPS & note.marks or closes:

@@ -13,6 +13,9 @@ USUAL_FINGER = FINGERS[-1]
 TOP_SHARE = 0.95
 LEAST_UNIT = 0.25
 WORST, WIDTH = 3, 2  # places, bars
+APART = 4  # bars from one place to the next
+# Points of the heaviest cause over both bars; below it nothing asks for it. Working judgement.
+LEAST_LOAD = 0.6
 MOST_REASONS = 3
 
 
@@ -36,6 +39,16 @@ class Worst:
     cause: str
     load: float
     reasons: tuple[Reason, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Heavy:
+    """A demand that weighs in some bars. note: place in the line of the strongest of its kind."""
+
+    kind: str
+    note: int
+    points: float
+    words: str
 
 
 class Loads:
@@ -87,6 +100,18 @@ class Loads:
             reasons.append(Reason(kind, points, len(rows), strongest.words, strongest.note))
         return sorted(reasons, key=lambda reason: -reason.points)[:most]
 
+    def heavy(self, bars: Sequence[int]) -> list[Heavy]:
+        """What weighs in these bars over all causes, by kind, the most first."""
+        found: dict[str, list[Reason]] = defaultdict(list)
+        for cause in self.bars:
+            for reason in self.reasons(cause, bars):
+                found[reason.kind].append(reason)
+        weighed = [
+            Heavy(kind, rows[0].note, sum(row.points for row in rows), rows[0].words)
+            for kind, rows in found.items()
+        ]
+        return sorted(weighed, key=lambda each: (-each.points, each.note, each.kind))
+
     def totals(self) -> list[float]:
         """One load a bar over all causes, each in units of its own heaviest bars."""
         count = len(next(iter(self.bars.values()), ()))
@@ -100,17 +125,20 @@ class Loads:
         return totals
 
     def worst(self) -> list[Worst]:
-        """The heaviest places, two bars each, none over another."""
+        """The heaviest places, two bars each, four from one to the next; [] where nothing asks."""
         totals = self.totals()
         width = min(WIDTH, len(self._shown))
         places = self._shown[: len(self._shown) - width + 1] if width else range(0)
         ranked = sorted(places, key=lambda at: (-sum(totals[at : at + width]), at))
         found: list[int] = []
         for at in ranked:
-            is_apart = all(abs(at - other) >= width for other in found)
-            if len(found) < WORST and is_apart and sum(totals[at : at + width]) > 0:
+            is_apart = all(abs(at - other) >= max(width, APART) for other in found)
+            if len(found) < WORST and is_apart and self._asks(at, width):
                 found.append(at)
         return [self._worst(tuple(range(at, at + width))) for at in found]
+
+    def _asks(self, at: int, width: int) -> bool:
+        return any(sum(loads[at : at + width]) >= LEAST_LOAD for loads in self.bars.values())
 
     def _worst(self, bars: tuple[int, ...]) -> Worst:
         shares = {

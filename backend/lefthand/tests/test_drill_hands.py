@@ -4,12 +4,15 @@ First-position steps above the open string: common practice, no source (violin a
 5, 7, fourth low 6; cello 2, 3, 4, 5, wide with first to second 2; bass 2, 3, 4).
 """
 
+import argparse
 from itertools import pairwise, product
 from unittest import TestCase
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from lefthand.composing.for_exercise import ForWhom, drill_of
+from lefthand.drill_command import add_drill_options, drill_answer
 from lefthand.music.hands import FRAMES, POSITIONS, hand_of
 from lefthand.music.musicxml import to_musicxml
 from lefthand.music.request import MAX_BARS
@@ -190,3 +193,39 @@ class Weak(TestCase):
         for seed in range(8):
             easy = of_step("easy_melody", 2, level=Level.BEGINNER, seed=seed)
             self.assertIs(tunes[easy.title].level, Level.BEGINNER)
+
+    def test_music_about_the_frame_of_cello_and_bass_has_its_own_fingers_and_no_open_string(self):
+        for exercise, rung in product(("stay_over_notes", "feather_pattern"), (1, 2)):
+            for instrument, hand in (
+                (Instrument.CELLO, {1, 2, 3, 4}),
+                (Instrument.BASS, {1, 2, 4}),
+            ):
+                with self.subTest(exercise, rung=rung, on=instrument.value):
+                    heard = set(fingers_of(of_step(exercise, rung, instrument)))
+                    self.assertNotIn(0, heard)
+                    self.assertIn(2, heard)
+                    self.assertLessEqual(heard, hand)
+
+    def test_the_music_of_a_step_goes_into_another_position_where_it_can(self):
+        exercise = CATALOGUE.exercises["two_and_four"]
+        home = drill_of(exercise, 1, Instrument.CELLO)
+        fourth = drill_of(exercise, 1, Instrument.CELLO, ForWhom(position=4))
+        self.assertEqual(fingers_of(fourth), fingers_of(home))
+        lowest = [min(t.pitch.midi for _, e in d.events() for t in e.tones) for d in (home, fourth)]
+        self.assertEqual(lowest[1] - lowest[0], 5)
+        with self.assertRaisesRegex(InputError, "position"):
+            drill_of(CATALOGUE.exercises["hang_and_draw"], 2, Instrument.CELLO, ForWhom(position=4))
+
+    def test_the_command_refuses_what_an_exercise_would_ignore(self):
+        options = argparse.ArgumentParser()
+        add_drill_options(options)
+        for more, field in (
+            (["--tempo", "60"], "tempo"), (["--bars", "4"], "bars"), (["--string", "2"], "string"),
+            (["--frame", "wide"], "frame"), (["--slurred"], "slurred"), (["--difficulty", "3"], "difficulty"),
+        ):  # fmt: skip
+            chosen = options.parse_args(["--exercise", "two_and_four", *more])
+            with self.subTest(field), self.assertRaises(InputError) as refused:
+                drill_answer(chosen, CATALOGUE)
+            self.assertEqual(refused.exception.field, field)
+        chosen = options.parse_args(["--exercise", "two_and_four", "--position", "3"])
+        self.assertEqual(drill_answer(chosen, CATALOGUE)["request"]["position"], 3)

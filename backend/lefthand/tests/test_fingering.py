@@ -27,6 +27,11 @@ QUARTETS = (
 QUARTET = (Instrument.VIOLIN, Instrument.VIOLIN, Instrument.VIOLA, Instrument.CELLO)
 
 
+def letters(midi):
+    """Letters above C0 of a pitch as the scale of C has it, sharps below."""
+    return 7 * (midi // 12 - 1) + (0, 0, 1, 1, 2, 3, 3, 4, 4, 5, 5, 6)[midi % 12]
+
+
 def fingered(text, board=VIOLIN, wishes=None, **how):
     line = played(melody(text, **how))
     return [hand.places[-1] for hand in fingerings(line, board, wishes)[0].hands]
@@ -49,6 +54,35 @@ class Plain(TestCase):
         ):
             with self.subTest(name):
                 self.assertEqual(fingers(text, board), expected)
+
+    def test_what_sounds_together_lies_on_neighbouring_strings(self):
+        for instrument in Instrument:
+            board = fingerboard_of(instrument)
+            opens = [midi for midi, _ in board.strings]
+            for low in range(min(opens), max(opens) + 8):
+                for apart in range(1, 20):
+                    hands = board.hands(tuple((m, 7 * m // 12) for m in (low, low + apart)))
+                    for hand in hands.hands if hands else ():
+                        one, two = (place.string for place in hand.places)
+                        self.assertEqual(abs(one - two), 1, (instrument, low, apart))
+
+    def octave(self, board, low):
+        """Fingers and strings of the cheapest hand for an octave."""
+        hands = board.hands(((low, letters(low)), (low + 12, letters(low) + 7)))
+        hand = hands.hands[int(np.argmin(hands.cost))]
+        return [place.finger for place in hand.places], [place.string for place in hand.places]
+
+    def test_octaves_are_played_by_first_and_fourth_or_with_an_open_string(self):
+        for low in range(56, 80):
+            with self.subTest(low=low):
+                (one, two), strings = self.octave(VIOLIN, low)
+                self.assertTrue(one == 0 or (one, two) == (1, 4), (one, two))
+                self.assertEqual(strings[1] - strings[0], 1)
+
+    def test_octaves_of_the_cello_are_thumb_and_third_where_no_open_string_helps(self):
+        fingers, strings = self.octave(fingerboard_of(Instrument.CELLO), 53)
+        self.assertEqual(fingers, [THUMB, 3])
+        self.assertEqual(strings[1] - strings[0], 1)
 
     def test_a_wish_is_kept(self):
         text = "A4 B4 C#5 D5 E5 D5 C#5 B4"

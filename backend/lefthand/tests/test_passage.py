@@ -19,11 +19,11 @@ from lefthand.passage.passage import Asked, read_passage
 from lefthand.passage.passage_json import passage_json
 from lefthand.passage.release import STOP
 from lefthand.passage.returns import Loads
-from lefthand.passage.way_drills import MORE, SLOW
+from lefthand.passage.way_drills import MOST_SECONDS
 from lefthand.tests.fiddle_tunes import fingered_tunes
 from lefthand.tests.reference_reading import CORPUS
 from lefthand.tests.running import run_lefthand
-from lefthand.tests.scores import melody
+from lefthand.tests.scores import melody, melody_bytes
 from lefthand.tests.test_fingering import QUARTET, QUARTETS
 from lefthand.values.vocabulary import Instrument, Level
 
@@ -185,6 +185,20 @@ class Worst(TestCase):
         self.assertEqual(told, 45)
         self.assertGreaterEqual(near, 30)
 
+    def test_places_are_apart_and_there_are_none_where_nothing_asks(self):
+        for text in (f"{FOURTHS} " * 6, RUN * 8, f"{FOURTHS} A4 B4 A4 B4 " * 6):
+            firsts = [place.bars[0] for place in read(text).worst]
+            self.assertTrue(firsts)
+            self.assertTrue(all(abs(a - b) >= 4 for a, b in itertools.combinations(firsts, 2)))
+        easy = read("A4:2 r:2 B4:2 r:2 " * 8, tempo=60)
+        self.assertEqual(easy.worst, [])
+        self.assertIsNone(easy.lead_in)
+
+    def test_a_part_that_only_rests_has_nothing_to_say_and_fails_nowhere(self):
+        silent = read("r:4 r:4 r:4")
+        self.assertEqual((silent.worst, silent.lead_in), ([], None))
+        self.assertEqual(passage_json(silent)["notes"], [])
+
     def test_bars_beyond_those_looked_at_change_no_place(self):
         """A few bars of a long piece weigh as they do alone: each cause in its own units."""
         line = "A4 B4 C#5 D5 " * 3 + "D5 E5^4 D5 E5^4 " + "B3 C4 D4 C4 " * 4
@@ -263,49 +277,76 @@ class LeadIn(TestCase):
             self.assertLessEqual(before, first)
             self.assertGreaterEqual(after, last)
 
-    def test_drills_are_made_of_the_places_own_notes_with_their_fingers_and_order(self):
+    def test_drills_are_made_of_the_places_own_notes_with_their_fingers(self):
         passage = read("A4 B4 C#5 D5 D5 E5^4 D5 E5^4 r A4 B4 A4", causes={"weak_finger": 1.0})
         bars = passage.lead_in.bars
-        own = [
+        own = {
             (tone.pitch, place.finger, place.string)
             for note, hand in zip(passage.line, passage.fingering.hands, strict=True)
             if note.bar in bars
             for tone, place in zip(note.tones, hand.places, strict=True)
-        ]
+        }
         drills = passage.drills_to(bars)
         self.assertEqual(
             [drill.title for drill in drills],
-            [SLOW, "Long and short", "Short and long", MORE],
+            ["Slow, with stops", "With its neighbour", "A note more each time"],
         )
         for drill in drills:
-            told = [
+            told = {
                 (tone.pitch, tone.finger, tone.string)
                 for _, event in drill.events()
                 for tone in event.tones
-            ]
+            }
             with self.subTest(drill.title):
-                if drill.title == MORE:
-                    told, own = told[-min(len(own), 8) :], own[:8]
-                self.assertEqual(told, own)
+                self.assertLessEqual(told, own)
                 self.assertEqual(drill.tempo, passage.lead_in.start)
 
-    def test_each_drill_does_what_its_title_says(self):
-        passage = read(f"{FOURTHS} r:4 A4:.5 B4:.5 C#5:.5 D5:.5 E5:2 ", causes={"weak_finger": 1.0})
-        slow, long_short, short_long, more = passage.drills_to(range(4))
-        written = [note for note in passage.line if note.bar in range(4)]
-        heard = [event for _, event in slow.events() if event.tones]
-        self.assertEqual([e.length for e in heard], [2 * n.length for n in written])
-        stops = [e for e in heard if "stop" in e.marks]
-        self.assertEqual(len(stops), sum(r.bar in range(4) for r in passage.releases))
-        for drill, is_first_longer in ((long_short, True), (short_long, False)):
-            lengths = [event.length for _, event in drill.events() if event.tones][:4]
-            self.assertEqual(lengths[0] > lengths[1], is_first_longer)
-            self.assertEqual(lengths[0] + lengths[1], lengths[2] + lengths[3])
-            whole = sum(event.length for _, event in drill.events())
-            self.assertEqual(whole, sum(event.length for _, event in slow.events()))
+    def test_what_weighs_most_chooses_the_drill_and_says_why(self):
+        for name, text, causes, title, said in (
+            ("a shift", "A4 B4 C#5 D5 E5^1 F#5^2 G5^3 A5^4", ("thumb_misplaced",),
+             "The shift by itself", "humb goes along"),
+            ("string changes", OPENS.replace("G3", "A3").replace("E5", "F#5"), ("arm_not_under",),
+             "Strings first", "string"),
+            ("a run", RUN.replace(":.5", ":.25") * 2, ("tempo_overreach",), "In groups", "notes a second"),
+            ("a long stop", "D5:4^3 D5:4^3", ("over_pressing",), "In shorter notes", "held"),
+            ("the fourth", FOURTHS, ("weak_finger",), "With its neighbour", "ourth"),
+        ):  # fmt: skip
+            passage = read(text, causes=dict.fromkeys(causes, 1.0), tempo=120)
+            drills = {d.title: d.hint for d in passage.drills_to(range(len(passage.piece.bars)))}
+            with self.subTest(name):
+                self.assertIn(title, drills)
+                self.assertIn(said, drills[title])
+
+    def test_a_drill_is_short_once_and_there_are_at_most_four(self):
+        for text in (f"{FOURTHS} " * 4, RUN * 6, "A4:4 B4:4 C#5:4 D5:4 " * 3):
+            passage = read(text, tempo=60)
+            drills = passage.drills_to(range(len(passage.piece.bars)))
+            self.assertTrue(1 <= len(drills) <= 4)
+            for drill in drills:
+                seconds = sum(float(e.length) for _, e in drill.events()) * 60 / drill.tempo
+                self.assertLessEqual(seconds, MOST_SECONDS, drill.title)
+
+    def test_the_growing_one_reaches_what_weighs_most(self):
+        text = "A4 B4 C#5 D5 " * 3 + "E5^1 F#5^2 G5^3 A5^4 "
+        passage = read(text, causes={"thumb_misplaced": 1.0})
+        bars = range(4)
+        heaviest = passage.loads.heavy(bars)[0].note
+        more = passage.drills_to(bars)[-1]
         counts = [sum(bool(event.tones) for event in bar) for bar in more.bars]
         self.assertEqual(counts, list(range(2, len(counts) + 2)))
         self.assertTrue(all(bar[-1].is_rest for bar in more.bars))
+        pitch = passage.line[heaviest].tones[-1].pitch
+        for bar in more.bars:
+            self.assertIn(pitch, [tone.pitch for event in bar for tone in event.tones])
+
+    def test_drills_stand_in_the_metre_of_the_piece(self):
+        piece = read_piece(melody_bytes("A4 B4 C#5 D5 E5^4 D5 C#5 B4 A4", beats=3))
+        passage = read_passage(piece, Asked(Instrument.VIOLIN, tempo=90.0))
+        for drill in passage.drills_to(range(3)):
+            self.assertEqual(drill.beats, 3)
+            if drill.title != "A note more each time":
+                longest = max(sum(event.length for event in bar) for bar in drill.bars)
+                self.assertLessEqual(longest, 3)
 
     def test_every_drill_of_real_music_can_be_drawn(self):
         drawn = 0

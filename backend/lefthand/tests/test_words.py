@@ -37,6 +37,8 @@ BY_MEMBER = (
     "next-look",
     "next-told",
     "why-",
+    "way-strength-",
+    "way-bass-fingering-",
 )
 MESSAGE = re.compile(r"[a-z]+(-[a-z]+)+")
 READS = {"startswith", "endswith", "removeprefix", "removesuffix", "index", "find", "partition"}

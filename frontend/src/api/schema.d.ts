@@ -2025,6 +2025,8 @@ export interface components {
             things: {
                 [key: string]: string;
             };
+            /** Ways */
+            ways: components["schemas"]["WayInfo"][];
         };
         /**
          * CauseEntry
@@ -4870,6 +4872,20 @@ export interface components {
             reasons: string[];
         };
         /**
+         * SchoolInfo
+         * @description One choice: what those who teach so say for it, and what it changes here.
+         */
+        SchoolInfo: {
+            /** Changes */
+            changes: string[];
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * SelfCheckOut
          * @description `picture`: the hand of each answer; None where nobody is asked to look now.
          */
@@ -5649,6 +5665,20 @@ export interface components {
             key: string;
             /** Value */
             value?: string | null;
+        };
+        /**
+         * WayInfo
+         * @description A point on which good teachers differ; the first choice is the usual one.
+         */
+        WayInfo: {
+            /** Id */
+            id: string;
+            /** Instruments */
+            instruments: string[];
+            /** Label */
+            label: string;
+            /** Schools */
+            schools: components["schemas"]["SchoolInfo"][];
         };
         /** WayOut */
         WayOut: {

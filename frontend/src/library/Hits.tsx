@@ -9,6 +9,7 @@ const KIND_WORDS: Record<Shelf, string> = {
   exercises: 'exercise',
   causes: 'cause',
   checks: 'check',
+  ways: 'way',
 };
 
 interface Props {

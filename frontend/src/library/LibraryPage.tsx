@@ -35,6 +35,7 @@ const SHELF_NAMES: [string, string][] = [
   ['exercises', 'Exercises'],
   ['checks', 'Checks'],
   ['causes', 'Causes'],
+  ['ways', 'Ways'],
 ];
 const INSTRUMENTS = [
   { id: 'vn', words: 'violin' },

@@ -12,6 +12,7 @@ import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
 import css from './LibraryPage.module.css';
 import type { Hit, Shelf } from './search';
+import { WayCard } from './WayCard';
 
 interface Props {
   catalogue: Catalogue;
@@ -27,10 +28,17 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
   const [, navigate] = useLocation();
   const stand = useStand(lesson);
   const action = open ? actionOf(catalogue, open) : null;
-  const act =
-    action && stand ? () => navigate(`/lessons/${stand.lesson}?step=${action.step}`) : undefined;
+  const act = actOf();
   useKeys({ Enter: act });
   const id = open?.entry.id ?? '';
+
+  function actOf() {
+    if (open?.shelf === 'ways') return () => navigate('/desk?part=way');
+    return action && stand
+      ? () => navigate(`/lessons/${stand.lesson}?step=${action.step}`)
+      : undefined;
+  }
+
   return (
     <>
       <section className={`${screen.right} ${css.right}`} aria-label="Open page">
@@ -47,6 +55,7 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
               onCheck={(to) => onGo('checks', to)}
             />
           )}
+          {open?.shelf === 'ways' && <WayCard {...{ catalogue, id }} />}
           {open?.shelf === 'checks' && (
             <CheckCard {...{ catalogue, id, instrument }} onCause={(to) => onGo('causes', to)} />
           )}
@@ -75,6 +84,7 @@ function useStand(lesson: number | null) {
 }
 
 function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
+  if (shelf === 'ways') return { words: 'Choose yours', step: '' };
   if (shelf === 'checks') return { words: 'Look now', step: `look&check=${entry.id}` };
   if (shelf === 'exercises') return { words: 'Give it', step: `give&add=${entry.id}` };
   const sign = catalogue.evidence.find((each) => each.causes.includes(entry.id));

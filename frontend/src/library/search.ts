@@ -2,7 +2,7 @@ import MiniSearch, { type CombinationOperator, type Query } from 'minisearch';
 
 import type { Catalogue } from '../api/client';
 
-export type Shelf = 'exercises' | 'causes' | 'checks';
+export type Shelf = 'exercises' | 'causes' | 'checks' | 'ways';
 
 export interface Entry {
   id: string;
@@ -53,6 +53,16 @@ function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
           ...catalogue.complaints.filter((c) => c.evidence === e.id).map((c) => c.says),
         ],
       }));
+    case 'ways':
+      return catalogue.ways.map((w) => ({
+        id: w.id,
+        name: w.label,
+        line: w.schools.map((school) => school.words).join(', or '),
+        place: '',
+        instruments: w.instruments,
+        text: w.schools.map((school) => school.says).join(' '),
+        called: called(w.id),
+      }));
   }
 }
 
@@ -65,7 +75,7 @@ export interface Hit {
   entry: Entry;
 }
 
-export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks'];
+export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks', 'ways'];
 const LEAST_LETTERS = 4;
 // How much it says that a word stands there.
 const SAYS = { name: 5, called: 6, line: 2, text: 1 };
