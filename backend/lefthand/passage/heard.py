@@ -89,6 +89,7 @@ def score_of(passage: Passage, bars: range, tempo: float) -> tuple[Score, list[i
                 onset=float(note.onset - begin) * 60 / tempo,
                 seconds=float(note.length) * 60 / tempo,
                 bound=after is not None and after.slurred,
+                bar=note.bar + 1,
             )
         )
         at.append(note.bar)

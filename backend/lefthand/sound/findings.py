@@ -8,7 +8,7 @@ fingers lose.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -25,6 +25,8 @@ STRING_OFF = 15.0
 STRING_AGREES = 8.0
 LONG_NOTE = 2.0
 DIGITS = 2
+EVEN_RISE = 2.0  # %: less is as even
+SHRINKS = 5.0  # cents: less is hardly heard
 
 Found = dict[str, Any]
 
@@ -55,11 +57,14 @@ def findings_of(take: Take) -> Found:
 @dataclass(frozen=True, slots=True)
 class Beside:
     """What of a take is laid beside another one. speed: notes a second. cv: % of spacings, None
-    where it was not told. cents: by finger."""
+    where it was not told. cents: by finger. cv_error, cents_errors: their standard errors, 0 or
+    nothing where they are not known."""
 
     speed: float
     cv: float | None
     cents: Mapping[int, float]
+    cv_error: float = 0.0
+    cents_errors: Mapping[int, float] = field(default_factory=dict)
 
 
 def beside_of(take: Take) -> Beside | None:
@@ -67,23 +72,51 @@ def beside_of(take: Take) -> Beside | None:
     if take.reason is not None:
         return None
     cv = None if take.evenness is None else take.evenness.cv
-    cents = {finger: pitch.cents for finger, pitch in take.fingers.items()}
-    return Beside(take.notes_a_second, cv, cents)
+    return Beside(
+        speed=take.notes_a_second,
+        cv=cv,
+        cents={finger: pitch.cents for finger, pitch in take.fingers.items()},
+        cv_error=0.0 if take.evenness is None else take.evenness.uncertainty,
+        cents_errors={finger: pitch.uncertainty for finger, pitch in take.fingers.items()},
+    )
 
 
 def findings_of_two(slow: Beside | None, fast: Beside | None) -> Found:
     """Of one drill slow and fast; the faster one at least a quarter faster, up to eight notes a
-    second. Nothing where they are not that."""
+    second. Nothing where they are not that, and nothing that its own error does not bear out."""
     if slow is None or fast is None or not is_slow_and_fast(slow, fast):
         return {}
     found: Found = {}
-    if slow.cv is not None and fast.cv is not None:
-        found["uneven.fast"] = _value(fast.cv - slow.cv)
-    moved = _moved(slow, fast)
-    upper = [moved[finger] for finger in UPPER if finger in moved]
-    if upper:
-        found["frame.shrinks"] = _value(float(np.mean(upper)))
+    rise, give = rise_of(slow, fast)
+    if rise is not None and (rise < EVEN_RISE or rise > give):
+        found["uneven.fast"] = _value(rise)
+    moved, give = moved_upper(slow, fast)
+    if moved is not None and (moved >= -SHRINKS or -moved > give):
+        found["frame.shrinks"] = _value(moved)
     return found
+
+
+def rise_of(slow: Beside, fast: Beside) -> tuple[float | None, float]:
+    """How much less even the fast take is, %, and its give-or-take of twice the standard error."""
+    if slow.cv is None or fast.cv is None:
+        return None, 0.0
+    return fast.cv - slow.cv, 2 * float(np.hypot(slow.cv_error, fast.cv_error))
+
+
+def upper_of(slow: Beside, fast: Beside) -> list[int]:
+    """Of third and fourth, those that both takes heard."""
+    return [finger for finger in UPPER if finger in slow.cents and finger in fast.cents]
+
+
+def moved_upper(slow: Beside, fast: Beside) -> tuple[float | None, float]:
+    """By how many cents third and fourth have moved, and its give-or-take."""
+    fingers = upper_of(slow, fast)
+    if not fingers:
+        return None, 0.0
+    moved = _moved(slow, fast)
+    errors = [each.cents_errors.get(f, 0.0) for each in (slow, fast) for f in fingers]
+    give = 2 * float(np.sqrt(np.sum(np.square(errors)))) / len(fingers)
+    return float(np.mean([moved[finger] for finger in fingers])), give
 
 
 def is_slow_and_fast(slow: Beside, fast: Beside) -> bool:

@@ -10,7 +10,7 @@ That of n spacings is itself unsure by 1 / sqrt(2 n) of its size (Kendall and St
 Theory of Statistics" 1, section 10.5, for a normal sample).
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -150,15 +150,19 @@ def _finger(notes: Sequence[HeardNote]) -> FingerPitch:
     return FingerPitch(float(held.mean()), float(np.hypot(error, METHOD_CENTS)), len(held))
 
 
-def evenness(score: Score, notes: Sequence[HeardNote]) -> Evenness | None:
-    """Over the stepwise spacings between slurred starts that are sure; None for fewer than six."""
+def evenness(
+    score: Score, notes: Sequence[HeardNote], slipped: Collection[int] = ()
+) -> Evenness | None:
+    """Over the stepwise spacings between slurred starts that are sure; None for fewer than six.
+    slipped: places of notes that were played twice or after which the line stopped."""
     spacings: list[tuple[int, float]] = []
     for before, after in pairwise(notes):
         one, other = score.notes[before.place], score.notes[after.place]
         is_next = after.place == before.place + 1
         is_step = abs(other.midi - one.midi) <= LEAP_SEMITONES
         is_sure = not {"start", "unclear"} & {*before.doubts, *after.doubts}
-        if is_next and is_step and is_sure and before.slurred and after.slurred:
+        is_whole = is_next and before.place not in slipped
+        if is_whole and is_step and is_sure and before.slurred and after.slurred:
             nominal = other.onset - one.onset
             spacings.append((before.place, (after.at - before.at) / nominal))
     if len(spacings) < FEWEST_SPACINGS:

@@ -14,12 +14,15 @@ from lefthand.values.fields import (
     read_number,
     read_one_of,
     read_whole,
+    short,
 )
 from lefthand.values.vocabulary import FINGERS, Instrument
 
 A4_RANGE = (415.0, 446.0)
 LOWEST_MIDI, HIGHEST_MIDI = 20, 120
 STRINGS = 4
+USUAL_TEMPO, USUAL_TIME = 60, (4, 4)
+SAME_MOMENT = 1e-6  # of a bar
 MOST_NOTES = 600
 LONGEST_SECONDS = 600.0
 ARTICULATIONS = ("slurred", "separate")
@@ -31,7 +34,7 @@ CENTS = 1200
 class ScoreNote:
     """One note to be played. midi: by the drill's own tuning. finger 0 is the open string, string 1
     the highest. onset and seconds at the drill's tempo, s. bound: slurred to the next note. beside:
-    MIDI of the open string that is bowed with it, None for none."""
+    MIDI of the open string that is bowed with it, None for none. bar: from 1."""
 
     midi: int
     finger: int
@@ -40,6 +43,7 @@ class ScoreNote:
     seconds: float
     bound: bool
     beside: int | None = None
+    bar: int = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,7 +95,8 @@ def parse_score(data: Any) -> Score:
         raise InputError("notes", "expected notes; there is nothing to hear in this drill")
     if len(raw) > MOST_NOTES:
         raise InputError("notes", f"expected at most {MOST_NOTES} notes, got {len(raw)}")
-    notes = _one_at_a_time([_note(f"notes.{place}", note) for place, note in enumerate(raw)])
+    bar = _bar_seconds(fields)
+    notes = _one_at_a_time([_note(f"notes.{place}", note, bar) for place, note in enumerate(raw)])
     return Score(instrument, a4, articulation == ARTICULATIONS[0], notes)
 
 
@@ -110,15 +115,27 @@ def _one_at_a_time(notes: Sequence[ScoreNote]) -> tuple[ScoreNote, ...]:
     return tuple(line)
 
 
-def _note(field: str, raw: Any) -> ScoreNote:
+def _bar_seconds(fields: Mapping[str, Any]) -> float:
+    """How long a bar lasts at the drill's tempo, s."""
+    tempo = read_number("tempo", fields.get("tempo", USUAL_TEMPO), 1, 600)
+    time = fields.get("time", USUAL_TIME)
+    if not isinstance(time, list | tuple) or len(time) != 2:
+        raise InputError("time", f"expected beats and unit, got {short(time)}")
+    beats, unit = (read_whole("time", each, 1, 64) for each in time)
+    return 60 * 4 * beats / unit / tempo
+
+
+def _note(field: str, raw: Any, bar: float) -> ScoreNote:
     note: Mapping[str, Any] = read_mapping(field, raw)
     if note.get("pluck") is not None:
         raise InputError(f"{field}.pluck", "a plucked note cannot be measured")
+    onset = read_number(f"{field}.onset", note.get("onset"), 0, LONGEST_SECONDS)
     return ScoreNote(
         midi=read_whole(f"{field}.midi", note.get("midi"), LOWEST_MIDI, HIGHEST_MIDI),
         finger=read_whole(f"{field}.finger", note.get("finger"), 0, max(FINGERS)),
         string=read_whole(f"{field}.string", note.get("string"), 1, STRINGS),
-        onset=read_number(f"{field}.onset", note.get("onset"), 0, LONGEST_SECONDS),
+        onset=onset,
         seconds=read_number(f"{field}.seconds", note.get("seconds"), 0.02, LONGEST_SECONDS),
         bound=read_flag(f"{field}.slur", note.get("slur", False)),
+        bar=int(onset / bar + SAME_MOMENT) + 1,
     )

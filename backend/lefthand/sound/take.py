@@ -24,6 +24,7 @@ from lefthand.sound.pitch import HOP, PitchTrack, track_beside, track_pitch
 from lefthand.sound.recording import Recording
 from lefthand.sound.room import TOO_MUCH, reverberation, room_word
 from lefthand.sound.score import Score
+from lefthand.sound.slips import Slip, slips_of
 from lefthand.sound.tiring import strain, tightens_from
 from lefthand.sound.tone import Break, breaks
 from lefthand.sound.vibrato import FoundVibrato
@@ -64,9 +65,9 @@ REFUSAL_WORDS: Mapping[Refusal, str] = {
 @dataclass(frozen=True, slots=True)
 class Take:
     """What a take tells. seconds: of the recording. room: dry, usual or much. lost: places of notes
-    that were not heard. breaks in s. tightens_from: share of the passage before it tightens, None
-    where it is too short to tell. strain: of each note, see `tiring`. With a reason everything
-    measured is empty."""
+    that were not heard; slips: those, and notes played twice. breaks in s. tightens_from: share of
+    the passage before it tightens, None where it is too short to tell. strain: of each note, see
+    `tiring`. With a reason everything measured is empty."""
 
     score: Score
     seconds: float
@@ -74,6 +75,7 @@ class Take:
     room: str = "usual"
     notes: Sequence[HeardNote] = ()
     lost: Sequence[int] = ()
+    slips: Sequence[Slip] = ()
     evenness: Evenness | None = None
     fingers: Mapping[int, FingerPitch] = field(default_factory=dict)
     vibrato: Mapping[int, FoundVibrato] = field(default_factory=dict)
@@ -115,6 +117,8 @@ def measure_take(recording: Recording, score: Score) -> Take:
     starts = note_starts(recording, track, score, found.spans)
     notes = heard_notes(score, track, found.spans, starts)
     last = notes[-1]
+    lost = [place for place, span in enumerate(found.spans) if span is None]
+    slips = slips_of(score, notes, lost)
     echo = reverberation(recording, last.at + last.seconds)
     if echo is not None and echo > TOO_MUCH:
         return Take(score, recording.seconds, Refusal.ROOM, room_word(echo))
@@ -124,8 +128,9 @@ def measure_take(recording: Recording, score: Score) -> Take:
         reason=None,
         room=room_word(echo),
         notes=notes,
-        lost=[place for place, span in enumerate(found.spans) if span is None],
-        evenness=evenness(score, notes),
+        lost=lost,
+        slips=slips,
+        evenness=evenness(score, notes, {slip.place for slip in slips}),
         fingers=by_finger(score, notes),
         vibrato=vibrato.by_finger(score, track, notes),
         breaks=[] if any(note.beside for note in score.notes) else breaks(score, track, notes),

@@ -21,6 +21,7 @@ def take_json(take: Take) -> dict[str, Any]:
         "room": take.room,
         "notes": [_note(note) for note in take.notes],
         "lost": list(take.lost),
+        "slips": [{"kind": slip.kind.value, "i": slip.place} for slip in take.slips],
         "evenness": None if take.evenness is None else _evenness(take.evenness),
         "fingers": {
             str(finger): {

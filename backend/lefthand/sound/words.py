@@ -1,26 +1,35 @@
 """What a take tells, in one sentence as a teacher would say it. Give-or-take is twice the standard
 error, within which 95 of 100 such takes lie."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 
 from lefthand.sound.findings import (
+    EVEN_RISE,
     FOURTH,
     QUICKEST,
+    SHRINKS,
     Beside,
     fourth_cents,
     is_slow_and_fast,
+    moved_upper,
     neighbour_shares,
     pressure_slack,
+    rise_of,
+    upper_of,
     vibrato_shares,
 )
+from lefthand.sound.slips import Slipped
 from lefthand.sound.take import REFUSAL_WORDS, Take
 
 NAMES: Mapping[int, str] = {0: "open string", 1: "first", 2: "second", 3: "third", 4: "fourth"}
 IN_TUNE = 5.0  # cents: less is hardly heard
 WIDE, NARROW = 0.7, 0.25  # shares of the others' vibrato
 RINGS, SILENT = 0.8, 0.2
-EVEN_RISE = 2.0
-SHRINKS = 5.0
+SLIP_WORDS: Mapping[Slipped, tuple[str, str]] = {
+    Slipped.TWICE: ("One note twice", "Notes twice"),
+    Slipped.LEFT_OUT: ("One note left out", "Notes left out"),
+    Slipped.STOPPED: ("The line stopped once", "The line stopped"),
+}
 
 
 def told(take: Take, evidence: str) -> str:
@@ -34,7 +43,17 @@ def told(take: Take, evidence: str) -> str:
         "press.excess": _pressure,
         "fades.early": _tiring,
     }
-    return tellers.get(evidence, _evenness)(take)
+    sentence = tellers.get(evidence, _evenness)(take)
+    return " ".join([sentence, *_slips(take)])
+
+
+def _slips(take: Take) -> Iterator[str]:
+    """Each kind of slip once, with its bars; a slip is told and counts for nothing."""
+    for kind, words in SLIP_WORDS.items():
+        bars = [take.score.notes[slip.place].bar for slip in take.slips if slip.kind is kind]
+        if bars:
+            where = ", ".join(map(str, sorted(set(bars))))
+            yield f"{words[len(bars) > 1]}, bar{'s' if len(set(bars)) > 1 else ''} {where}."
 
 
 def _fourth(take: Take) -> str:
@@ -129,19 +148,32 @@ def told_of_two(slow: Beside, fast: Beside) -> str:
         if fast.speed > QUICKEST:
             return "The fast take was too fast to be measured."
         return "The fast take was hardly faster than the slow one: play it once more."
-    parts = []
-    if slow.cv is not None and fast.cv is not None:
-        rise = fast.cv - slow.cv
-        if rise < EVEN_RISE:
-            parts.append("as even fast as slow")
-        else:
-            parts.append(f"less even when fast, by {rise:.0f} %")
-    upper = [fast.cents[f] - slow.cents[f] for f in (3, 4) if f in fast.cents and f in slow.cents]
-    if upper:
-        moved = sum(upper) / len(upper)
-        if moved < -SHRINKS:
-            parts.append(f"third and fourth sink by {-moved:.0f} cents")
-        else:
-            parts.append("third and fourth keep their place")
+    parts = [*_rise(slow, fast), *_upper(slow, fast)]
     sentence = "; ".join(parts)
     return f"{sentence[:1].upper()}{sentence[1:]}." if sentence else ""
+
+
+def _rise(slow: Beside, fast: Beside) -> Iterator[str]:
+    rise, give = rise_of(slow, fast)
+    if rise is None:
+        return
+    if rise < EVEN_RISE:
+        yield "as even fast as slow"
+        return
+    perhaps = "" if rise > give else "perhaps "
+    yield f"{perhaps}less even when fast, by {rise:.0f} %, give or take {give:.0f}"
+
+
+def _upper(slow: Beside, fast: Beside) -> Iterator[str]:
+    """Of third and fourth, those that this hand has."""
+    moved, give = moved_upper(slow, fast)
+    if moved is None:
+        return
+    fingers = upper_of(slow, fast)
+    named, many = _list(fingers), len(fingers) > 1
+    if moved >= -SHRINKS:
+        yield f"{named} {'keep their' if many else 'keeps its'} place"
+        return
+    sinks = "sink" if many else "sinks"
+    perhaps = "" if -moved > give else "perhaps "
+    yield f"{named} {perhaps}{sinks} by {-moved:.0f} cents, give or take {give:.0f}"

@@ -333,6 +333,47 @@ class Words(TestCase):
             with self.subTest(evidence, words=words):
                 self.assertRegex(told(measured(of, how)[1], evidence), words)
 
+    def test_a_slip_is_told_with_its_bar_and_makes_nothing_uneven(self):
+        for tempo in (60, 120, 240):
+            of = score(tempo=tempo)
+            for how, slips, words in (
+                (Playing(), [], r"^Even[^.]*\.$"),
+                (Playing(repeated=frozenset({9})), [("twice", 9)], r"One note twice, bar 3\."),
+                (Playing(repeated=frozenset({9, 10})), [("twice", 9), ("twice", 10)], r"Notes twice, bar 3\."),
+                (Playing(skipped=frozenset({9})), [("left_out", 9)], r"One note left out, bar 3\."),
+            ):  # fmt: skip
+                with self.subTest(tempo=tempo, slips=slips):
+                    _, take = measured(of, how)
+                    self.assertEqual([(s.kind.value, s.place) for s in take.slips], slips)
+                    self.assertLess(take.evenness.cv, 2)
+                    self.assertRegex(told(take, "uneven.fast"), words)
+
+    def test_a_take_that_is_uneven_as_a_whole_has_no_slips(self):
+        _, take = measured(score(bars=16), Playing(uneven=12))
+        self.assertEqual(take.slips, [])
+        self.assertGreater(take.evenness.cv, 8)
+
+    def test_no_sentence_and_no_grade_claims_more_than_its_error_bears(self):
+        slow = Beside(2.0, 2.0, {4: 0.0}, 2.0, {4: 3.0})
+        fast = Beside(4.0, 6.0, {4: -8.0}, 1.5, {4: 4.0})
+        self.assertEqual(
+            told_of_two(slow, fast),
+            "Perhaps less even when fast, by 4 %, give or take 5; "
+            "fourth perhaps sinks by 8 cents, give or take 10.",
+        )
+        self.assertEqual(findings_of_two(slow, fast), {})
+        sure = Beside(4.0, 12.0, {4: -30.0}, 1.5, {4: 4.0})
+        self.assertNotIn("erhaps", told_of_two(slow, sure))
+        self.assertEqual(
+            findings_of_two(slow, sure),
+            {"uneven.fast": {"value": 10.0}, "frame.shrinks": {"value": -30.0}},
+        )
+
+    def test_no_finger_is_named_that_was_not_heard(self):
+        slow, fast = (Beside(speed, 1.0, {1: 0.0, 2: 0.0, 4: 0.0}) for speed in (2.0, 4.0))
+        self.assertIn("fourth keeps its place", told_of_two(slow, fast))
+        self.assertNotIn("third", told_of_two(slow, fast))
+
     def test_two_takes_are_told_together(self):
         slow = Beside(2.0, 1.0, {3: 0.0, 4: 0.0})
         self.assertIn("by 8 %", told_of_two(slow, Beside(6.0, 9.0, {3: 0.0, 4: -30.0})))

@@ -231,6 +231,10 @@ def beside(take: Take) -> Beside | None:
         speed=float(1 / np.median(np.diff(onsets))),
         cv=None if evenness is None else evenness["cv"],
         cents={int(finger): each["cents"] for finger, each in result["fingers"].items()},
+        cv_error=0.0 if evenness is None else evenness["uncertainty"],
+        cents_errors={
+            int(finger): each["uncertainty"] for finger, each in result["fingers"].items()
+        },
     )
 
 
