@@ -19,6 +19,9 @@ from studio.pieces.pieces import read
 PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
 TUNE = "A4 B4 C#5 D5 E5 D5 E5 D5 D5 E5 D5 E5 F#5 E5 D5 C#5 B4:2 A4:2"
 
+# With nowhere to let go.
+LONG_LINE = "B4 C#5 D5 C#5 B4 D5 C#5 D5 F#5 G5 F#5 D5 C#5 D5 C#5 B4 " * 3
+
 
 class Pieces(BrowserCase):
     players = (PLAYER,)
@@ -124,7 +127,7 @@ class Pieces(BrowserCase):
 
     def test_other_fingers_by_a_key_and_a_place_into_the_week(self):
         page = self.page
-        self.bring_in(melody_bytes(f"{TUNE} {TUNE}", tempo=96))
+        self.bring_in(melody_bytes(f"{LONG_LINE} {TUNE}", tempo=96))
         page.get_by_text("Fingers as usual.").wait_for()
         page.locator("body").press("p")
         expect(page.get_by_role("status").filter(has_text="Proposed now")).to_be_visible()

@@ -14,8 +14,8 @@ TOP_SHARE = 0.95
 LEAST_UNIT = 0.25
 WORST, WIDTH = 3, 2  # places, bars
 APART = 4  # bars from one place to the next
-# Points of the heaviest cause over both bars; below it nothing asks for it. Working judgement.
-LEAST_LOAD = 0.6
+# Points over both bars of the cause that weighs most; with less nothing asks for it. Our own.
+LEAST_LOAD = 0.5
 MOST_REASONS = 3
 
 
@@ -130,15 +130,14 @@ class Loads:
         width = min(WIDTH, len(self._shown))
         places = self._shown[: len(self._shown) - width + 1] if width else range(0)
         ranked = sorted(places, key=lambda at: (-sum(totals[at : at + width]), at))
-        found: list[int] = []
+        found: dict[int, Worst] = {}
         for at in ranked:
             is_apart = all(abs(at - other) >= max(width, APART) for other in found)
-            if len(found) < WORST and is_apart and self._asks(at, width):
-                found.append(at)
-        return [self._worst(tuple(range(at, at + width))) for at in found]
-
-    def _asks(self, at: int, width: int) -> bool:
-        return any(sum(loads[at : at + width]) >= LEAST_LOAD for loads in self.bars.values())
+            if len(found) < WORST and is_apart:
+                place = self._worst(tuple(range(at, at + width)))
+                if place.load >= LEAST_LOAD:
+                    found[at] = place
+        return list(found.values())
 
     def _worst(self, bars: tuple[int, ...]) -> Worst:
         shares = {

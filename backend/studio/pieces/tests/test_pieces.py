@@ -150,7 +150,7 @@ class Changed(PiecesCase):
         self.assertEqual((told["paused"], told["way"]), (True, None))
         self.assertEqual(self.client.get(f"{self.address(self.piece)}/part.pdf").status_code, 409)
         lift_flags(self.player, note="seen by a doctor", on=DAY, seen=["numbness"])
-        self.assertIsNotNone(self.client.get(self.address(self.piece)).json()["way"])
+        self.assertFalse(self.client.get(self.address(self.piece)).json()["paused"])
 
     def test_what_brings_the_engraver_down_brings_nothing_else_down(self):
         for gone in (
