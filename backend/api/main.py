@@ -19,6 +19,7 @@ from api.hands.routes import router as hands
 from api.home.routes import router as home
 from api.lessons.routes import router as lessons
 from api.letters.routes import router as letters
+from api.notes.routes import router as notes
 from api.pictures.routes import router as pictures
 from api.pieces.routes import router as pieces
 from api.players.leave import router as leave
@@ -72,6 +73,7 @@ api.add_router("/players", players)
 api.add_router("/players", leave)
 api.add_router("/players", term)
 api.add_router("/players", setups)
+api.add_router("/players", notes)
 api.add_router("/players", pictures)
 api.add_router("/drills", drills)
 api.add_router("/groups", groups)

@@ -19,6 +19,7 @@ from lefthand.tests.scores import melody_bytes
 from studio.entries import KINDS
 from studio.groups.groups import choose_checks, save_group
 from studio.home.link import make_link
+from studio.lessons.own_notes import write_note
 from studio.models import Lesson, LessonEntry, Player, RedFlag, Setup
 from studio.pictures.pictures import Kept, keep_picture
 from studio.pieces.pieces import keep_piece
@@ -71,6 +72,8 @@ BODIES = {
     "pdf": {"letters": []},
     "leave": {"kind": "picture", "by": "parent", "name": "Ada Example"},
     "kept": {"months": 6},
+    "notes": {"kind": "next", "text": "ask about the chair"},
+    "{note_id}": {"done": True},
 }
 
 
@@ -102,6 +105,7 @@ class RoutesCase(StudioCase):
         )
         for kind in (PICTURE, SOUND):
             give_leave(self.player, kind=kind, by="parent", name="Ada Example", on=DAY)
+        self.note = write_note(self.player, "next", "ask about the chair", DAY)
         self.picture = keep_picture(self.player, picture_bytes(), Kept(DAY))
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
 
@@ -111,6 +115,7 @@ class RoutesCase(StudioCase):
             "lesson_id": self.given,
             "group_id": self.group,
             "setup_id": self.setup,
+            "note_id": self.note,
             "take_id": self.take,
             "piece_id": self.piece,
         }

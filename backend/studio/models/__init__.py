@@ -12,6 +12,7 @@ from studio.models.people import (
     LEVELS,
     Group,
     LessonChange,
+    OwnNote,
     Player,
     TeacherSettings,
 )
@@ -35,6 +36,7 @@ __all__ = [
     "LessonChange",
     "LessonEntry",
     "Observation",
+    "OwnNote",
     "Piece",
     "Plan",
     "PlanItem",

@@ -109,3 +109,21 @@ class LessonChange(models.Model):
 
     def __str__(self) -> str:
         return f"{self.player}: {self.on} to {self.to or 'nothing'}"
+
+
+class OwnNote(models.Model):
+    """A line that a teacher writes to oneself; on no sheet and no phone. `kind`: for next time, or
+    of a talk with a parent or player. `done_on`: since when a line for next time is done with."""
+
+    NEXT, TALK = "next", "talk"
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="own_notes")
+    kind = models.CharField(max_length=4, choices=[(NEXT, "for next time"), (TALK, "a talk")])
+    on = models.DateField()
+    text = models.CharField(max_length=600)
+    done_on = models.DateField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["-on", "-pk"]
+
+    def __str__(self) -> str:
+        return f"{self.player}: {self.kind} of {self.on}"

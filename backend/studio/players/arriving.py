@@ -20,6 +20,8 @@ from lefthand.values.vocabulary import FINGERS
 from studio.errors import StudioError
 from studio.lessons.access import Teacher
 from studio.lessons.flags import reason_id
+from studio.lessons.own_notes import MOST_LETTERS, write_note
+from studio.lessons.own_notes import MOST_NOTES as MOST_OWN_NOTES
 from studio.lessons.setups import FIT, JUDGED, judge_setup, save_setup
 from studio.memory.body import note_on_body
 from studio.models import PlanItem, Player, RedFlag
@@ -116,6 +118,7 @@ def _read(data: Mapping[str, Any], reading: Reading, on: date) -> None:
         ("red_flags", "stop", MOST_STOPS, _flag),
         ("setups", "fit", MOST_FITS, _setup),
         ("body", "note on the body", MOST_NOTES, _body_word),
+        ("notes", "note", MOST_OWN_NOTES, _own_note),
         ("leaves", "leave", len(KINDS), _leave),
         ("pictures", "picture", MOST_PICTURES, _picture),
         ("pieces", "piece", MOST_PIECES, _piece),
@@ -177,6 +180,17 @@ def _picture(row: Mapping[str, Any], reading: Reading, on: date) -> None:
         words=read_text("words", row.get("words"), MOST_WORDS),
     )
     keep_from_file(reading.player, read_words("image", [row.get("image")])[0], told)
+
+
+def _own_note(row: Mapping[str, Any], reading: Reading, _on: date) -> None:
+    done = row.get("done_on")
+    write_note(
+        reading.player,
+        read_text("kind", row.get("kind")),
+        read_text("text", row.get("text"), MOST_LETTERS),
+        read_date("on", row.get("on")),
+        None if done is None else read_date("done_on", done),
+    )
 
 
 def _leave(row: Mapping[str, Any], reading: Reading, _on: date) -> None:

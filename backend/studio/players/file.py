@@ -10,6 +10,7 @@ from studio.models import (
     HomeDay,
     Leave,
     Lesson,
+    OwnNote,
     Piece,
     Plan,
     PlanItem,
@@ -44,10 +45,16 @@ def player_file(
         "lessons": [_lesson(lesson, sounds=sounds) for lesson in lessons],
         "body": [_body_word(word) for word in player.body_words.all()],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
+        "notes": [_note(each) for each in player.own_notes.all()],
         "leaves": [_leave(each) for each in player.leaves.all()],
         "pieces": [_piece(piece, score=scores) for piece in player.pieces.all()],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),
     }
+
+
+def _note(note: OwnNote) -> dict[str, Any]:
+    done = str(note.done_on) if note.done_on else None
+    return {"kind": note.kind, "on": str(note.on), "text": note.text, "done_on": done}
 
 
 def _leave(leave: Leave) -> dict[str, Any]:

@@ -42,6 +42,18 @@ export const setupsQuery = (id: number) =>
       ),
   });
 
+/** Lines to oneself about a player. */
+export const notesQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['notes', id],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/players/{player_id}/notes', {
+          params: { path: { player_id: id } },
+        }),
+      ),
+  });
+
 /** What the instrument asks of the hand, with the span as it was last measured. */
 export const reachQuery = (id: number) =>
   queryOptions({

@@ -6,6 +6,7 @@ import { Bead } from '../components/Bead';
 import { Fold } from '../components/Fold';
 import { Key } from '../components/Key';
 import { NextAction } from '../components/NextAction';
+import { OwnNotes } from '../components/OwnNotes';
 import { Reminders } from '../components/Reminders';
 import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
@@ -52,8 +53,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
   const hold = useBriefHold(wanted);
   const stop = hold.shown;
 
-  const hurt = lesson.review.some((row) => (row.pain ?? 0) > 0);
-  const canBeWell = !hurt && Object.values(lesson.reports).every((value) => value === 0);
+  const canBeWell = nothingHurts(lesson);
   // Answers that were given stay: "all is well" answers for the first time, and takes no stop away.
   const allWell = canBeWell
     ? () => {
@@ -96,6 +96,7 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
           <String stops={stops} now={stop?.id} lesson={lesson} onGo={go} />
           <Reminders reminders={lesson.reminders} />
           <LastTime lessonId={lesson.id} />
+          <OwnNotes playerId={lesson.player.id} brief />
           <Fold title="Own music" summary="a piece, and where the trouble comes back in it">
             {() => <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />}
           </Fold>
@@ -158,6 +159,11 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
       </div>
     </div>
   );
+}
+
+function nothingHurts({ review, reports }: LessonHandle['lesson']): boolean {
+  const hurt = review.some((row) => (row.pain ?? 0) > 0);
+  return !hurt && Object.values(reports).every((value) => value === 0);
 }
 
 function doneOf(stops: AskStop[]): string[] {

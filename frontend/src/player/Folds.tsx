@@ -18,6 +18,7 @@ import { WhatElse, withNotes } from './WhatElse';
 const Fit = late(async () => (await import('./Fit')).Fit);
 const Pictures = late(async () => (await import('./Pictures')).Pictures);
 const PlayerFile = late(async () => (await import('./PlayerFile')).PlayerFile);
+const OwnNotes = late(async () => (await import('../components/OwnNotes')).OwnNotes);
 const WayChoices = late(async () => (await import('../components/WayChoices')).WayChoices);
 const Timeline = late(async () => (await import('./Timeline')).Timeline);
 
@@ -75,6 +76,9 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
           {() => <WhatElse lessons={lessons} />}
         </Fold>
       )}
+      <Fold title="To yourself" summary="a line for next time, a talk with a parent">
+        {() => <OwnNotes playerId={player.id} />}
+      </Fold>
       <Fold
         title="Own music"
         summary={pieces.map((piece) => piece.title).join(', ') || 'none yet: bring one in'}

@@ -1,0 +1,144 @@
+import { type SyntheticEvent, useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+
+import { client, type Schemas, unwrap } from '../api/client';
+import { notesQuery } from '../api/queries';
+import { shortDate } from '../words/words';
+import field from './field.module.css';
+import css from './OwnNotes.module.css';
+import { SureButton } from './SureButton';
+import touch from './touch.module.css';
+
+type Note = Schemas['NoteOut'];
+
+interface Props {
+  playerId: number;
+  /** Only what is open for this lesson, and a line for the next one. */
+  brief?: boolean;
+}
+
+/** Lines to oneself: for next time, and of talks. They stand on no sheet and no phone. */
+export function OwnNotes({ playerId, brief = false }: Props) {
+  const notes = useNotes(playerId);
+  const shown = notes.all.filter(
+    (note) => !brief || (note.kind === 'next' && note.done_on === null),
+  );
+  return (
+    <section className={css.notes} aria-label="To yourself">
+      {brief && <h2>To yourself</h2>}
+      {shown.length > 0 && (
+        <ul>
+          {shown.map((note) => (
+            <Line key={note.id} note={note} brief={brief} notes={notes} />
+          ))}
+        </ul>
+      )}
+      <Write notes={notes} brief={brief} />
+      {notes.problem && <p role="alert">{notes.problem}</p>}
+    </section>
+  );
+}
+
+type Notes = ReturnType<typeof useNotes>;
+
+function useNotes(playerId: number) {
+  const query = notesQuery(playerId);
+  const cache = useQueryClient();
+  const keep = (left: Note[]) => cache.setQueryData(query.queryKey, left);
+  const path = (id: number) => ({ params: { path: { player_id: playerId, note_id: id } } });
+  const write = useMutation({
+    mutationFn: async (body: Schemas['NoteIn']) =>
+      unwrap(
+        await client.POST('/api/players/{player_id}/notes', {
+          params: { path: { player_id: playerId } },
+          body,
+        }),
+      ),
+    onSuccess: keep,
+  });
+  const settle = useMutation({
+    mutationFn: async ({ id, done }: { id: number; done: boolean }) =>
+      unwrap(
+        await client.POST('/api/players/{player_id}/notes/{note_id}', {
+          ...path(id),
+          body: { done },
+        }),
+      ),
+    onSuccess: keep,
+  });
+  const remove = useMutation({
+    mutationFn: async (id: number) =>
+      unwrap(await client.DELETE('/api/players/{player_id}/notes/{note_id}', path(id))),
+    onSuccess: keep,
+  });
+  const problem = write.error ?? settle.error ?? remove.error;
+  return { all: useQuery(query).data ?? [], write, settle, remove, problem: problem?.message };
+}
+
+function Line({ note, brief, notes }: { note: Note; brief: boolean; notes: Notes }) {
+  const isOpen = note.kind === 'next' && note.done_on === null;
+  return (
+    <li data-open={isOpen || undefined}>
+      <span>
+        <strong>{note.text}</strong>
+        <small>
+          {note.kind === 'next' ? 'for next time' : 'a talk'}, {shortDate(note.on)}
+          {note.done_on && `, done ${shortDate(note.done_on)}`}
+        </small>
+      </span>
+      {note.kind === 'next' && (
+        <button
+          type="button"
+          className={touch.word}
+          onClick={() => notes.settle.mutate({ id: note.id, done: isOpen })}
+        >
+          {isOpen ? 'Done with' : 'Open again'}
+          <span className="sr-only">: {note.text}</span>
+        </button>
+      )}
+      {!brief && (
+        <SureButton sure="Yes, remove" of={note.text} onSure={() => notes.remove.mutate(note.id)}>
+          Remove
+        </SureButton>
+      )}
+    </li>
+  );
+}
+
+/** What was typed stays until it is kept. */
+function Write({ notes, brief }: { notes: Notes; brief: boolean }) {
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState<Schemas['NoteIn']['kind']>('next');
+  function submit(event: SyntheticEvent) {
+    event.preventDefault();
+    if (text.trim() !== '') {
+      notes.write.mutate({ kind, text, on: null }, { onSuccess: () => setText('') });
+    }
+  }
+  return (
+    <form className={css.write} onSubmit={submit}>
+      {!brief && (
+        <select
+          aria-label="What kind of note"
+          className={field.field}
+          value={kind}
+          onChange={(event) => setKind(event.currentTarget.value === 'talk' ? 'talk' : 'next')}
+        >
+          <option value="next">For next time</option>
+          <option value="talk">A talk with a parent or the player</option>
+        </select>
+      )}
+      <input
+        aria-label={kind === 'next' ? 'A line for next time' : 'What was talked about'}
+        placeholder={kind === 'next' ? 'A line for next time' : 'What was talked about'}
+        className={field.field}
+        maxLength={600}
+        value={text}
+        onChange={(event) => setText(event.currentTarget.value)}
+      />
+      <button type="submit" className={touch.button} disabled={text.trim() === ''}>
+        Keep it
+      </button>
+    </form>
+  );
+}
