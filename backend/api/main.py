@@ -11,6 +11,7 @@ from api.careful import CarefulParser
 from api.catalogue.routes import router as catalogue
 from api.desk.kept import router as kept
 from api.desk.routes import router as desk
+from api.desk.studio import router as whole_studio
 from api.drills.routes import router as drills
 from api.errors import ErrorOut, error_answer, install_handlers
 from api.groups.routes import router as groups
@@ -69,6 +70,7 @@ api.add_router("/session", session)
 api.add_router("/catalogue", catalogue)
 api.add_router("/desk", desk)
 api.add_router("/desk", kept)
+api.add_router("/desk", whole_studio)
 api.add_router("/players", players)
 api.add_router("/players", leave)
 api.add_router("/players", term)

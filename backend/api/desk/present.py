@@ -1,6 +1,7 @@
 """Ways of teaching and cut points as they leave the API."""
 
 from collections.abc import Mapping
+from datetime import datetime
 
 from django.conf import settings as django_settings
 
@@ -18,6 +19,8 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.reason.learning import starting_value
 from lefthand.values.measures import MEASURES
 from studio.desk.desk import FIXED_MEASURES
+from studio.desk.people import is_owner
+from studio.keeping.copies import is_copy_due
 from studio.memory.learning import settled_by
 from studio.models import TeacherSettings
 from studio.today.attention import StudioShares
@@ -42,6 +45,7 @@ def ways_out(
 
 
 def desk_out(settings: TeacherSettings) -> DeskOut:
+    owner = is_owner(settings.teacher)
     return DeskOut(
         ways=ways_out(settings.way_of_teaching, settings.way_of_teaching),
         measures=[
@@ -61,6 +65,8 @@ def desk_out(settings: TeacherSettings) -> DeskOut:
         usual_zone=django_settings.TIME_ZONE,
         letter_keys=settings.letter_keys,
         hand_tone=settings.hand_tone,
+        is_owner=owner,
+        copy_is_due=owner and is_copy_due(django_settings.DATABASE_FILE, datetime.now()),
     )
 
 

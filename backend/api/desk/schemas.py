@@ -1,6 +1,6 @@
 """The teacher's desk."""
 
-from datetime import date
+from datetime import date, datetime
 
 from ninja import Field, Schema
 
@@ -50,7 +50,8 @@ class LearningIn(Schema):
 
 
 class DeskOut(Schema):
-    """`time_zone`: "" for that of the computer that serves, `usual_zone`."""
+    """`time_zone`: "" for that of the computer that serves, `usual_zone`. `is_owner`: the studio
+    is this teacher's; `copy_is_due`: its newest copy is older than a month."""
 
     ways: list[WayOut]
     measures: list[MeasureOut]
@@ -59,6 +60,8 @@ class DeskOut(Schema):
     usual_zone: str
     letter_keys: bool
     hand_tone: str
+    is_owner: bool
+    copy_is_due: bool
 
 
 class ToneIn(Schema):
@@ -110,3 +113,69 @@ class HelpedOut(Schema):
     on: bool
     shares: list[ShareOut]
     uncounted: int
+
+
+class CauseMetOut(Schema):
+    cause: str
+    name: str
+    players: int
+
+
+class GivenOut(Schema):
+    """`weeks`: with the exercise and something told from home; `done`: of these, done at least
+    once."""
+
+    exercise: str
+    name: str
+    weeks: int
+    done: int
+
+
+class GlanceOut(Schema):
+    """Counts over a stretch of time; none of fewer than five. `few_causes`, `few_given`: how many
+    more there were. `asked`, `played`: minutes of the weeks that were told."""
+
+    since: date
+    until: date
+    players: int
+    lessons: int
+    causes: list[CauseMetOut]
+    given: list[GivenOut]
+    few_causes: int
+    few_given: int
+    weeks: int
+    told: int
+    asked: float
+    played: float
+
+
+class CopyOut(Schema):
+    made: datetime
+    megabytes: float
+    is_made_here: bool
+
+
+class CopiesOut(Schema):
+    """`is_due`: the newest is older than a month, or there is none."""
+
+    copies: list[CopyOut]
+    is_due: bool
+    folder: str
+
+
+class ColleagueOut(Schema):
+    id: int
+    name: str
+    players: int
+    is_owner: bool
+
+
+class PeopleOut(Schema):
+    """`password`: of the one who was just added or given a new one; told this once."""
+
+    people: list[ColleagueOut]
+    password: str = ""
+
+
+class ColleagueIn(Schema):
+    name: str = Field(max_length=150)

@@ -72,6 +72,7 @@ BODIES = {
     "pdf": {"letters": []},
     "leave": {"kind": "picture", "by": "parent", "name": "Ada Example"},
     "kept": {"months": 6},
+    "people": {"name": "Robin"},
     "notes": {"kind": "next", "text": "ask about the chair"},
     "{note_id}": {"done": True},
 }
@@ -107,6 +108,7 @@ class RoutesCase(StudioCase):
             give_leave(self.player, kind=kind, by="parent", name="Ada Example", on=DAY)
         self.note = write_note(self.player, "next", "ask about the chair", DAY)
         self.picture = keep_picture(self.player, picture_bytes(), Kept(DAY))
+        self.colleague = get_user_model().objects.create_user("wren", password="quiet-hands-9")
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
 
     def call(self, client, method, path):
@@ -116,6 +118,7 @@ class RoutesCase(StudioCase):
             "group_id": self.group,
             "setup_id": self.setup,
             "note_id": self.note,
+            "teacher_id": self.colleague,
             "take_id": self.take,
             "piece_id": self.piece,
         }

@@ -1,14 +1,18 @@
-"""Copies of the studio that were put beside it before an update or a restore: what was erased since
-is still in them."""
+"""Copies of the studio that lie beside it: put there before an update or a restore, or made
+from the desk. What was erased since is still in them."""
 
 import re
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 from pathlib import Path
 
-from studio.keeping.backup import STAMP
+from studio.errors import StudioError
+from studio.keeping.backup import STAMP, BackupError, make_backup
 
-NAMED = re.compile(r"before-(?:update|restore)-(\d{8}-\d{6})[.]sqlite3")
+NAMED = re.compile(r"(?:before-(?:update|restore)|copy)-(\d{8}-\d{6})[.]sqlite3")
+MADE_HERE = "copy-"
+MOST_MADE = 12
+OLD_AFTER = timedelta(days=31)
 BESIDE = ("", "-wal", "-shm")
 
 
@@ -20,11 +24,16 @@ class Copy:
     made: datetime
     size: int
 
+    @property
+    def is_made_here(self) -> bool:
+        """Made on purpose, from the desk."""
+        return self.path.name.startswith(MADE_HERE)
+
 
 def copies_beside(database: Path) -> list[Copy]:
     """Oldest first; backups that were put elsewhere are not known."""
     found = []
-    for path in database.parent.glob("before-*.sqlite3"):
+    for path in database.parent.glob("*-*.sqlite3"):
         named = NAMED.fullmatch(path.name)
         if named is not None:
             made = datetime.strptime(named[1], STAMP)
@@ -36,3 +45,23 @@ def forget(copy: Copy) -> None:
     """Raises OSError."""
     for ending in BESIDE:
         copy.path.with_name(copy.path.name + ending).unlink(missing_ok=True)
+
+
+def make_copy(database: Path, now: datetime) -> Copy:
+    """One more from the desk; of these the oldest goes when there are many. Raises StudioError
+    where it cannot be written."""
+    target = database.with_name(f"{MADE_HERE}{now.strftime(STAMP)}.sqlite3")
+    try:
+        make_backup(database, target)
+        made = [copy for copy in copies_beside(database) if copy.is_made_here]
+        for old in made[:-MOST_MADE]:
+            forget(old)
+    except (OSError, BackupError) as error:
+        raise StudioError("storage", "copy", str(error)) from error
+    return made[-1]
+
+
+def is_copy_due(database: Path, now: datetime) -> bool:
+    """The newest copy is older than a month, or there is none."""
+    copies = copies_beside(database)
+    return not copies or now - copies[-1].made > OLD_AFTER

@@ -45,7 +45,7 @@ def player_file(
         "lessons": [_lesson(lesson, sounds=sounds) for lesson in lessons],
         "body": [_body_word(word) for word in player.body_words.all()],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
-        "notes": [_note(each) for each in player.own_notes.all()],
+        "notes": [_note(each) for each in player.own_notes.order_by("on", "pk")],
         "leaves": [_leave(each) for each in player.leaves.all()],
         "pieces": [_piece(piece, score=scores) for piece in player.pieces.all()],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),

@@ -152,6 +152,24 @@ export const allKeptQuery = queryOptions({
   queryFn: async () => unwrap(await client.GET('/api/desk/kept')),
 });
 
+/** The studio's figures since a day. */
+export const glanceQuery = (since: string) =>
+  queryOptions({
+    queryKey: ['desk', 'glance', since],
+    queryFn: async () =>
+      unwrap(await client.GET('/api/desk/glance', { params: { query: { since } } })),
+  });
+
+export const copiesQuery = queryOptions({
+  queryKey: ['desk', 'copies'],
+  queryFn: async () => unwrap(await client.GET('/api/desk/copies')),
+});
+
+export const peopleQuery = queryOptions({
+  queryKey: ['desk', 'people'],
+  queryFn: async () => unwrap(await client.GET('/api/desk/people')),
+});
+
 export const groupsQuery = queryOptions({
   queryKey: ['groups'],
   queryFn: async () => unwrap(await client.GET('/api/groups')),

@@ -38,6 +38,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Copies
+         * @description Copies hold every teacher's players, so only the studio's owner sees and makes them.
+         */
+        get: operations["api_desk_studio_read_copies"];
+        put?: never;
+        /** Copy Now */
+        post: operations["api_desk_studio_copy_now"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/cuts": {
         parameters: {
             query?: never;
@@ -49,6 +70,40 @@ export interface paths {
         put?: never;
         /** Change Cuts */
         post: operations["api_desk_routes_change_cuts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/glance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Glance */
+        get: operations["api_desk_studio_read_glance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/glance.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Glance Table */
+        get: operations["api_desk_studio_read_glance_table"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -159,6 +214,58 @@ export interface paths {
          * @description Other devices are signed out by it; this one stays.
          */
         post: operations["api_desk_routes_change_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read People */
+        get: operations["api_desk_studio_read_people"];
+        put?: never;
+        /** Add Person */
+        post: operations["api_desk_studio_add_person"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/people/{teacher_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Person */
+        delete: operations["api_desk_studio_remove_person"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/people/{teacher_id}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** New Password */
+        post: operations["api_desk_studio_new_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2098,6 +2205,15 @@ export interface components {
             /** Places */
             places: string[];
         };
+        /** CauseMetOut */
+        CauseMetOut: {
+            /** Cause */
+            cause: string;
+            /** Name */
+            name: string;
+            /** Players */
+            players: number;
+        };
         /**
          * CauseOut
          * @description `before`: how likely it was by earlier lessons, before this one looked; "" for not at all.
@@ -2203,6 +2319,22 @@ export interface components {
             /** Player */
             player: number;
         };
+        /** ColleagueIn */
+        ColleagueIn: {
+            /** Name */
+            name: string;
+        };
+        /** ColleagueOut */
+        ColleagueOut: {
+            /** Id */
+            id: number;
+            /** Is Owner */
+            is_owner: boolean;
+            /** Name */
+            name: string;
+            /** Players */
+            players: number;
+        };
         /**
          * ComparedGrades
          * @description A trial: the same bar before and after, and what was changed.
@@ -2284,6 +2416,30 @@ export interface components {
             says: string;
         };
         /**
+         * CopiesOut
+         * @description `is_due`: the newest is older than a month, or there is none.
+         */
+        CopiesOut: {
+            /** Copies */
+            copies: components["schemas"]["CopyOut"][];
+            /** Folder */
+            folder: string;
+            /** Is Due */
+            is_due: boolean;
+        };
+        /** CopyOut */
+        CopyOut: {
+            /** Is Made Here */
+            is_made_here: boolean;
+            /**
+             * Made
+             * Format: date-time
+             */
+            made: string;
+            /** Megabytes */
+            megabytes: number;
+        };
+        /**
          * CueOut
          * @description One thing the timer cues: do, let go, change or rest, for so many seconds.
          */
@@ -2357,11 +2513,16 @@ export interface components {
         };
         /**
          * DeskOut
-         * @description `time_zone`: "" for that of the computer that serves, `usual_zone`.
+         * @description `time_zone`: "" for that of the computer that serves, `usual_zone`. `is_owner`: the studio
+         *     is this teacher's; `copy_is_due`: its newest copy is older than a month.
          */
         DeskOut: {
+            /** Copy Is Due */
+            copy_is_due: boolean;
             /** Hand Tone */
             hand_tone: string;
+            /** Is Owner */
+            is_owner: boolean;
             learning: components["schemas"]["LearningOut"];
             /** Letter Keys */
             letter_keys: boolean;
@@ -2912,6 +3073,58 @@ export interface components {
              * Format: date
              */
             on: string;
+        };
+        /**
+         * GivenOut
+         * @description `weeks`: with the exercise and something told from home; `done`: of these, done at least
+         *     once.
+         */
+        GivenOut: {
+            /** Done */
+            done: number;
+            /** Exercise */
+            exercise: string;
+            /** Name */
+            name: string;
+            /** Weeks */
+            weeks: number;
+        };
+        /**
+         * GlanceOut
+         * @description Counts over a stretch of time; none of fewer than five. `few_causes`, `few_given`: how many
+         *     more there were. `asked`, `played`: minutes of the weeks that were told.
+         */
+        GlanceOut: {
+            /** Asked */
+            asked: number;
+            /** Causes */
+            causes: components["schemas"]["CauseMetOut"][];
+            /** Few Causes */
+            few_causes: number;
+            /** Few Given */
+            few_given: number;
+            /** Given */
+            given: components["schemas"]["GivenOut"][];
+            /** Lessons */
+            lessons: number;
+            /** Played */
+            played: number;
+            /** Players */
+            players: number;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Told */
+            told: number;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Weeks */
+            weeks: number;
         };
         /** GroupIn */
         GroupIn: {
@@ -4238,6 +4451,19 @@ export interface components {
             kind: string;
             /** Width */
             width: number | null;
+        };
+        /**
+         * PeopleOut
+         * @description `password`: of the one who was just added or given a new one; told this once.
+         */
+        PeopleOut: {
+            /**
+             * Password
+             * @default
+             */
+            password?: string;
+            /** People */
+            people: components["schemas"]["ColleagueOut"][];
         };
         /**
          * PictureIn
@@ -5910,6 +6136,82 @@ export interface operations {
             };
         };
     };
+    api_desk_studio_read_copies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_copy_now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
     api_desk_routes_change_cuts: {
         parameters: {
             query?: never;
@@ -5930,6 +6232,88 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_read_glance: {
+        parameters: {
+            query?: {
+                since?: string | null;
+                until?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GlanceOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_read_glance_table: {
+        parameters: {
+            query?: {
+                since?: string | null;
+                until?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
@@ -6253,6 +6637,166 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_read_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_add_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColleagueIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_remove_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teacher_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_new_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teacher_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleOut"];
+                };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
             503: {

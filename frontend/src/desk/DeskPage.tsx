@@ -12,10 +12,13 @@ import { StringChoice } from '../components/StringChoice';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { WayChoices } from '../components/WayChoices';
 import css from './DeskPage.module.css';
+import { Copies } from './Copies';
+import { Glance } from './Glance';
 import { Habits } from './Habits';
 import { HandTone } from './HandTone';
 import { Helped } from './Helped';
 import { Learning } from './Learning';
+import { People } from './People';
 import { WhatIsKept } from './WhatIsKept';
 
 const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
@@ -35,6 +38,7 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
     part: ({ desk, onSaved }) => <Learning learning={desk.learning} onSaved={onSaved} />,
   },
   { id: 'change', name: 'What went before a change', part: () => <Helped /> },
+  { id: 'glance', name: 'The studio at a glance', part: () => <Glance /> },
   { id: 'numbers', name: 'From numbers to grades', part: Numbers },
   {
     id: 'hands',
@@ -46,6 +50,11 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
   { id: 'table', name: 'All records as a table', part: Table },
   { id: 'password', name: 'Your password', part: Password },
 ];
+// Of the studio as a whole, for its first teacher.
+const OWNERS: typeof PARTS = [
+  { id: 'copies', name: 'Copies of the studio', part: () => <Copies /> },
+  { id: 'people', name: 'Who teaches here', part: () => <People /> },
+];
 
 /** What a teacher sets once: each part a stop on one string, one of them open. */
 export function DeskPage() {
@@ -54,7 +63,8 @@ export function DeskPage() {
   const [params, setParams] = useSearchParams();
   const cache = useQueryClient();
   const keep = (data: Schemas['DeskOut']) => cache.setQueryData(deskQuery.queryKey, data);
-  const now = PARTS.find((each) => each.id === params.get('part')) ?? PARTS[0];
+  const parts = partsOf(desk.data);
+  const now = parts.find((each) => each.id === params.get('part')) ?? PARTS[0];
   if (desk.error && !desk.data)
     return <Problem error={desk.error} onRetry={() => void desk.refetch()} />;
   return (
@@ -65,7 +75,7 @@ export function DeskPage() {
           <div className={css.parts}>
             <StringChoice
               label="Parts of the desk"
-              choices={PARTS}
+              choices={parts}
               chosen={now.id}
               onChoose={(part) => setParams({ part }, { replace: true })}
             />
@@ -77,6 +87,15 @@ export function DeskPage() {
       )}
     </>
   );
+}
+
+function partsOf(desk: Schemas['DeskOut'] | undefined): typeof PARTS {
+  if (!desk?.is_owner) return PARTS;
+  const due = desk.copy_is_due ? 'Copies of the studio: due' : '';
+  return [
+    ...PARTS,
+    ...OWNERS.map((each) => (each.id === 'copies' && due ? { ...each, name: due } : each)),
+  ];
 }
 
 function Ways({ desk, onSaved }: PartProps) {
