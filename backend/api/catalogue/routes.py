@@ -5,6 +5,7 @@ from functools import lru_cache
 from django.http import HttpRequest
 from ninja import Router
 
+from api.catalogue.help import help_pages
 from api.catalogue.schemas import (
     CatalogueOut,
     CauseInfo,
@@ -43,6 +44,7 @@ def _catalogue() -> CatalogueOut:
             ComplaintInfo(says=c.says, evidence=c.evidence, common=c.common, hurts=c.hurts)
             for c in known.complaints.values()
         ],
+        help=help_pages(),
         ways=[_way(way) for way in known.ways.values()],
         causes=[
             CauseInfo(
@@ -119,6 +121,7 @@ def _way(way: Way) -> WayInfo:
         id=way.key,
         label=way.label,
         instruments=sorted(way.instruments),
+        place=_place_of(way),
         schools=[
             SchoolInfo(
                 id=value,
@@ -129,3 +132,13 @@ def _way(way: Way) -> WayInfo:
             for value in way.values
         ],
     )
+
+
+def _place_of(way: Way) -> str:
+    """Where on the hand the first sign lies that this way speaks of."""
+    evidence = load_catalogue().evidence
+    told = [
+        name for by_value in (way.accepts, way.says) for each in by_value.values() for name in each
+    ]
+    places = (evidence[name].place for name in told if name in evidence)
+    return next((place for place in places if place != "none"), "")

@@ -84,12 +84,24 @@ class SchoolInfo(Schema):
 
 
 class WayInfo(Schema):
-    """A point on which good teachers differ; the first choice is the usual one."""
+    """A point on which good teachers differ; the first choice is the usual one.
+    `place`: on the hand, "" for none."""
 
     id: str
     label: str
     instruments: list[str]
+    place: str
     schools: list[SchoolInfo]
+
+
+class HelpInfo(Schema):
+    """A page of help. `screens`: those it belongs to; a paragraph that begins with "- " is a point
+    of a list."""
+
+    id: str
+    title: str
+    screens: list[str]
+    text: list[str]
 
 
 class CatalogueOut(Schema):
@@ -101,6 +113,7 @@ class CatalogueOut(Schema):
     evidence: list[EvidenceInfo]
     exercises: list[ExerciseInfo]
     ways: list[WayInfo]
+    help: list[HelpInfo]
     called: dict[str, list[str]]
     synonyms: dict[str, list[str]]
     things: dict[str, str]

@@ -17,6 +17,7 @@ from lefthand.catalogue.complaints import Complaint, read_complaint
 from lefthand.catalogue.drills import Recipes, read_recipes, recipes_by_instrument
 from lefthand.catalogue.evidence import Evidence, read_evidence
 from lefthand.catalogue.exercises import Exercise, check_needs, read_exercises
+from lefthand.catalogue.help_pages import HelpPage, read_help
 from lefthand.catalogue.one_things import NO_FOCUS, OneThings, read_one_things
 from lefthand.catalogue.playings import Playing, read_playing
 from lefthand.catalogue.self_check import SelfCheck, read_self_check
@@ -56,6 +57,7 @@ class Catalogue:
     sizes: Mapping[Instrument, Mapping[str, float]]
     synonyms: Mapping[str, tuple[str, ...]]
     called: Mapping[str, tuple[str, ...]]
+    help: Mapping[str, HelpPage]
     takes: Mapping[str, ToPlay]
     weighing: Weighing
 
@@ -122,6 +124,7 @@ def read_catalogue(folder: Path) -> Catalogue:
     aliases = _aliases(folder / "aliases.yaml", today)
     return Catalogue(
         synonyms={e.id: _synonyms(e) for e in read_records(folder / "synonyms.yaml")},
+        help=MappingProxyType({e.id: read_help(e) for e in read_records(folder / "help.yaml")}),
         called=_called(folder, {*causes, *evidence, *exercises, *ways}),
         causes=Named(causes, aliases["causes"]),
         evidence=Named(evidence, aliases["evidence"]),

@@ -2160,6 +2160,8 @@ export interface components {
             evidence: components["schemas"]["EvidenceInfo"][];
             /** Exercises */
             exercises: components["schemas"]["ExerciseInfo"][];
+            /** Help */
+            help: components["schemas"]["HelpInfo"][];
             /** Synonyms */
             synonyms: {
                 [key: string]: string[];
@@ -3285,6 +3287,21 @@ export interface components {
             pair: string;
             /** Spread */
             spread: number;
+        };
+        /**
+         * HelpInfo
+         * @description A page of help. `screens`: those it belongs to; a paragraph that begins with "- " is a point
+         *     of a list.
+         */
+        HelpInfo: {
+            /** Id */
+            id: string;
+            /** Screens */
+            screens: string[];
+            /** Text */
+            text: string[];
+            /** Title */
+            title: string;
         };
         /**
          * HelpedOut
@@ -5967,6 +5984,7 @@ export interface components {
         /**
          * WayInfo
          * @description A point on which good teachers differ; the first choice is the usual one.
+         *     `place`: on the hand, "" for none.
          */
         WayInfo: {
             /** Id */
@@ -5975,6 +5993,8 @@ export interface components {
             instruments: string[];
             /** Label */
             label: string;
+            /** Place */
+            place: string;
             /** Schools */
             schools: components["schemas"]["SchoolInfo"][];
         };

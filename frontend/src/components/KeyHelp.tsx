@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'wouter';
 
 import { Dialog } from './Dialog';
 import css from './KeyHelp.module.css';
@@ -126,6 +127,24 @@ const KEYS: [string, [string, string][]][] = [
   ],
 ];
 
+// The page of help that a screen begins with.
+const HELP: Record<string, string> = {
+  Today: 'order',
+  Player: 'change',
+  Piece: 'music',
+  Ask: 'stops',
+  Look: 'grades',
+  Decide: 'causes',
+  Give: 'week',
+  Sheet: 'families',
+  Class: 'groups',
+  Desk: 'kept',
+};
+
+function helpOf(here: string | null): string {
+  return `/library?shelf=help&open=help:${HELP[here ?? ''] ?? 'words'}`;
+}
+
 interface Props {
   opened: boolean;
   /** Of which part of the program; its keys come first, the others on demand. */
@@ -159,11 +178,16 @@ export function KeyHelp({ opened, here, onClose }: Props) {
           </section>
         ))}
       </div>
-      {!all && (
-        <button type="button" className={touch.word} onClick={() => setAll(true)}>
-          All keys
-        </button>
-      )}
+      <p className={css.more}>
+        {!all && (
+          <button type="button" className={touch.word} onClick={() => setAll(true)}>
+            All keys
+          </button>
+        )}
+        <Link href={helpOf(here)} className={touch.word} onClick={onClose}>
+          Help for this page
+        </Link>
+      </p>
     </Dialog>
   );
 }

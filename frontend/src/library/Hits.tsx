@@ -10,6 +10,7 @@ const KIND_WORDS: Record<Shelf, string> = {
   causes: 'cause',
   checks: 'check',
   ways: 'way',
+  help: 'help',
 };
 
 interface Props {

@@ -36,6 +36,7 @@ const SHELF_NAMES: [string, string][] = [
   ['checks', 'Checks'],
   ['causes', 'Causes'],
   ['ways', 'Ways'],
+  ['help', 'Help'],
 ];
 const INSTRUMENTS = [
   { id: 'vn', words: 'violin' },

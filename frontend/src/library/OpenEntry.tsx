@@ -10,6 +10,7 @@ import { useKeys } from '../components/useKeys';
 import { CauseCard } from './CauseCard';
 import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
+import { HelpCard } from './HelpCard';
 import css from './LibraryPage.module.css';
 import type { Hit, Shelf } from './search';
 import { WayCard } from './WayCard';
@@ -55,6 +56,7 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
               onCheck={(to) => onGo('checks', to)}
             />
           )}
+          {open?.shelf === 'help' && <HelpCard {...{ catalogue, id }} />}
           {open?.shelf === 'ways' && <WayCard {...{ catalogue, id }} />}
           {open?.shelf === 'checks' && (
             <CheckCard {...{ catalogue, id, instrument }} onCause={(to) => onGo('causes', to)} />
@@ -84,6 +86,7 @@ function useStand(lesson: number | null) {
 }
 
 function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
+  if (shelf === 'help') return null;
   if (shelf === 'ways') return { words: 'Choose yours', step: '' };
   if (shelf === 'checks') return { words: 'Look now', step: `look&check=${entry.id}` };
   if (shelf === 'exercises') return { words: 'Give it', step: `give&add=${entry.id}` };

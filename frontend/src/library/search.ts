@@ -2,7 +2,7 @@ import MiniSearch, { type CombinationOperator, type Query } from 'minisearch';
 
 import type { Catalogue } from '../api/client';
 
-export type Shelf = 'exercises' | 'causes' | 'checks' | 'ways';
+export type Shelf = 'exercises' | 'causes' | 'checks' | 'ways' | 'help';
 
 export interface Entry {
   id: string;
@@ -53,12 +53,22 @@ function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
           ...catalogue.complaints.filter((c) => c.evidence === e.id).map((c) => c.says),
         ],
       }));
+    case 'help':
+      return catalogue.help.map((page) => ({
+        id: page.id,
+        name: page.title,
+        line: page.text[0]?.replace('- ', '') ?? '',
+        place: '',
+        instruments: ['vn', 'va', 'vc', 'db'],
+        text: page.text.join(' '),
+        called: called(page.id),
+      }));
     case 'ways':
       return catalogue.ways.map((w) => ({
         id: w.id,
         name: w.label,
         line: w.schools.map((school) => school.words).join(', or '),
-        place: '',
+        place: w.place,
         instruments: w.instruments,
         text: w.schools.map((school) => school.says).join(' '),
         called: called(w.id),
@@ -75,7 +85,7 @@ export interface Hit {
   entry: Entry;
 }
 
-export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks', 'ways'];
+export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks', 'ways', 'help'];
 const LEAST_LETTERS = 4;
 // How much it says that a word stands there.
 const SAYS = { name: 5, called: 6, line: 2, text: 1 };

@@ -1,0 +1,39 @@
+"""Help says what the program does: its figures are the program's own, and every screen has a page."""
+
+import re
+from pathlib import Path
+from unittest import TestCase
+
+from api.catalogue.help import EDGES, figures, help_pages
+from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.measures import MEASURES
+
+KEY_HELP = Path(__file__).resolve().parents[3] / "frontend/src/components/KeyHelp.tsx"
+
+
+class Help(TestCase):
+    def test_every_figure_is_the_programs_own_and_every_one_stands_somewhere(self):
+        asked = {name for page in load_catalogue().help.values() for name in page.names}
+        self.assertEqual(asked, {*figures(), EDGES})
+        for page in load_catalogue().help.values():
+            for paragraph in page.text:
+                typed = re.sub(r"\{\w+\}", "", paragraph)
+                with self.subTest(page.id):
+                    self.assertNotRegex(typed, r"\d", "a figure that is typed may become wrong")
+
+    def test_pages_are_filled_in(self):
+        pages = {page.id: " ".join(page.text) for page in help_pages()}
+        self.assertFalse([name for name, text in pages.items() if "{" in text])
+        self.assertIn("Above 80 % it is called very likely, above 55 % likely", pages["causes"])
+        for spec in MEASURES.values():
+            self.assertIn(spec.words, pages["grades"])
+
+    def test_every_screen_leads_to_a_page_that_is_there(self):
+        source = KEY_HELP.read_text(encoding="utf-8")
+        table = re.search(r"const HELP[^{]*\{(.*?)\}", source, re.DOTALL)[1]
+        linked = dict(re.findall(r"(\w+): '(\w+)'", table))
+        self.assertLessEqual(set(linked.values()), set(load_catalogue().help))
+        self.assertLessEqual(
+            {"Today", "Ask", "Look", "Decide", "Give", "Sheet", "Class", "Player", "Piece"},
+            set(linked),
+        )
