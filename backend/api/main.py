@@ -14,6 +14,7 @@ from api.desk.routes import router as desk
 from api.desk.studio import router as whole_studio
 from api.drills.routes import router as drills
 from api.errors import ErrorOut, error_answer, install_handlers
+from api.groups.rounds import router as rounds
 from api.groups.routes import router as groups
 from api.groups.sheets import router as class_sheets
 from api.hands.routes import router as hands
@@ -79,6 +80,7 @@ api.add_router("/players", notes)
 api.add_router("/players", pictures)
 api.add_router("/drills", drills)
 api.add_router("/groups", groups)
+api.add_router("/groups", rounds)
 api.add_router("/groups", class_sheets)
 api.add_router("/hands", hands)
 api.add_router("/home", home)

@@ -17,6 +17,7 @@ const SheetPage = page(() => import('./sheet/SheetPage'), 'SheetPage');
 const GroupsPage = page(() => import('./class/GroupsPage'), 'GroupsPage');
 const SweepPage = page(() => import('./class/SweepPage'), 'SweepPage');
 const CardsPage = page(() => import('./class/CardsPage'), 'CardsPage');
+const RoundPage = page(() => import('./class/RoundPage'), 'RoundPage');
 const LibraryPage = page(() => import('./library/LibraryPage'), 'LibraryPage');
 const LettersPage = page(() => import('./letters/LettersPage'), 'LettersPage');
 const PiecePage = page(() => import('./piece/PiecePage'), 'PiecePage');
@@ -35,6 +36,7 @@ export function Pages() {
           <Route path="/class" component={GroupsPage} />
           <Route path="/class/:groupId" component={SweepPage} />
           <Route path="/class/:groupId/cards" component={CardsPage} />
+          <Route path="/class/:groupId/round" component={RoundPage} />
           <Route path="/library" component={LibraryPage} />
           <Route path="/letters" component={LettersPage} />
           <Route path="/desk" component={DeskPage} />

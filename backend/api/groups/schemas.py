@@ -78,6 +78,45 @@ class PairOut(Schema):
     checks: list[str]
 
 
+class RoundPairOut(Schema):
+    """First names. `turn`: from 0. `checks`: those that the watched one's instrument has."""
+
+    watcher: int
+    watcher_name: str
+    watched: int
+    watched_name: str
+    instrument: str
+    turn: int
+    checks: list[str]
+
+
+class PartnerLookOut(Schema):
+    player: int
+    check: str
+    saw: bool
+
+
+class RoundOut(Schema):
+    """`next_up`: names of those the teacher looks at next."""
+
+    id: int
+    name: str
+    checks: list[str]
+    pairs: list[RoundPairOut]
+    looks: list[PartnerLookOut]
+    next_up: list[str]
+    resting: list[str]
+
+
+class PartnerLookIn(Schema):
+    """`saw`: what the card asks for was seen, or not; null takes it back."""
+
+    player: RecordId
+    watcher: RecordId
+    check: str = Field(max_length=40)
+    saw: bool | None = None
+
+
 class SweepOut(Schema):
     """`resting`: first names of those who are stopped; they neither play nor watch a hand."""
 

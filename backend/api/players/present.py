@@ -10,6 +10,7 @@ from api.players.schemas import (
     DayRowOut,
     LadderOut,
     LadderStep,
+    PartnerSaw,
     PlayerIn,
     PlayerOut,
     TimelineLesson,
@@ -17,11 +18,12 @@ from api.players.schemas import (
     ToldAtHomeOut,
 )
 from lefthand.catalogue.catalogue import load_catalogue
+from studio.groups.round import seen_by_partners
 from studio.lessons.flags import home_pain, open_flags
 from studio.lessons.notes import notes_of
 from studio.memory.findings import way_of_teaching
 from studio.memory.known import focus_of, known_items
-from studio.models import KeptSound, LessonChange, Player
+from studio.models import KeptSound, LessonChange, PartnerLook, Player
 from studio.players.players import PLAIN_FACTS
 from studio.progress.term import term_page
 from studio.progress.timeline import LESSONS_SHOWN, Ladder, build_timeline
@@ -93,6 +95,7 @@ def player_out(player: Player, on: date, *, whole: bool = False) -> PlayerOut:
         ladders=[_ladder_out(ladder) for ladder in timeline.ladders],
         hidden=timeline.hidden,
         reminders=[reminder_out(each) for each in timeline.reminders],
+        partner_looks=[_partner_saw(look) for look in seen_by_partners(player)],
         flags=[flag_out(f) for f in player.red_flags.all()],
         stop=stop_out(open_flags(player)),
         pain=pain_out(home_pain(player.pk, on)),
@@ -114,4 +117,14 @@ def _facts(player: Player) -> PlayerIn:
     return PlayerIn(
         lesson_time=f"{player.lesson_time:%H:%M}" if player.lesson_time else None,
         **{name: getattr(player, name) for name in PLAIN_FACTS},
+    )
+
+
+def _partner_saw(look: PartnerLook) -> PartnerSaw:
+    known = load_catalogue().evidence.get(look.check_id)
+    return PartnerSaw(
+        on=look.on,
+        label=known.label if known else look.check_id,
+        saw=look.saw,
+        watcher=look.watcher.name.split()[0] if look.watcher else "",
     )

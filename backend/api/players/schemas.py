@@ -95,6 +95,15 @@ class TimelineRow(Schema):
     change: str
 
 
+class PartnerSaw(Schema):
+    """What a partner in a class said to have seen of a check, or not."""
+
+    on: date
+    label: str
+    saw: bool
+    watcher: str
+
+
 class TimelineLesson(Schema):
     """`notes`: what else was done in it, a line each."""
 
@@ -129,6 +138,7 @@ class PlayerOut(Schema):
     rows: list[TimelineRow]
     ladders: list[LadderOut]
     reminders: list[ReminderOut]
+    partner_looks: list[PartnerSaw]
     flags: list[FlagOut]
     stop: FlagOut | None
     pain: PainOut | None

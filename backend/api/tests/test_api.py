@@ -73,6 +73,7 @@ BODIES = {
     "leave": {"kind": "picture", "by": "parent", "name": "Ada Example"},
     "kept": {"months": 6},
     "people": {"name": "Robin"},
+    "round": {"player": 0, "watcher": 0, "check": "web.closed", "saw": True},
     "notes": {"kind": "next", "text": "ask about the chair"},
     "{note_id}": {"done": True},
 }
@@ -99,7 +100,11 @@ class RoutesCase(StudioCase):
         RedFlag.objects.create(
             player=self.player, lesson=self.given, raised_on=DAY, reasons=["swelling"]
         )
-        self.group = save_group(self.teacher, None, "Group", [self.player.pk])
+        self.friend = Player.objects.create(
+            teacher=self.teacher, name="Nia Example", instrument="vn"
+        )
+        ids = [self.player.pk, self.friend.pk]
+        self.group = save_group(self.teacher, None, "Group", ids)
         choose_checks(self.group, ["web.closed"])
         self.setup = Setup.objects.create(
             player=self.player, date=DAY, change="rest moved", size="4/4"
@@ -144,8 +149,8 @@ class RoutesCase(StudioCase):
         if "letters" in body:
             letter = {"player": self.player.pk, "title": "T", "paragraphs": []}
             body = {"letters": [letter]}
-        if "player" in body:
-            body = {**body, "player": self.player.pk}
+        whose = {"player": self.player.pk, "watcher": self.friend.pk}
+        body = {**body, **{name: pk for name, pk in whose.items() if name in body}}
         data = json.dumps(body) if method == "POST" else None
         if (method, path) == ("DELETE", "/api/players/{player_id}"):
             address += "?name=Pia%20Example"

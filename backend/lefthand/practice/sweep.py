@@ -45,8 +45,11 @@ class Partner:
 
 @dataclass(frozen=True, slots=True)
 class Pair:
+    """turn: from 0; all of one turn play at once, while the others watch."""
+
     watcher: int
     watched: int
+    turn: int
 
 
 def glance_checks(catalogue: Catalogue, instruments: Iterable[Instrument]) -> list[Evidence]:
@@ -108,5 +111,5 @@ def pair_up(players: Sequence[Partner]) -> list[Pair]:
     elif left and circles:
         circles[-1].append(left[0].player)
     return [
-        Pair(circle[at - 1], watched) for circle in circles for at, watched in enumerate(circle)
+        Pair(circle[at - 1], watched, at) for circle in circles for at, watched in enumerate(circle)
     ]

@@ -13,6 +13,7 @@ from studio.models.people import (
     Group,
     LessonChange,
     OwnNote,
+    PartnerLook,
     Player,
     TeacherSettings,
 )
@@ -37,6 +38,7 @@ __all__ = [
     "LessonEntry",
     "Observation",
     "OwnNote",
+    "PartnerLook",
     "Piece",
     "Plan",
     "PlanItem",

@@ -127,3 +127,27 @@ class OwnNote(models.Model):
 
     def __str__(self) -> str:
         return f"{self.player}: {self.kind} of {self.on}"
+
+
+class PartnerLook(models.Model):
+    """What another player of the class said to have seen of a check on a day: weaker than a
+    teacher's look, kept and shown apart from it. `watcher`: null when that player was erased."""
+
+    player = models.ForeignKey(Player, on_delete=models.CASCADE, related_name="partner_looks")
+    watcher = models.ForeignKey(
+        Player, on_delete=models.SET_NULL, null=True, blank=True, related_name="+"
+    )
+    check_id = models.CharField(max_length=40)
+    saw = models.BooleanField()
+    on = models.DateField()
+
+    class Meta:
+        ordering = ["-on", "pk"]
+        constraints = [
+            models.UniqueConstraint(
+                fields=["player", "check_id", "on"], name="one_partner_look_a_check_a_day"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.player}: {self.check_id} on {self.on}"

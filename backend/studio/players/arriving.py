@@ -119,6 +119,7 @@ def _read(data: Mapping[str, Any], reading: Reading, on: date) -> None:
         ("setups", "fit", MOST_FITS, _setup),
         ("body", "note on the body", MOST_NOTES, _body_word),
         ("notes", "note", MOST_OWN_NOTES, _own_note),
+        ("partner_looks", "partner's look", MOST_OWN_NOTES, _partner_look),
         ("leaves", "leave", len(KINDS), _leave),
         ("pictures", "picture", MOST_PICTURES, _picture),
         ("pieces", "piece", MOST_PIECES, _piece),
@@ -191,6 +192,16 @@ def _own_note(row: Mapping[str, Any], reading: Reading, _on: date) -> None:
         read_date("on", row.get("on")),
         None if done is None else read_date("done_on", done),
     )
+
+
+def _partner_look(row: Mapping[str, Any], reading: Reading, _on: date) -> None:
+    """Who looked is not in the file: that is another player."""
+    check = read_text("check", row.get("check"))
+    if check not in load_catalogue().evidence:
+        raise InputError("check", f"unknown evidence {short(check)}")
+    day = read_date("on", row.get("on"))
+    looks = reading.player.partner_looks
+    looks.update_or_create(check_id=check, on=day, defaults={"saw": row.get("saw") is True})
 
 
 def _leave(row: Mapping[str, Any], reading: Reading, _on: date) -> None:

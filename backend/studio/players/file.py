@@ -46,6 +46,10 @@ def player_file(
         "body": [_body_word(word) for word in player.body_words.all()],
         "red_flags": [_flag(flag) for flag in player.red_flags.select_related("lesson")],
         "notes": [_note(each) for each in player.own_notes.order_by("on", "pk")],
+        "partner_looks": [
+            {"check": look.check_id, "saw": look.saw, "on": str(look.on)}
+            for look in player.partner_looks.all()
+        ],
         "leaves": [_leave(each) for each in player.leaves.all()],
         "pieces": [_piece(piece, score=scores) for piece in player.pieces.all()],
         **({"pictures": [_picture(each) for each in player.pictures.all()]} if pictures else {}),

@@ -182,6 +182,17 @@ export const sweepQuery = (id: number) =>
       unwrap(await client.GET('/api/groups/{group_id}', { params: { path: { group_id: id } } })),
   });
 
+/** Who watches whom in a class, and what they said today. */
+export const roundQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['group', id, 'round'],
+    queryFn: async () =>
+      unwrap(
+        await client.GET('/api/groups/{group_id}/round', { params: { path: { group_id: id } } }),
+      ),
+    staleTime: 0,
+  });
+
 export const checkChoiceQuery = (id: number) =>
   queryOptions({
     queryKey: ['group', id, 'checks'],

@@ -526,6 +526,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/groups/{group_id}/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read Round */
+        get: operations["api_groups_rounds_read_round"];
+        put?: never;
+        /** Told */
+        post: operations["api_groups_rounds_told"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/groups/{group_id}/sheets": {
         parameters: {
             query?: never;
@@ -4388,6 +4406,46 @@ export interface components {
             tempo: number;
         };
         /**
+         * PartnerLookIn
+         * @description `saw`: what the card asks for was seen, or not; null takes it back.
+         */
+        PartnerLookIn: {
+            /** Check */
+            check: string;
+            /** Player */
+            player: number;
+            /** Saw */
+            saw?: boolean | null;
+            /** Watcher */
+            watcher: number;
+        };
+        /** PartnerLookOut */
+        PartnerLookOut: {
+            /** Check */
+            check: string;
+            /** Player */
+            player: number;
+            /** Saw */
+            saw: boolean;
+        };
+        /**
+         * PartnerSaw
+         * @description What a partner in a class said to have seen of a check, or not.
+         */
+        PartnerSaw: {
+            /** Label */
+            label: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Saw */
+            saw: boolean;
+            /** Watcher */
+            watcher: string;
+        };
+        /**
          * PassageOut
          * @description music: SVG, "" where it cannot be drawn. paused: a stop is up, there is no way there.
          *     lets_go: how many places to let go there are. too_few: seconds of the longest stretch without
@@ -4803,6 +4861,8 @@ export interface components {
             /** Lessons */
             lessons: components["schemas"]["TimelineLesson"][];
             pain: components["schemas"]["PainOut"] | null;
+            /** Partner Looks */
+            partner_looks: components["schemas"]["PartnerSaw"][];
             player: components["schemas"]["PlayerBrief"];
             /** Reminders */
             reminders: components["schemas"]["ReminderOut"][];
@@ -5157,6 +5217,46 @@ export interface components {
             problems: {
                 [key: string]: string;
             };
+        };
+        /**
+         * RoundOut
+         * @description `next_up`: names of those the teacher looks at next.
+         */
+        RoundOut: {
+            /** Checks */
+            checks: string[];
+            /** Id */
+            id: number;
+            /** Looks */
+            looks: components["schemas"]["PartnerLookOut"][];
+            /** Name */
+            name: string;
+            /** Next Up */
+            next_up: string[];
+            /** Pairs */
+            pairs: components["schemas"]["RoundPairOut"][];
+            /** Resting */
+            resting: string[];
+        };
+        /**
+         * RoundPairOut
+         * @description First names. `turn`: from 0. `checks`: those that the watched one's instrument has.
+         */
+        RoundPairOut: {
+            /** Checks */
+            checks: string[];
+            /** Instrument */
+            instrument: string;
+            /** Turn */
+            turn: number;
+            /** Watched */
+            watched: number;
+            /** Watched Name */
+            watched_name: string;
+            /** Watcher */
+            watcher: number;
+            /** Watcher Name */
+            watcher_name: string;
         };
         /** RungInfo */
         RungInfo: {
@@ -7597,6 +7697,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SweepOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_groups_rounds_read_round: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_groups_rounds_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                group_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartnerLookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

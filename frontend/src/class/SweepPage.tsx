@@ -76,6 +76,11 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
             Partner cards
           </Link>
         )}
+        {checks.length > 0 && sweep.pairs.length > 0 && (
+          <Link className={touch.word} href={`/class/${sweep.id}/round`}>
+            A round in pairs
+          </Link>
+        )}
         <button type="button" className={touch.word} onClick={() => setChanging(true)}>
           Change the group
         </button>

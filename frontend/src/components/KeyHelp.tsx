@@ -142,7 +142,7 @@ const HELP: Record<string, string> = {
 };
 
 function helpOf(here: string | null): string {
-  return `/library?shelf=help&open=help:${HELP[here ?? ''] ?? 'words'}`;
+  return `/library?open=help:${HELP[here ?? ''] ?? 'words'}`;
 }
 
 interface Props {

@@ -76,6 +76,11 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
           {() => <WhatElse lessons={lessons} />}
         </Fold>
       )}
+      {data.partner_looks.length > 0 && (
+        <Fold title="Seen by partners" summary="in a class; no grades">
+          {() => <SeenByPartners looks={data.partner_looks} />}
+        </Fold>
+      )}
       <Fold title="To yourself" summary="a line for next time, a talk with a parent">
         {() => <OwnNotes playerId={player.id} />}
       </Fold>
@@ -116,6 +121,20 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
 
 function count(number: number, of: string): string {
   return `${number} ${of}${number === 1 ? '' : 's'}`;
+}
+
+/** Apart from what the teacher saw, newest first. */
+function SeenByPartners({ looks }: { looks: Player['partner_looks'] }) {
+  return (
+    <ul className={css.notes}>
+      {looks.map((look) => (
+        <li key={look.on + look.label}>
+          <strong>{shortDate(look.on)}</strong> {look.label}: {look.saw ? 'seen' : 'not seen'}
+          {look.watcher && ` by ${look.watcher}`}
+        </li>
+      ))}
+    </ul>
+  );
 }
 
 type EverySignProps = Pick<Props, 'data' | 'measures' | 'onWhole'>;

@@ -1,0 +1,30 @@
+import { useCallback, useState } from 'react';
+
+import css from '../audio/audio.module.css';
+import { startMetronome } from '../audio/metronome';
+import { useRunning } from '../audio/useRunning';
+
+const TEMPO = 60;
+const BAR = 4;
+
+/** A calm beat for all, heard and counted. */
+export function Beat() {
+  const [beat, setBeat] = useState(0);
+  const { running, toggle } = useRunning(
+    useCallback(
+      () =>
+        startMetronome(
+          () => TEMPO,
+          (now) => setBeat(now % BAR),
+        ),
+      [],
+    ),
+  );
+  return (
+    <div className={css.row}>
+      <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
+        {running ? `Stop the beat: ${beat + 1}` : 'A beat for all'}
+      </button>
+    </div>
+  );
+}
