@@ -11,13 +11,14 @@ from lefthand.practice.progress import DAYS_RUNNING, FAILED_LESSONS
 from lefthand.practice.waits import OUT_AFTER_PAIN
 from lefthand.reason.safety import EASE_OFF_DAYS, RED_PAIN, RED_WEEKS
 from lefthand.sound.notes import METHOD_CENTS, least_at
-from lefthand.values.measures import MEASURES
+from lefthand.values.measures import MEASURES, Measure
 from lefthand.values.vocabulary import (
     DAYS_A_WEEK,
     LIKELY_ABOVE,
     POSSIBLE_ABOVE,
     VERY_LIKELY_ABOVE,
 )
+from studio.desk.desk import FIXED_MEASURES
 from studio.home.week_at_home import DAYS_OPEN
 from studio.players.kept_time import TOLD_BEFORE, USUAL_MONTHS
 
@@ -70,11 +71,13 @@ def _lines(text: str, told: Mapping[str, str]) -> list[str]:
 
 def _edges() -> list[str]:
     """A point a measure: its three usual edges."""
-    return [
-        f"- {spec.words}: slight from {_number(spec.cuts[0])}, clear from {_number(spec.cuts[1])}, "
-        f"strong from {_number(spec.cuts[2])} {spec.unit}".rstrip()
-        for spec in MEASURES.values()
-    ]
+    return [_edges_of(spec) for name, spec in MEASURES.items() if name not in FIXED_MEASURES]
+
+
+def _edges_of(spec: Measure) -> str:
+    over = "above" if spec.higher_is_worse else "below"
+    slight, clear, strong = (f"{over} {_number(cut)}" for cut in spec.cuts)
+    return f"- {spec.words}: slight {slight}, clear {clear}, strong {strong} {spec.unit}".rstrip()
 
 
 def _number(value: float) -> str:

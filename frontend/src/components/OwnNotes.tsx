@@ -13,27 +13,27 @@ type Note = Schemas['NoteOut'];
 
 interface Props {
   playerId: number;
-  /** Only what is open for this lesson, and a line for the next one. */
-  brief?: boolean;
+  /** In a lesson: what is open for it, or a line for the next one. */
+  part?: 'open' | 'write';
 }
 
 /** Lines to oneself: for next time, and of talks. They stand on no sheet and no phone. */
-export function OwnNotes({ playerId, brief = false }: Props) {
+export function OwnNotes({ playerId, part }: Props) {
   const notes = useNotes(playerId);
-  const shown = notes.all.filter(
-    (note) => !brief || (note.kind === 'next' && note.done_on === null),
-  );
+  const open = notes.all.filter((note) => note.kind === 'next' && note.done_on === null);
+  const shown = { open, write: [], all: notes.all }[part ?? 'all'];
+  if (part === 'open' && open.length === 0) return null;
   return (
     <section className={css.notes} aria-label="To yourself">
-      {brief && <h2>To yourself</h2>}
+      {part && <h2>{part === 'open' ? 'To yourself, from last time' : 'For next time'}</h2>}
       {shown.length > 0 && (
         <ul>
           {shown.map((note) => (
-            <Line key={note.id} note={note} brief={brief} notes={notes} />
+            <Line key={note.id} note={note} isBrief={part !== undefined} notes={notes} />
           ))}
         </ul>
       )}
-      <Write notes={notes} brief={brief} />
+      {part !== 'open' && <Write notes={notes} isBrief={part !== undefined} />}
       {notes.problem && <p role="alert">{notes.problem}</p>}
     </section>
   );
@@ -75,7 +75,7 @@ function useNotes(playerId: number) {
   return { all: useQuery(query).data ?? [], write, settle, remove, problem: problem?.message };
 }
 
-function Line({ note, brief, notes }: { note: Note; brief: boolean; notes: Notes }) {
+function Line({ note, isBrief, notes }: { note: Note; isBrief: boolean; notes: Notes }) {
   const isOpen = note.kind === 'next' && note.done_on === null;
   return (
     <li data-open={isOpen || undefined}>
@@ -96,7 +96,7 @@ function Line({ note, brief, notes }: { note: Note; brief: boolean; notes: Notes
           <span className="sr-only">: {note.text}</span>
         </button>
       )}
-      {!brief && (
+      {!isBrief && (
         <SureButton sure="Yes, remove" of={note.text} onSure={() => notes.remove.mutate(note.id)}>
           Remove
         </SureButton>
@@ -106,7 +106,7 @@ function Line({ note, brief, notes }: { note: Note; brief: boolean; notes: Notes
 }
 
 /** What was typed stays until it is kept. */
-function Write({ notes, brief }: { notes: Notes; brief: boolean }) {
+function Write({ notes, isBrief }: { notes: Notes; isBrief: boolean }) {
   const [text, setText] = useState('');
   const [kind, setKind] = useState<Schemas['NoteIn']['kind']>('next');
   function submit(event: SyntheticEvent) {
@@ -117,7 +117,7 @@ function Write({ notes, brief }: { notes: Notes; brief: boolean }) {
   }
   return (
     <form className={css.write} onSubmit={submit}>
-      {!brief && (
+      {!isBrief && (
         <select
           aria-label="What kind of note"
           className={field.field}

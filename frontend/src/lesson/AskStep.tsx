@@ -92,30 +92,18 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
     <div className={screen.screen}>
       <section className={`${screen.left} ${css.left}`} aria-label="What is known">
         <Scroll className={css.known}>
+          <OwnNotes playerId={lesson.player.id} part="open" />
           <LastWeek lesson={lesson} />
           <String stops={stops} now={stop?.id} lesson={lesson} onGo={go} />
           <Reminders reminders={lesson.reminders} />
           <LastTime lessonId={lesson.id} />
-          <OwnNotes playerId={lesson.player.id} brief />
+          <OwnNotes playerId={lesson.player.id} part="write" />
           <Fold title="Own music" summary="a piece, and where the trouble comes back in it">
             {() => <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />}
           </Fold>
           <RemoveLesson lesson={lesson} />
         </Scroll>
-        <div className={css.facts}>
-          <BodyLine handle={handle} onMeasure={() => onMeasure(REACH)} />
-          <button
-            type="button"
-            className={touch.word}
-            aria-pressed={lesson.harder_piece}
-            aria-keyshortcuts="h"
-            title={lesson.harder_hint}
-            onClick={() => enter('harder', '', !lesson.harder_piece)}
-          >
-            Harder piece now
-            <Key name="h" />
-          </button>
-        </div>
+        <Facts handle={handle} onMeasure={() => onMeasure(REACH)} />
       </section>
       <section className={`${screen.right} ${css.right}`} aria-label="What is asked">
         <div className={css.head}>
@@ -157,6 +145,27 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
           Look
         </NextAction>
       </div>
+    </div>
+  );
+}
+
+/** What holds from lesson to lesson, and whether the music has become harder. */
+function Facts({ handle, onMeasure }: { handle: LessonHandle; onMeasure: () => void }) {
+  const { lesson, enter } = handle;
+  return (
+    <div className={css.facts}>
+      <BodyLine handle={handle} onMeasure={onMeasure} />
+      <button
+        type="button"
+        className={touch.word}
+        aria-pressed={lesson.harder_piece}
+        aria-keyshortcuts="h"
+        title={lesson.harder_hint}
+        onClick={() => enter('harder', '', !lesson.harder_piece)}
+      >
+        Harder piece now
+        <Key name="h" />
+      </button>
     </div>
   );
 }
