@@ -11,7 +11,7 @@ Theory of Statistics" 1, section 10.5, for a normal sample).
 """
 
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import pairwise
 
 import numpy as np
@@ -63,7 +63,7 @@ class FingerPitch:
 class Evenness:
     """cv and its uncertainty, robust_cv and least (what can be told at this speed) in %; places: of
     the notes whose spacing to the next counts; outliers: those of them that are far out; pairs: cv
-    by pair of fingers, where it has enough spacings."""
+    by pair of fingers, where it has enough spacings; counts: how many each of those has."""
 
     cv: float
     uncertainty: float
@@ -72,6 +72,17 @@ class Evenness:
     places: tuple[int, ...]
     outliers: tuple[int, ...]
     pairs: Mapping[tuple[int, int], float]
+    counts: Mapping[tuple[int, int], int] = field(default_factory=dict)
+
+    @property
+    def worst_pair(self) -> tuple[int, int] | None:
+        """The pair that is surely less even than the others; None where none is."""
+        if len(self.pairs) < 2:
+            return None
+        worst = max(self.pairs, key=lambda pair: self.pairs[pair])
+        others = [cv for pair, cv in self.pairs.items() if pair != worst]
+        give = 2 / np.sqrt(2 * self.counts.get(worst, 1))
+        return worst if self.pairs[worst] * (1 - give) > np.median(others) else None
 
 
 def steady(at: float, end: float) -> tuple[float, float]:
@@ -174,6 +185,7 @@ def evenness(
     seconds = [score.notes[p + 1].onset - score.notes[p].onset for p, _ in spacings]
     speed = 1 / float(np.median(ratios * np.array(seconds)))
     edge = FAR_OUT * max(robust, least_at(speed) / 2) / 100 * middle
+    pairs = _pairs(score, spacings, float(ratios.mean()))
     return Evenness(
         cv=cv,
         uncertainty=cv / np.sqrt(2 * len(ratios)),
@@ -181,7 +193,8 @@ def evenness(
         least=least_at(speed),
         places=tuple(place for place, _ in spacings),
         outliers=tuple(place for place, ratio in spacings if abs(ratio - middle) > edge),
-        pairs=_pairs(score, spacings, float(ratios.mean())),
+        pairs=pairs,
+        counts=_counts(score, spacings, pairs),
     )
 
 
@@ -205,3 +218,15 @@ def _pairs(
         for pair, each in sorted(own.items())
         if len(each) >= FEWEST_SPACINGS // 2
     }
+
+
+def _counts(
+    score: Score, spacings: Sequence[tuple[int, float]], pairs: Collection[tuple[int, int]]
+) -> dict[tuple[int, int], int]:
+    found = dict.fromkeys(pairs, 0)
+    for place, _ in spacings:
+        one, other = score.notes[place].finger, score.notes[place + 1].finger
+        pair = (min(one, other), max(one, other))
+        if pair in found:
+            found[pair] += 1
+    return found

@@ -37,8 +37,8 @@ LEAST_CLEAR = 0.1  # of the drill's length: with less there is nothing to lay no
 MOST_LOST = 2
 DEAREST_PATH = 1.1
 OCTAVE_SURE = 0.9
-OCTAVE_SHARE = 0.7
-FEWEST_FOR_OCTAVE = 0.95
+OCTAVE_SHARE = 0.25
+FEWEST_FOR_OCTAVE = 0.5
 
 
 class Refusal(StrEnum):

@@ -136,8 +136,8 @@ def _evenness(take: Take) -> str:
         return f"Even, as far as can be told at this speed ({found.least:.0f} %)."
     sentence = f"Notes come {found.cv:.0f} % early or late, give or take "
     sentence += f"{2 * found.uncertainty:.0f}"
-    if found.pairs:
-        one, other = max(found.pairs, key=lambda pair: found.pairs[pair])
+    if found.worst_pair is not None:
+        one, other = found.worst_pair
         return f"{sentence}, most between {NAMES[one]} and {NAMES[other]}."
     return f"{sentence}."
 

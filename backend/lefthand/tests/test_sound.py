@@ -1,5 +1,6 @@
 """Takes of a simulated player, against what was truly played."""
 
+import itertools
 from dataclasses import replace
 from unittest import TestCase, mock
 
@@ -10,7 +11,7 @@ from lefthand.sound.player import Playing, Room, Vibrato
 from lefthand.sound.recording import recording_of
 from lefthand.sound.room import reverberation, room_word
 from lefthand.sound.take import Refusal, measure_take
-from lefthand.sound.words import told, told_of_two
+from lefthand.sound.words import NAMES, told, told_of_two
 from lefthand.tests.effort import usually
 from lefthand.tests.takes import RATE, made, measured, score
 from lefthand.values.measures import MEASURES
@@ -332,6 +333,29 @@ class Words(TestCase):
         for evidence, of, how, words in cases:
             with self.subTest(evidence, words=words):
                 self.assertRegex(told(measured(of, how)[1], evidence), words)
+
+    def test_one_uneven_pair_is_heard_on_every_instrument_and_an_even_hand_is_even(self):
+        for instrument, pairs in (
+            ("vn", ((1, 2), (3, 4))), ("vc", ((1, 2),)), ("db", ((1, 2), (2, 4))),
+        ):  # fmt: skip
+            of = score("even_run", instrument, tempo=60)
+            _, even = measured(of)
+            self.assertIn("Even, as far as can be told", told(even, "uneven.fast"))
+            for pair in pairs:
+                _, take = measured(of, Playing(uneven_pairs={pair: 20.0}))
+                with self.subTest(instrument, pair=pair):
+                    self.assertTrue(all(n >= 8 for n in take.evenness.counts.values()))
+                    one, two = (NAMES[finger] for finger in pair)
+                    self.assertIn(f"most between {one} and {two}", told(take, "uneven.fast"))
+
+    def test_an_instrument_an_octave_off_is_another_drill(self):
+        for instrument, name in itertools.product(
+            ("vn", "vc", "db"), ("frame_pattern", "even_run", "four_by_four")
+        ):
+            for octave in (1, -1):
+                _, take = measured(score(name, instrument), Playing(octave=octave))
+                with self.subTest(instrument, drill=name, octave=octave):
+                    self.assertIsNotNone(take.reason)
 
     def test_a_slip_is_told_with_its_bar_and_makes_nothing_uneven(self):
         for tempo in (60, 120, 240):
