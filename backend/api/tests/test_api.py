@@ -91,6 +91,8 @@ class RoutesCase(StudioCase):
 
     def setUp(self):
         super().setUp()
+        # The database of a test is in no file that could be copied.
+        self.enterContext(mock.patch("api.desk.studio.make_copy"))
         self.given = self.whole_lesson(0, GRIP)
         self.take = measure(self.given, "fourth.low", "slow", silence())
         self.take.curve = {"step": 0.025, "begins": 0.5, "cents": [None], "level": [-40]}

@@ -16,6 +16,7 @@ import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { WordChoice } from '../components/WordChoice';
 import { PlaceLensHand } from '../drawings/PlaceLens';
 import { Hits, Said } from './Hits';
+import { INSTRUMENT_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
 import { OpenEntry } from './OpenEntry';
 import {
@@ -38,12 +39,7 @@ const SHELF_NAMES: [string, string][] = [
   ['ways', 'Ways'],
   ['help', 'Help'],
 ];
-const INSTRUMENTS = [
-  { id: 'vn', words: 'violin' },
-  { id: 'va', words: 'viola' },
-  { id: 'vc', words: 'cello' },
-  { id: 'db', words: 'bass' },
-];
+const INSTRUMENTS = Object.entries(INSTRUMENT_WORDS).map(([id, words]) => ({ id, words }));
 
 type SetParams = (change: Record<string, string>) => void;
 
