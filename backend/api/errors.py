@@ -45,11 +45,16 @@ log = logging.getLogger("jolf.api")
 
 
 class FieldProblem(Schema):
+    """One field that is to blame, by its path, and what is wrong with it."""
+
     field: str
     problem: str
 
 
 class ErrorOut(Schema):
+    """The one body of every refusal. `code`: from the table of messages; `message`: for the
+    teacher."""
+
     code: str
     message: str
     fields: list[FieldProblem]
@@ -65,6 +70,7 @@ def error_body(code: str, fields: list[tuple[str, str]] | None = None) -> dict[s
 
 
 def error_answer(code: str, fields: list[tuple[str, str]] | None = None) -> HttpResponse:
+    """The body with its status, by the code."""
     answer = JsonResponse(error_body(code, fields), status=STATUS[code])
     if code in ("busy", "storage"):
         answer["Retry-After"] = BUSY_SECONDS

@@ -12,6 +12,7 @@ from studio.models import HomeDay, Player, RedFlag
 
 
 def player_brief(player: Player, on: date) -> PlayerBrief:
+    """A player as lists name them, on a day."""
     age = None if player.birth_year is None else on.year - player.birth_year
     return PlayerBrief(
         id=player.pk,
@@ -24,6 +25,7 @@ def player_brief(player: Player, on: date) -> PlayerBrief:
 
 
 def flag_out(flag: RedFlag) -> FlagOut:
+    """A stop as it leaves the API, with its reasons in words."""
     return FlagOut(
         raised_on=flag.raised_on,
         reasons=reason_words(flag),
@@ -47,10 +49,12 @@ def stop_out(flags: Sequence[RedFlag]) -> FlagOut | None:
 
 
 def pain_out(log: HomeDay | None) -> PainOut | None:
+    """Pain that was told at home; None for none."""
     return PainOut(date=log.date, pain=log.pain, later=log.later) if log else None
 
 
 def reminder_out(reminder: Reminder) -> ReminderOut:
+    """A cause that is kept in view."""
     catalogue = load_catalogue()
     kept = reminder.kept
     return ReminderOut(

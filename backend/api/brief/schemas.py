@@ -28,6 +28,8 @@ class PainOut(Schema):
 
 
 class PlayerBrief(Schema):
+    """What names a player everywhere. `age`: years, null where it is not known."""
+
     id: int
     name: str
     instrument: str

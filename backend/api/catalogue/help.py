@@ -53,6 +53,7 @@ def figures() -> Mapping[str, str]:
 
 
 def help_pages() -> list[HelpInfo]:
+    """All pages, their figures filled in."""
     told = figures()
     return [
         HelpInfo(

@@ -31,6 +31,7 @@ router = Router(tags=["catalogue"])
 
 @router.get("", response=CatalogueOut)
 def read_catalogue(request: HttpRequest) -> CatalogueOut:
+    """Everything that is known, the same for all teachers."""
     return _catalogue()
 
 

@@ -4,6 +4,8 @@ from ninja import Schema
 
 
 class CauseInfo(Schema):
+    """A cause. `order`: from upstream to downstream."""
+
     id: str
     order: int
     name: str
@@ -38,6 +40,8 @@ class EvidenceInfo(Schema):
 
 
 class RungInfo(Schema):
+    """One step of an exercise. `tempo`: notes a minute, null for none."""
+
     words: str
     setting: str
     dose: str
@@ -45,6 +49,8 @@ class RungInfo(Schema):
 
 
 class ExerciseInfo(Schema):
+    """An exercise with all its words. `aims`: causes, best first."""
+
     id: str
     kind: str
     instruments: list[str]
@@ -68,6 +74,8 @@ class ExerciseInfo(Schema):
 
 
 class ComplaintInfo(Schema):
+    """What players say, and the sign it names. `hurts`: asks whether it is pain."""
+
     says: str
     evidence: str
     common: bool

@@ -36,16 +36,20 @@ class AllKeptOut(Schema):
 
 
 class MonthsIn(Schema):
+    """How long pictures and sounds are kept after the last lesson, months."""
+
     months: int
 
 
 @router.get("/kept", response=AllKeptOut)
 def read_all_kept(request: HttpRequest) -> AllKeptOut:
+    """All pictures and sounds of the studio, and until when."""
     return _out(request.user)
 
 
 @router.post("/kept", response=AllKeptOut)
 def choose_months(request: HttpRequest, data: MonthsIn) -> AllKeptOut:
+    """How long they are kept."""
     set_kept_months(settings_of(request.user), data.months)
     return _out(request.user)
 

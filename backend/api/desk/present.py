@@ -45,6 +45,7 @@ def ways_out(
 
 
 def desk_out(settings: TeacherSettings) -> DeskOut:
+    """The desk as it leaves the API."""
     owner = is_owner(settings.teacher)
     return DeskOut(
         ways=ways_out(settings.way_of_teaching, settings.way_of_teaching),

@@ -39,16 +39,19 @@ router = Router(tags=["desk"])
 
 @router.get("", response=DeskOut)
 def read_desk(request: HttpRequest) -> DeskOut:
+    """What a teacher has set once for all players."""
     return desk_out(settings_of(request.user))
 
 
 @router.post("/way", response=DeskOut)
 def choose_way(request: HttpRequest, data: WayIn) -> DeskOut:
+    """Choose in how one teaches; null goes back to the usual."""
     return desk_out(set_teachers_way(request.user, data.key, data.value))
 
 
 @router.post("/cuts", response=DeskOut)
 def change_cuts(request: HttpRequest, data: CutsIn) -> DeskOut:
+    """Move the three edges of a measure; null goes back to the usual."""
     return desk_out(set_thresholds(request.user, data.measure, data.cuts))
 
 
@@ -65,26 +68,31 @@ def change_password(request: HttpRequest, data: PasswordIn) -> Status[None]:
 
 @router.post("/zone", response=DeskOut)
 def choose_zone(request: HttpRequest, data: ZoneIn) -> DeskOut:
+    """Where the teacher's days begin."""
     return desk_out(set_time_zone(request.user, data.time_zone))
 
 
 @router.post("/keys", response=DeskOut)
 def switch_keys(request: HttpRequest, data: KeysIn) -> DeskOut:
+    """Whether single keys act while nothing is typed."""
     return desk_out(set_letter_keys(request.user, on=data.on))
 
 
 @router.post("/tone", response=DeskOut)
 def choose_hand_tone(request: HttpRequest, data: ToneIn) -> DeskOut:
+    """In which tone hands are drawn."""
     return desk_out(set_hand_tone(request.user, data.tone))
 
 
 @router.post("/learning", response=DeskOut)
 def switch_learning(request: HttpRequest, data: LearningIn) -> DeskOut:
+    """Whether own lessons shift how often causes are met."""
     return desk_out(set_learning(request.user, on=data.on))
 
 
 @router.post("/learning/forget", response=DeskOut)
 def forget(request: HttpRequest) -> DeskOut:
+    """Count own lessons anew from today."""
     return desk_out(forget_settled(request.user, today(request)))
 
 
@@ -96,6 +104,7 @@ def read_helped(request: HttpRequest) -> HelpedOut:
 
 @router.post("/helped", response=HelpedOut)
 def show_helped(request: HttpRequest, data: KeysIn) -> HelpedOut:
+    """Whether what went before a change is shown."""
     return _helped(request, set_shows_helped(request.user, on=data.on))
 
 

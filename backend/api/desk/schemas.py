@@ -6,11 +6,15 @@ from ninja import Field, Schema
 
 
 class WayValueOut(Schema):
+    """One choice of a way of teaching."""
+
     id: str
     words: str
 
 
 class WayOut(Schema):
+    """A point on which teachers differ, with the choice in force. `is_own`: chosen here."""
+
     key: str
     label: str
     instruments: list[str]
@@ -20,6 +24,8 @@ class WayOut(Schema):
 
 
 class MeasureOut(Schema):
+    """A measured number and its three edges between grades, in its unit."""
+
     measure: str
     words: str
     unit: str
@@ -40,12 +46,16 @@ class SettledOut(Schema):
 
 
 class LearningOut(Schema):
+    """What own lessons have shown of causes, and whether it counts."""
+
     on: bool
     after: date | None
     settled: list[SettledOut]
 
 
 class LearningIn(Schema):
+    """Whether own lessons shift how often causes are met."""
+
     on: bool
 
 
@@ -65,14 +75,20 @@ class DeskOut(Schema):
 
 
 class ToneIn(Schema):
+    """In which tone hands are drawn."""
+
     tone: str = Field(max_length=10)
 
 
 class ZoneIn(Schema):
+    """A time zone by its name; "" for that of the computer."""
+
     time_zone: str = Field(max_length=60)
 
 
 class KeysIn(Schema):
+    """On or off."""
+
     on: bool
 
 
@@ -84,11 +100,15 @@ class PasswordIn(Schema):
 
 
 class WayIn(Schema):
+    """A choice; null goes back to what holds otherwise."""
+
     key: str = Field(max_length=40)
     value: str | None = None
 
 
 class CutsIn(Schema):
+    """Three edges, each worse than the one before; null for the usual ones."""
+
     measure: str = Field(max_length=40)
     cuts: list[float] | None = None
 
@@ -116,6 +136,8 @@ class HelpedOut(Schema):
 
 
 class CauseMetOut(Schema):
+    """`players`: with this cause as the focus at least once."""
+
     cause: str
     name: str
     players: int
@@ -150,6 +172,8 @@ class GlanceOut(Schema):
 
 
 class CopyOut(Schema):
+    """A copy of the studio. `made`: in the computer's time."""
+
     made: datetime
     megabytes: float
     is_made_here: bool
@@ -164,6 +188,8 @@ class CopiesOut(Schema):
 
 
 class ColleagueOut(Schema):
+    """A teacher of this studio."""
+
     id: int
     name: str
     players: int
@@ -178,4 +204,6 @@ class PeopleOut(Schema):
 
 
 class ColleagueIn(Schema):
+    """The name that a new teacher signs in with."""
+
     name: str = Field(max_length=150)

@@ -40,6 +40,7 @@ router = Router(tags=["desk"])
 def read_glance(
     request: HttpRequest, since: date | None = None, until: date | None = None
 ) -> GlanceOut:
+    """Counts over a stretch of time, by default the last four months."""
     return _glance_out(_glance(request, since, until))
 
 
@@ -50,6 +51,7 @@ def read_glance(
 def read_glance_table(
     request: HttpRequest, since: date | None = None, until: date | None = None
 ) -> HttpResponse:
+    """The same as CSV."""
     table = glance_table(_glance(request, since, until))
     return as_file(table.encode(), "text/csv; charset=utf-8", "studio.csv")
 
@@ -100,6 +102,7 @@ def read_copies(request: HttpRequest) -> CopiesOut:
 
 @router.post("/copies", response=CopiesOut)
 def copy_now(request: HttpRequest) -> CopiesOut:
+    """One more copy, for the studio's first teacher."""
     check_owner(request.user)
     make_copy(settings.DATABASE_FILE, datetime.now())
     return _copies_out()
@@ -123,18 +126,21 @@ def _copies_out() -> CopiesOut:
 
 @router.get("/people", response=PeopleOut)
 def read_people(request: HttpRequest) -> PeopleOut:
+    """Who teaches here, for the studio's first teacher."""
     check_owner(request.user)
     return _people_out()
 
 
 @router.post("/people", response=PeopleOut)
 def add_person(request: HttpRequest, data: ColleagueIn) -> PeopleOut:
+    """A new teacher, with a password that is told this once."""
     check_owner(request.user)
     return _people_out(add_colleague(data.name))
 
 
 @router.post("/people/{int:teacher_id}/password", response=PeopleOut)
 def new_password(request: HttpRequest, teacher_id: int) -> PeopleOut:
+    """A new password, told this once; other devices are signed out."""
     _owner_or_nobody(request)
     if teacher_id == request.user.pk:
         raise StudioError("bad_input", "teacher", "change your own password under Your password")
@@ -143,6 +149,7 @@ def new_password(request: HttpRequest, teacher_id: int) -> PeopleOut:
 
 @router.delete("/people/{int:teacher_id}", response=PeopleOut)
 def remove_person(request: HttpRequest, teacher_id: int) -> PeopleOut:
+    """Remove a teacher who has no players."""
     _owner_or_nobody(request)
     remove_colleague(teacher_id)
     return _people_out()

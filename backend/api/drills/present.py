@@ -11,6 +11,7 @@ LITTLE = 0.05  # of the heaviest bar: no reason is told below
 
 
 def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
+    """Notes to be heard; [] where there is no music."""
     notes = drill_json(drill)["notes"] if drill else []
     return [
         DrillNoteOut(**{name: note[name] for name in DrillNoteOut.model_fields}) for note in notes
@@ -18,6 +19,7 @@ def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
 
 
 def loaded_bars(passage: Passage) -> list[LoadedBarOut]:
+    """How heavy each bar is for the hand, the heaviest 1."""
     causes = load_catalogue().causes
     totals = passage.loads.totals()
     most = max((totals[bar] for bar in passage.shown), default=0.0) or 1.0

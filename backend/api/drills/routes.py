@@ -29,6 +29,7 @@ MUSICXML = "application/vnd.recordare.musicxml+xml"
 
 @router.get("/choices", response=DrillChoicesOut)
 def read_choices(request: HttpRequest) -> DrillChoicesOut:
+    """Drills of an instrument, its positions and frames."""
     return DrillChoicesOut(
         drills=[
             DrillKindOut(
@@ -46,6 +47,7 @@ def read_choices(request: HttpRequest) -> DrillChoicesOut:
 
 @router.get("/one", response=DrillOut)
 def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
+    """A drill as music, notes and what it asks of the hand."""
     drill = _drill(wanted)
     finger = wanted.finger or wanted.high or USUAL_FINGER
     passage = passage_of_drill(drill, Asked(drill.instrument, finger=finger))
@@ -61,12 +63,14 @@ def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
 
 @router.get("/one.musicxml", openapi_extra={"responses": {200: {"content": {MUSICXML: {}}}}})
 def read_musicxml(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
+    """The same as MusicXML."""
     drill = _drill(wanted)
     return as_file(to_musicxml(drill).encode(), MUSICXML, f"{drill.name}.musicxml")
 
 
 @router.get("/one.mid", openapi_extra={"responses": {200: {"content": {"audio/midi": {}}}}})
 def read_midi(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
+    """The same as MIDI."""
     drill = _drill(wanted)
     return as_file(to_midi(drill), "audio/midi", f"{drill.name}.mid")
 

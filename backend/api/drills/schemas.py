@@ -14,6 +14,8 @@ class DrillNoteOut(Schema):
 
 
 class DrillKindOut(Schema):
+    """A drill that can be tried, and what it lets one choose."""
+
     id: str
     title: str
     hint: str

@@ -18,6 +18,7 @@ from studio.models import Group, Player
 
 
 def brief_out(group: Group) -> GroupOut:
+    """A group in a list."""
     players = list(group.players.all())
     return GroupOut(
         id=group.pk,
@@ -28,10 +29,12 @@ def brief_out(group: Group) -> GroupOut:
 
 
 def first_name(player: Player) -> str:
+    """What stands on cards."""
     return player.name.split()[0]
 
 
 def check_choice_out(group: Group, on: date) -> CheckChoiceOut:
+    """Checks to choose from."""
     return CheckChoiceOut(
         possible=[e.id for e in possible_checks(group)],
         proposed=[e.id for e in proposed_checks(group, on)],
@@ -39,6 +42,7 @@ def check_choice_out(group: Group, on: date) -> CheckChoiceOut:
 
 
 def sweep_out(found: Sweep, on: date) -> SweepOut:
+    """A sweep as it leaves the API."""
     return SweepOut(
         id=found.group.pk,
         name=found.group.name,
@@ -85,6 +89,7 @@ def _row_out(row: SweepRow, found: Sweep, on: date) -> SweepRowOut:
 
 
 def roster_row_out(row: RosterRow) -> RosterRowOut:
+    """What one line of a pasted list would do."""
     return RosterRowOut(
         line=row.line,
         name=row.name,

@@ -15,11 +15,13 @@ router = Router(tags=["groups"])
 
 @router.get("/{int:group_id}/round", response=RoundOut)
 def read_round(request: HttpRequest, group_id: int) -> RoundOut:
+    """Who watches whom, what they said today, and who needs the teacher."""
     return _out(round_of(group_of(request.user, group_id), today(request)))
 
 
 @router.post("/{int:group_id}/round", response=RoundOut)
 def told(request: HttpRequest, group_id: int, data: PartnerLookIn) -> RoundOut:
+    """What one said of another; null takes it back."""
     group, on = group_of(request.user, group_id), today(request)
     keep_look(group, data.player, data.watcher, data.check, saw=data.saw, on=on)
     return _out(round_of(group, on))

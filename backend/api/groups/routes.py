@@ -40,11 +40,13 @@ def _sweep_out(group: Group, on: date) -> SweepOut:
 
 @router.get("", response=list[GroupOut])
 def read_groups(request: HttpRequest) -> list[GroupOut]:
+    """The groups of a teacher."""
     return [brief_out(group) for group in groups_of(request.user)]
 
 
 @router.post("", response=GroupOut)
 def make_group(request: HttpRequest, data: GroupIn) -> GroupOut:
+    """A new group."""
     return brief_out(save_group(request.user, None, data.name, data.players))
 
 
@@ -63,11 +65,13 @@ def bring_in(request: HttpRequest, data: RosterIn) -> GroupOut:
 
 @router.get("/{int:group_id}", response=SweepOut)
 def read_sweep(request: HttpRequest, group_id: int) -> SweepOut:
+    """The group with what was seen today and before."""
     return _sweep_out(group_of(request.user, group_id), today(request))
 
 
 @router.post("/{int:group_id}", response=GroupOut)
 def change_group(request: HttpRequest, group_id: int, data: GroupIn) -> GroupOut:
+    """Another name, other players."""
     group = group_of(request.user, group_id)
     return brief_out(save_group(request.user, group, data.name, data.players))
 
@@ -87,12 +91,14 @@ def read_checks(request: HttpRequest, group_id: int) -> CheckChoiceOut:
 
 @router.post("/{int:group_id}/checks", response=SweepOut)
 def choose(request: HttpRequest, group_id: int, data: ChecksIn) -> SweepOut:
+    """Choose one to three checks."""
     group = choose_checks(group_of(request.user, group_id), data.checks)
     return _sweep_out(group, today(request))
 
 
 @router.post("/{int:group_id}/grades", response=SweepOut)
 def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepOut:
+    """One player's grade of one check, into the lesson of that day."""
     group, on = group_of(request.user, group_id), today(request)
     seen_on = day_seen(data.seen_on, on)
     grade(
@@ -109,6 +115,7 @@ def grade_one(request: HttpRequest, group_id: int, data: SweepGradeIn) -> SweepO
 
 @router.post("/{int:group_id}/rest", response=SweepOut)
 def grade_rest(request: HttpRequest, group_id: int, data: RestIn) -> SweepOut:
+    """All others: not there."""
     group, on = group_of(request.user, group_id), today(request)
     grade_the_rest(group, data.check, key=data.client_key, on=day_seen(data.seen_on, on))
     return _sweep_out(group, on)

@@ -10,6 +10,8 @@ from api.types import RecordId
 
 
 class GroupOut(Schema):
+    """A group with the ids and names of its players."""
+
     id: int
     name: str
     players: list[int]
@@ -17,16 +19,22 @@ class GroupOut(Schema):
 
 
 class GroupIn(Schema):
+    """Name and players of a group; a player is in one group at most."""
+
     name: str = Field(max_length=200)
     players: list[RecordId] = Field(max_length=60)
 
 
 class CheckChoiceOut(Schema):
+    """Checks that can be seen in passing, and those that would tell most."""
+
     possible: list[str]
     proposed: list[str]
 
 
 class ChecksIn(Schema):
+    """One to three checks."""
+
     checks: list[str] = Field(max_length=10)
 
 
@@ -43,6 +51,8 @@ class SweepGradeIn(Schema):
 
 
 class RestIn(Schema):
+    """All who have no grade of this check yet: not there."""
+
     client_key: str = Field(min_length=8, max_length=64)
     check: str = Field(max_length=40)
     seen_on: date | None = None
@@ -63,6 +73,8 @@ class SweepRowOut(Schema):
 
 
 class CloserOut(Schema):
+    """Somebody to look at alone. `is_more`: more than the time before."""
+
     player: int
     check: str
     grade: int
@@ -91,6 +103,8 @@ class RoundPairOut(Schema):
 
 
 class PartnerLookOut(Schema):
+    """What a partner said to have seen of a check today, or not."""
+
     player: int
     check: str
     saw: bool

@@ -93,6 +93,7 @@ def exercise_pair_out(wanted: ExercisePairIn) -> TwoHandsOut | None:
 
 
 def two_hands_out(pair: Pair | None) -> TwoHandsOut | None:
+    """Two hands beside each other; None where there are none."""
     if pair is None:
         return None
     frames = [FrameOut(**paths_json(frame)) for frame in pair.frames]
@@ -105,6 +106,7 @@ def angles_out(data: PointsIn) -> list[AngleOut]:
 
 
 def angles_of(points: Points) -> list[AngleOut]:
+    """Angles from points, in degrees."""
     found: dict[str, Any] = angles_json(points, load_catalogue())["angles"]
     elbow = found.pop(ELBOW, None)
     if elbow:

@@ -38,6 +38,8 @@ class PlaceOut(Schema):
 
 
 class FrameOut(Schema):
+    """One drawn hand. `width`, `height`: of its view box."""
+
     width: float
     height: float
     paths: list[PathOut]
@@ -61,10 +63,14 @@ class TwoHandsIn(Schema):
 
 
 class CheckPairIn(TwoHandsIn):
+    """A check whose hands are drawn."""
+
     evidence: str = Field(max_length=40)
 
 
 class ExercisePairIn(TwoHandsIn):
+    """An exercise whose hands are drawn."""
+
     exercise: str = Field(max_length=40)
 
 
@@ -113,6 +119,8 @@ class SpanOut(Schema):
 
 
 class FingerPointsIn(PointsIn):
+    """Points of one finger on a picture, in its pixels."""
+
     finger: int = Field(ge=1, le=4)
 
 

@@ -48,6 +48,7 @@ from studio.takes.takes import SLOW, drill_to_play
 
 
 def home_out(week: HomeWeek) -> HomeOut:
+    """A week as the phone shows it, with nothing a family need not see."""
     lesson = week.lesson
     instrument = Instrument(lesson.player.instrument)
     exercises = load_catalogue().exercises
@@ -205,6 +206,7 @@ def _self_check_out(lesson: Lesson, *, are_shown: bool) -> list[SelfCheckOut]:
 
 
 def day_out(log: HomeDay) -> HomeDayOut:
+    """One day that was told."""
     return HomeDayOut(
         date=log.date,
         done=Done(log.done),

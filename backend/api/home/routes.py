@@ -24,12 +24,14 @@ router = Router(tags=["home"], auth=None, throttle=READING)
 
 @router.get("/{token}", response=HomeOut)
 def read_week(request: HttpRequest, response: HttpResponse, token: str) -> HomeOut:
+    """The week of whoever has this link; 410 where it has ended."""
     response["X-Robots-Tag"] = NOT_FOR_SEARCH
     return home_out(open_link(token, today_behind(token)))
 
 
 @router.post("/{token}/days", response=HomeOut, throttle=TELLING)
 def keep_day(request: HttpRequest, token: str, data: HomeDayIn) -> HomeOut:
+    """What was told of a day at home; sent twice it counts once."""
     return home_out(log_day(token, data.dict(), today_behind(token)))
 
 

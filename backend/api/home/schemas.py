@@ -146,6 +146,8 @@ class HomeTakeAskOut(Schema):
 
 
 class HomeTakeIn(Schema):
+    """A take from home, with the key under which it counts once."""
+
     client_key: str = Field(min_length=8, max_length=64)
     date: date
 

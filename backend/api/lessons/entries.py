@@ -38,11 +38,15 @@ Found = Grade | MeasuredValue | ComparedGrades
 
 
 class CauseWord(Schema):
+    """The teacher's word on a cause; null takes it back."""
+
     word: Literal["pinned", "dismissed", "open"]
     why: str = ""
 
 
 class ShownResult(Schema):
+    """How an exercise of last week went when it was shown. `pain`: 0..10."""
+
     passed: bool
     pain: float | None = None
 
@@ -72,6 +76,8 @@ class ObservationEntry(_Entry):
 
 
 class ReportsEntry(_Entry):
+    """What is told of the body; what is left out was not asked."""
+
     kind: Literal["reports"]
     value: Reports | None = None
 
@@ -120,6 +126,8 @@ class ResultEntry(_Entry):
 
 
 class OrderEntry(_Entry):
+    """In which order checks are proposed."""
+
     kind: Literal["order"]
     value: str
 
@@ -146,6 +154,8 @@ class DislikedEntry(_Entry):
 
 
 class HarderEntry(_Entry):
+    """Whether the music has become harder since the lesson before."""
+
     kind: Literal["harder"]
     value: bool
 
@@ -159,6 +169,8 @@ class FitEntry(_Entry):
 
 
 class LineEntry(_Entry):
+    """The teacher's own line on the sheet."""
+
     kind: Literal["line"]
     value: str
 
@@ -185,6 +197,8 @@ class FocusEntry(_Entry):
 
 
 class PlanEntry(_Entry):
+    """The week that is given; null takes it back."""
+
     kind: Literal["plan"]
     value: list[Wish] | None = None
 

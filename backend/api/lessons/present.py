@@ -75,10 +75,12 @@ FINGER_PLACES = {"tip", "middle", "finger"}
 
 
 def lesson_out(lesson: Lesson) -> LessonOut:
+    """A lesson as it leaves the API."""
     return view_out(LessonView(lesson))
 
 
 def view_out(view: LessonView) -> LessonOut:
+    """The same of a lesson that is open already."""
     lesson, diagnosis = view.lesson, view.diagnosis
     look = lesson_look(view, view.past.last_real)
     decided = lesson.focuses.all()

@@ -15,6 +15,7 @@ router = Router(tags=["lessons"])
 
 @router.get("/{int:lesson_id}", response=LessonOut)
 def read_lesson(request: HttpRequest, lesson_id: int) -> LessonOut:
+    """Everything of one lesson as it follows from its entries; 404 for another teacher's."""
     return lesson_out(lesson_of(request.user, lesson_id))
 
 
@@ -26,6 +27,7 @@ def read_last_time(request: HttpRequest, lesson_id: int) -> list[str]:
 
 @router.post("/{int:lesson_id}/entries", response=LessonOut)
 def add_entry(request: HttpRequest, lesson_id: int, data: EntryIn) -> LessonOut:
+    """Keep one entry; sent twice under one key it counts once."""
     must_own_lesson(request.user, lesson_id)
     opened = record(
         lesson_id, client_key=data.client_key, kind=data.kind, key=data.key, value=data.value

@@ -20,6 +20,8 @@ class ComparedOut(Schema):
 
 
 class FindingOut(Schema):
+    """A finding as it was entered, with the grades 0..3 that follow."""
+
     grade: int
     by_finger: dict[str, int]
     value: float | None
@@ -28,12 +30,17 @@ class FindingOut(Schema):
 
 
 class PreviousOut(Schema):
+    """The newest earlier finding of a check, with its day."""
+
     lesson: int
     date: date
     findings: dict[str, FindingOut]
 
 
 class ReasonOut(Schema):
+    """One piece of evidence for or against a cause. `weight`: change in log odds when it is
+    left out."""
+
     evidence: str
     phrase: str
     weight: float
@@ -60,6 +67,8 @@ class CauseOut(Schema):
 
 
 class FocusOut(Schema):
+    """A cause that is worked on, and why. `is_engines`: the one that was proposed."""
+
     cause: str
     name: str
     fingers: list[int]
@@ -160,6 +169,9 @@ class WithheldOut(Schema):
 
 
 class ProposalOut(Schema):
+    """A proposed week. `minutes_a_day`, `budget`: minutes of its fullest day, and of a day at
+    all."""
+
     items: list[PlanItemOut]
     offered: list[str]
     withheld: list[WithheldOut]
@@ -172,6 +184,8 @@ class ProposalOut(Schema):
 
 
 class AlternativeOut(Schema):
+    """Another week that could be taken, and in what it differs."""
+
     differs: str
     items: list[PlanItemOut]
     minutes_a_day: float
@@ -195,6 +209,8 @@ class PlanOut(Schema):
 
 
 class ReviewOut(Schema):
+    """An exercise of last week: what was told of it, and what is proposed for it. `pain`: 0..10."""
+
     item: int
     exercise: str
     name: str

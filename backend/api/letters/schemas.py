@@ -13,6 +13,8 @@ class ParagraphOut(Schema):
 
 
 class LetterOut(Schema):
+    """A draft; every sentence can be changed before it is printed."""
+
     player: int
     name: str
     title: str
@@ -21,11 +23,15 @@ class LetterOut(Schema):
 
 
 class ParagraphIn(Schema):
+    """A paragraph as it is to be printed. `kind`: which part of the letter."""
+
     heading: str = Field(default="", max_length=120)
     text: str = Field(max_length=6000)
 
 
 class LetterIn(Schema):
+    """One letter as it is to be printed."""
+
     player: int
     title: str = Field(max_length=200)
     paragraphs: list[ParagraphIn] = Field(max_length=12)
@@ -33,5 +39,7 @@ class LetterIn(Schema):
 
 
 class LettersIn(Schema):
+    """Letters to be printed together."""
+
     paper: Paper = Paper.A4
     letters: list[LetterIn] = Field(min_length=1, max_length=60)

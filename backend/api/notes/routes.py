@@ -15,11 +15,13 @@ router = Router(tags=["notes"])
 
 @router.get("/{int:player_id}/notes", response=list[NoteOut])
 def read_notes(request: HttpRequest, player_id: int) -> list[NoteOut]:
+    """Open lines for next time first, then the newest."""
     return _out(player_of(request.user, player_id))
 
 
 @router.post("/{int:player_id}/notes", response=list[NoteOut])
 def keep_note(request: HttpRequest, player_id: int, data: NoteIn) -> list[NoteOut]:
+    """Keep one line; the answer is the whole list."""
     player = player_of(request.user, player_id)
     now = today(request)
     if data.on is not None and data.on > now:
@@ -30,6 +32,7 @@ def keep_note(request: HttpRequest, player_id: int, data: NoteIn) -> list[NoteOu
 
 @router.post("/{int:player_id}/notes/{int:note_id}", response=list[NoteOut])
 def settle(request: HttpRequest, player_id: int, note_id: int, data: NoteDoneIn) -> list[NoteOut]:
+    """Done with, or open again."""
     player = player_of(request.user, player_id)
     settle_note(player, note_id, today(request) if data.done else None)
     return _out(player)
@@ -37,6 +40,7 @@ def settle(request: HttpRequest, player_id: int, note_id: int, data: NoteDoneIn)
 
 @router.delete("/{int:player_id}/notes/{int:note_id}", response=list[NoteOut])
 def remove(request: HttpRequest, player_id: int, note_id: int) -> list[NoteOut]:
+    """What is gone already stays gone."""
     player = player_of(request.user, player_id)
     remove_note(player, note_id)
     return _out(player)

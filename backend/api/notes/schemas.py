@@ -15,6 +15,8 @@ class NoteIn(Schema):
 
 
 class NoteOut(Schema):
+    """A line to oneself. `done_on`: since when it is done with, null while it is open."""
+
     id: int
     kind: str
     on: datetime.date
@@ -23,4 +25,6 @@ class NoteOut(Schema):
 
 
 class NoteDoneIn(Schema):
+    """Done with, or open again."""
+
     done: bool

@@ -26,6 +26,7 @@ router = Router(tags=["pictures"])
 
 @router.get("/{int:player_id}/pictures", response=list[PictureOut])
 def read_pictures(request: HttpRequest, player_id: int) -> list[PictureOut]:
+    """The pictures of a player, oldest first."""
     return _out(player_of(request.user, player_id))
 
 
@@ -45,6 +46,7 @@ def keep(
     openapi_extra={"responses": {200: {"content": {"image/jpeg": {}}}}},
 )
 def read_picture(request: HttpRequest, player_id: int, name: str) -> HttpResponse:
+    """The picture itself, as it is kept."""
     picture = picture_of(player_of(request.user, player_id), name)
     response = HttpResponse(bytes(picture.image), content_type="image/jpeg")
     # Nothing of it stays in a browser that others use too.
@@ -54,6 +56,7 @@ def read_picture(request: HttpRequest, player_id: int, name: str) -> HttpRespons
 
 @router.delete("/{int:player_id}/pictures/{name}", response=list[PictureOut])
 def remove(request: HttpRequest, player_id: int, name: str) -> list[PictureOut]:
+    """What is gone already stays gone."""
     player = player_of(request.user, player_id)
     picture_of(player, name).delete()
     empty_log()

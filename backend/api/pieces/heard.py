@@ -34,6 +34,7 @@ def to_hear_out(told: ReadPiece, *, simulated: bool) -> tuple[ToHearOut | None, 
 
 
 def heard_out(told: ReadPiece) -> HeardOut | None:
+    """What takes of a piece tell, bar by bar."""
     kept: dict[str, Any] | None = told.piece.heard
     if kept is None:
         return None

@@ -34,6 +34,7 @@ WAY_SEED = 101  # of the first drill: no other music of the page has it
 
 
 def piece_out(piece: Piece) -> PieceOut:
+    """One line of the list of pieces."""
     return PieceOut(
         id=piece.pk,
         title=piece.title,

@@ -29,6 +29,7 @@ router = Router(tags=["pieces"])
 
 @router.get("/{int:player_id}/pieces", response=list[PieceOut])
 def read_pieces(request: HttpRequest, player_id: int) -> list[PieceOut]:
+    """The pieces of a player, oldest first."""
     return [piece_out(piece) for piece in pieces_of(player_of(request.user, player_id))]
 
 
@@ -44,6 +45,7 @@ def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> 
 
 @router.get("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
 def read_piece(request: HttpRequest, player_id: int, piece_id: int) -> PassageOut:
+    """A piece read for this hand: fingers, loads, places, where to let go."""
     return _out(request, read(piece_of(player_of(request.user, player_id), piece_id)))
 
 
@@ -125,6 +127,7 @@ def read_part(
 
 @router.delete("/{int:player_id}/pieces/{int:piece_id}", response=list[PieceOut])
 def remove(request: HttpRequest, player_id: int, piece_id: int) -> list[PieceOut]:
+    """What is gone already stays gone."""
     player = player_of(request.user, player_id)
     remove_piece(piece_of(player, piece_id))
     empty_log()

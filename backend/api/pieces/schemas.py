@@ -17,6 +17,8 @@ class PieceOut(Schema):
 
 
 class PiecePartOut(Schema):
+    """A part of a score that can be chosen."""
+
     id: str
     name: str
 

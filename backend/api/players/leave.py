@@ -15,6 +15,8 @@ router = Router(tags=["players"])
 
 
 class LeaveIn(Schema):
+    """Who has given leave to keep pictures or sounds, by name."""
+
     kind: str = Field(max_length=7)
     by: str = Field(max_length=6)
     name: str = Field(max_length=200)
@@ -41,6 +43,7 @@ class KeptOut(Schema):
 
 @router.get("/{int:player_id}/kept", response=KeptOut)
 def read_kept(request: HttpRequest, player_id: int) -> KeptOut:
+    """What is kept of a player, for how long, and by whose leave."""
     return kept_out(player_of(request.user, player_id))
 
 
@@ -61,6 +64,7 @@ def take_back(request: HttpRequest, player_id: int, kind: str) -> KeptOut:
 
 
 def kept_out(player: Player) -> KeptOut:
+    """The same as it leaves the API."""
     kept = kept_of(player)
     leaves = [
         LeaveOut(kind=each.kind, by=each.by, name=each.name, on=each.on)

@@ -31,6 +31,7 @@ from studio.today.day_list import DayRow
 
 
 def day_row(row: DayRow, on: date) -> DayRowOut:
+    """One line of the day as it leaves the API."""
     causes = load_catalogue().causes
     return DayRowOut(
         player=player_brief(row.player, on),
@@ -50,6 +51,7 @@ def day_row(row: DayRow, on: date) -> DayRowOut:
 
 
 def away_out(change: LessonChange) -> AwayOut:
+    """A lesson that falls out or is moved."""
     return AwayOut(to=change.to, at=f"{change.at:%H:%M}" if change.at else None)
 
 

@@ -46,6 +46,7 @@ router = Router(tags=["players"])
 
 @router.get("/today", response=DayOut)
 def read_day(request: HttpRequest) -> DayOut:
+    """The day of the teacher, whoever comes first."""
     on = today(request)
     rows = day_rows(request.user, on)
     return DayOut(
@@ -67,6 +68,7 @@ def read_day(request: HttpRequest) -> DayOut:
 
 @router.post("", response=PlayerOut)
 def add_player(request: HttpRequest, data: PlayerIn) -> PlayerOut:
+    """A new player; only name and instrument are needed."""
     on = today(request)
     return player_out(save_player(request.user, None, data.dict(), on), on)
 
@@ -82,6 +84,7 @@ def bring_in(request: HttpRequest, file: File[UploadedFile]) -> ImportedOut:
 
 @router.post("/{int:player_id}", response=PlayerOut)
 def change_player(request: HttpRequest, player_id: int, data: PlayerIn) -> PlayerOut:
+    """Change the plain facts of a player."""
     player, on = player_of(request.user, player_id), today(request)
     return player_out(save_player(request.user, player, data.dict(), on), on)
 
@@ -108,6 +111,7 @@ def be_away(request: HttpRequest, player_id: int, data: AwayIn) -> tuple[int, No
 
 @router.delete("/{int:player_id}/away", response={204: None})
 def be_here_after_all(request: HttpRequest, player_id: int) -> tuple[int, None]:
+    """Take back that a lesson falls out or is moved."""
     take_back_change(player_of(request.user, player_id), today(request))
     return 204, None
 

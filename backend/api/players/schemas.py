@@ -43,6 +43,8 @@ class ToldAtHomeOut(Schema):
 
 
 class DayRowOut(Schema):
+    """One line of the day: whom, when, and what is to be known first."""
+
     player: PlayerBrief
     time: str | None
     is_today: bool
@@ -59,6 +61,8 @@ class DayRowOut(Schema):
 
 
 class FreeTimeOut(Schema):
+    """A day and a time at which nobody comes."""
+
     on: date
     at: str
 
@@ -79,6 +83,8 @@ class LineOut(Schema):
 
 
 class DayOut(Schema):
+    """The day in order of time, and what over the studio asks for attention."""
+
     date: date
     rows: list[DayRowOut]
     lines: list[LineOut]
@@ -115,11 +121,15 @@ class TimelineLesson(Schema):
 
 
 class LadderStep(Schema):
+    """A step and the day since which it is practised."""
+
     date: date
     rung: int
 
 
 class LadderOut(Schema):
+    """The steps of one exercise over time. `rungs`: how many it has."""
+
     exercise: str
     name: str
     rungs: int

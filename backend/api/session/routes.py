@@ -89,6 +89,7 @@ def who_is_here(request: HttpRequest) -> SessionOut:
     ],
 )
 def sign_in(request: HttpRequest, data: SignInIn) -> SessionOut:
+    """Begin a session; 401 where name and password do not match."""
     user = authenticate(request, username=data.username, password=data.password)
     if user is None:
         raise StudioError("sign_in_failed")
@@ -98,5 +99,6 @@ def sign_in(request: HttpRequest, data: SignInIn) -> SessionOut:
 
 @router.post("/sign-out", response=SessionOut)
 def sign_out(request: HttpRequest) -> SessionOut:
+    """End the session."""
     logout(request)
     return SessionOut(teacher=None)

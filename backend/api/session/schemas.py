@@ -16,9 +16,13 @@ class TeacherOut(Schema):
 
 
 class SessionOut(Schema):
+    """Who is signed in, and what of the studio every page needs."""
+
     teacher: TeacherOut | None
 
 
 class SignInIn(Schema):
+    """Name and password."""
+
     username: str = Field(max_length=150)
     password: str = Field(max_length=200)

@@ -29,11 +29,13 @@ router = Router(tags=["setups"])
 
 @router.get("/{int:player_id}/setups", response=list[SetupOut])
 def read_setups(request: HttpRequest, player_id: int) -> list[SetupOut]:
+    """How the instrument was fitted, the newest first."""
     return _out(player_of(request.user, player_id))
 
 
 @router.post("/{int:player_id}/setups", response=list[SetupOut])
 def keep_setup(request: HttpRequest, player_id: int, data: SetupIn) -> list[SetupOut]:
+    """Keep one record of the fit, of today where no day is told."""
     player = player_of(request.user, player_id)
     save_setup(player, data.dict(), today(request))
     return _out(player)
@@ -41,6 +43,7 @@ def keep_setup(request: HttpRequest, player_id: int, data: SetupIn) -> list[Setu
 
 @router.delete("/{int:player_id}/setups/{int:setup_id}", response=list[SetupOut])
 def remove(request: HttpRequest, player_id: int, setup_id: int) -> list[SetupOut]:
+    """What is gone already stays gone."""
     player = player_of(request.user, player_id)
     remove_setup(player, setup_id)
     return _out(player)

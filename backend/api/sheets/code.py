@@ -14,11 +14,13 @@ THIS_COMPUTER = {"localhost", "127.0.0.1", "::1"}
 
 
 def address_of(request: HttpRequest, link: HomeLink) -> str:
+    """The whole address of a link as this request reached the server."""
     page = f"/home/{link.token}"
     return settings.ADDRESS + page if settings.ADDRESS else request.build_absolute_uri(page)
 
 
 def is_local(address: str) -> bool:
+    """True for an address that only this computer reaches."""
     return urlsplit(address).hostname in THIS_COMPUTER
 
 

@@ -31,6 +31,7 @@ router = Router(tags=["sheets"])
 
 @router.get("/{int:lesson_id}/sheet", response=SheetOut)
 def read_sheet(request: HttpRequest, lesson_id: int) -> SheetOut:
+    """The sheet of a lesson in words."""
     return _sheet_out(build_sheet(lesson_of(request.user, lesson_id), today(request)))
 
 
@@ -72,6 +73,7 @@ def read_sheet_pages(
     openapi_extra={"responses": {200: {"content": {"text/calendar": {}}}}},
 )
 def read_calendar(request: HttpRequest, lesson_id: int, at: WallTime = USUAL_TIME) -> HttpResponse:
+    """The days of practice as an iCalendar file."""
     lesson = lesson_of(request.user, lesson_id)
     return as_file(
         week_calendar(HomeWeek(lesson, lesson.date), at),
@@ -101,6 +103,7 @@ def read_how(
 
 @router.get("/{int:lesson_id}/link", response=LinkOut)
 def read_link(request: HttpRequest, lesson_id: int) -> LinkOut:
+    """The address of the player's week, null where there is none."""
     return _link_out(request, link_of(lesson_of(request.user, lesson_id).player))
 
 
@@ -112,6 +115,7 @@ def make(request: HttpRequest, lesson_id: int) -> LinkOut:
 
 @router.delete("/{int:lesson_id}/link", response=LinkOut)
 def revoke(request: HttpRequest, lesson_id: int) -> LinkOut:
+    """End the link; what waits on the phone is kept there."""
     revoke_link(lesson_of(request.user, lesson_id).player)
     return _link_out(request, None)
 

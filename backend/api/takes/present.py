@@ -44,6 +44,7 @@ VIBRATO = "vibrato.narrow"
 
 
 def takes_out(lesson: Lesson, evidence: str, *, simulated: bool) -> TakesOut:
+    """Takes in the order of playing, with their sentence and what they propose."""
     asked = to_play(lesson, evidence)
     takes = takes_of(lesson, evidence)
     return TakesOut(
@@ -138,6 +139,7 @@ def _measured(each: MeasuredBeside) -> MeasuredBesideOut:
 
 
 def sound_address(take: Take) -> str | None:
+    """Where the kept sound is read; None where none was kept."""
     kept = getattr(take, "sound", None)
     if kept is None:
         return None

@@ -21,6 +21,7 @@ router = Router(tags=["takes"])
 
 @router.get("/{int:lesson_id}/takes/{evidence}", response=TakesOut)
 def read_takes(request: HttpRequest, lesson_id: int, evidence: str) -> TakesOut:
+    """The takes of a lesson for one check, and what they tell together."""
     return _out(request, lesson_of(request.user, lesson_id), evidence)
 
 
@@ -53,6 +54,7 @@ def add_simulated_take(
 
 @router.delete("/{int:lesson_id}/takes/{evidence}/{int:take_id}", response=TakesOut)
 def remove_take(request: HttpRequest, lesson_id: int, evidence: str, take_id: int) -> TakesOut:
+    """What is gone already stays gone."""
     lesson = lesson_of(request.user, lesson_id)
     take_of(lesson, take_id).delete()
     empty_log()
@@ -87,6 +89,7 @@ def keep(
 
 @router.delete("/{int:lesson_id}/takes/{evidence}/{int:take_id}/sound", response=TakesOut)
 def let_go(request: HttpRequest, lesson_id: int, evidence: str, take_id: int) -> TakesOut:
+    """Do not keep the sound of this take any longer; its numbers stay."""
     lesson = lesson_of(request.user, lesson_id)
     KeptSound.objects.filter(take=take_of(lesson, take_id)).delete()
     empty_log()
@@ -100,6 +103,7 @@ def let_go(request: HttpRequest, lesson_id: int, evidence: str, take_id: int) ->
 def read_sound(
     request: HttpRequest, lesson_id: int, evidence: str, take_id: int, name: str
 ) -> HttpResponse:
+    """The kept sound, as FLAC; 404 where none was kept."""
     kept = sound_of(take_of(lesson_of(request.user, lesson_id), take_id), name)
     response = HttpResponse(bytes(kept.flac), content_type="audio/flac")
     # Nothing of it stays in a browser that others use too.

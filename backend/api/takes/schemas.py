@@ -40,6 +40,8 @@ class HeardNoteOut(Schema):
 
 
 class HeardFingerOut(Schema):
+    """`cents` against the music, `uncertainty` its standard error."""
+
     finger: int
     cents: float
     give: float
@@ -54,6 +56,8 @@ class HeardPairOut(Schema):
 
 
 class VibratoOut(Schema):
+    """`rate` in Hz, `width` in cents from peak to peak."""
+
     finger: int
     rate: float
     width: float
@@ -137,6 +141,8 @@ class TakeOut(Schema):
 
 
 class ByEarValue(Schema):
+    """A number or grade that takes propose."""
+
     value: float
     spread: float | None
     source: Literal["take"] = "take"

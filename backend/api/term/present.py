@@ -22,6 +22,7 @@ from studio.progress.term import KeptTerm
 
 
 def term_out(kept: KeptTerm, size: Size, span: Span) -> TermOut:
+    """The term as it leaves the API, with its picture."""
     term = kept.term
     if term is None:
         return TermOut(

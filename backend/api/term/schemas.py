@@ -84,6 +84,8 @@ class TermMeasureOut(Schema):
 
 
 class TermLesson(Schema):
+    """A lesson of the term and its day."""
+
     id: int
     date: date
 

@@ -11,7 +11,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Catalogue */
+        /**
+         * Read Catalogue
+         * @description Everything that is known, the same for all teachers.
+         */
         get: operations["api_catalogue_routes_read_catalogue"];
         put?: never;
         post?: never;
@@ -28,7 +31,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Desk */
+        /**
+         * Read Desk
+         * @description What a teacher has set once for all players.
+         */
         get: operations["api_desk_routes_read_desk"];
         put?: never;
         post?: never;
@@ -51,7 +57,10 @@ export interface paths {
          */
         get: operations["api_desk_studio_read_copies"];
         put?: never;
-        /** Copy Now */
+        /**
+         * Copy Now
+         * @description One more copy, for the studio's first teacher.
+         */
         post: operations["api_desk_studio_copy_now"];
         delete?: never;
         options?: never;
@@ -68,7 +77,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Change Cuts */
+        /**
+         * Change Cuts
+         * @description Move the three edges of a measure; null goes back to the usual.
+         */
         post: operations["api_desk_routes_change_cuts"];
         delete?: never;
         options?: never;
@@ -83,7 +95,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Glance */
+        /**
+         * Read Glance
+         * @description Counts over a stretch of time, by default the last four months.
+         */
         get: operations["api_desk_studio_read_glance"];
         put?: never;
         post?: never;
@@ -100,7 +115,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Glance Table */
+        /**
+         * Read Glance Table
+         * @description The same as CSV.
+         */
         get: operations["api_desk_studio_read_glance_table"];
         put?: never;
         post?: never;
@@ -123,7 +141,10 @@ export interface paths {
          */
         get: operations["api_desk_routes_read_helped"];
         put?: never;
-        /** Show Helped */
+        /**
+         * Show Helped
+         * @description Whether what went before a change is shown.
+         */
         post: operations["api_desk_routes_show_helped"];
         delete?: never;
         options?: never;
@@ -138,10 +159,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read All Kept */
+        /**
+         * Read All Kept
+         * @description All pictures and sounds of the studio, and until when.
+         */
         get: operations["api_desk_kept_read_all_kept"];
         put?: never;
-        /** Choose Months */
+        /**
+         * Choose Months
+         * @description How long they are kept.
+         */
         post: operations["api_desk_kept_choose_months"];
         delete?: never;
         options?: never;
@@ -158,7 +185,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Switch Keys */
+        /**
+         * Switch Keys
+         * @description Whether single keys act while nothing is typed.
+         */
         post: operations["api_desk_routes_switch_keys"];
         delete?: never;
         options?: never;
@@ -175,7 +205,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Switch Learning */
+        /**
+         * Switch Learning
+         * @description Whether own lessons shift how often causes are met.
+         */
         post: operations["api_desk_routes_switch_learning"];
         delete?: never;
         options?: never;
@@ -192,7 +225,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Forget */
+        /**
+         * Forget
+         * @description Count own lessons anew from today.
+         */
         post: operations["api_desk_routes_forget"];
         delete?: never;
         options?: never;
@@ -227,10 +263,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read People */
+        /**
+         * Read People
+         * @description Who teaches here, for the studio's first teacher.
+         */
         get: operations["api_desk_studio_read_people"];
         put?: never;
-        /** Add Person */
+        /**
+         * Add Person
+         * @description A new teacher, with a password that is told this once.
+         */
         post: operations["api_desk_studio_add_person"];
         delete?: never;
         options?: never;
@@ -248,7 +290,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Remove Person */
+        /**
+         * Remove Person
+         * @description Remove a teacher who has no players.
+         */
         delete: operations["api_desk_studio_remove_person"];
         options?: never;
         head?: never;
@@ -264,7 +309,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** New Password */
+        /**
+         * New Password
+         * @description A new password, told this once; other devices are signed out.
+         */
         post: operations["api_desk_studio_new_password"];
         delete?: never;
         options?: never;
@@ -281,7 +329,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Choose Hand Tone */
+        /**
+         * Choose Hand Tone
+         * @description In which tone hands are drawn.
+         */
         post: operations["api_desk_routes_choose_hand_tone"];
         delete?: never;
         options?: never;
@@ -298,7 +349,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Choose Way */
+        /**
+         * Choose Way
+         * @description Choose in how one teaches; null goes back to the usual.
+         */
         post: operations["api_desk_routes_choose_way"];
         delete?: never;
         options?: never;
@@ -315,7 +369,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Choose Zone */
+        /**
+         * Choose Zone
+         * @description Where the teacher's days begin.
+         */
         post: operations["api_desk_routes_choose_zone"];
         delete?: never;
         options?: never;
@@ -330,7 +387,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Choices */
+        /**
+         * Read Choices
+         * @description Drills of an instrument, its positions and frames.
+         */
         get: operations["api_drills_routes_read_choices"];
         put?: never;
         post?: never;
@@ -347,7 +407,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Drill */
+        /**
+         * Read Drill
+         * @description A drill as music, notes and what it asks of the hand.
+         */
         get: operations["api_drills_routes_read_drill"];
         put?: never;
         post?: never;
@@ -364,7 +427,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Midi */
+        /**
+         * Read Midi
+         * @description The same as MIDI.
+         */
         get: operations["api_drills_routes_read_midi"];
         put?: never;
         post?: never;
@@ -381,7 +447,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Musicxml */
+        /**
+         * Read Musicxml
+         * @description The same as MusicXML.
+         */
         get: operations["api_drills_routes_read_musicxml"];
         put?: never;
         post?: never;
@@ -398,10 +467,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Groups */
+        /**
+         * Read Groups
+         * @description The groups of a teacher.
+         */
         get: operations["api_groups_routes_read_groups"];
         put?: never;
-        /** Make Group */
+        /**
+         * Make Group
+         * @description A new group.
+         */
         post: operations["api_groups_routes_make_group"];
         delete?: never;
         options?: never;
@@ -456,10 +531,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Sweep */
+        /**
+         * Read Sweep
+         * @description The group with what was seen today and before.
+         */
         get: operations["api_groups_routes_read_sweep"];
         put?: never;
-        /** Change Group */
+        /**
+         * Change Group
+         * @description Another name, other players.
+         */
         post: operations["api_groups_routes_change_group"];
         /**
          * Remove Group
@@ -484,7 +565,10 @@ export interface paths {
          */
         get: operations["api_groups_routes_read_checks"];
         put?: never;
-        /** Choose */
+        /**
+         * Choose
+         * @description Choose one to three checks.
+         */
         post: operations["api_groups_routes_choose"];
         delete?: never;
         options?: never;
@@ -501,7 +585,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Grade One */
+        /**
+         * Grade One
+         * @description One player's grade of one check, into the lesson of that day.
+         */
         post: operations["api_groups_routes_grade_one"];
         delete?: never;
         options?: never;
@@ -518,7 +605,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Grade Rest */
+        /**
+         * Grade Rest
+         * @description All others: not there.
+         */
         post: operations["api_groups_routes_grade_rest"];
         delete?: never;
         options?: never;
@@ -533,10 +623,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Round */
+        /**
+         * Read Round
+         * @description Who watches whom, what they said today, and who needs the teacher.
+         */
         get: operations["api_groups_rounds_read_round"];
         put?: never;
-        /** Told */
+        /**
+         * Told
+         * @description What one said of another; null takes it back.
+         */
         post: operations["api_groups_rounds_told"];
         delete?: never;
         options?: never;
@@ -693,7 +789,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Hand */
+        /**
+         * Read Hand
+         * @description A hand in the posture of these signs.
+         */
         get: operations["api_hands_routes_read_hand"];
         put?: never;
         post?: never;
@@ -751,7 +850,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Week */
+        /**
+         * Read Week
+         * @description The week of whoever has this link; 410 where it has ended.
+         */
         get: operations["api_home_routes_read_week"];
         put?: never;
         post?: never;
@@ -770,7 +872,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keep Day */
+        /**
+         * Keep Day
+         * @description What was told of a day at home; sent twice it counts once.
+         */
         post: operations["api_home_routes_keep_day"];
         delete?: never;
         options?: never;
@@ -865,7 +970,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Lesson */
+        /**
+         * Read Lesson
+         * @description Everything of one lesson as it follows from its entries; 404 for another teacher's.
+         */
         get: operations["api_lessons_routes_read_lesson"];
         put?: never;
         post?: never;
@@ -888,7 +996,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Add Entry */
+        /**
+         * Add Entry
+         * @description Keep one entry; sent twice under one key it counts once.
+         */
         post: operations["api_lessons_routes_add_entry"];
         delete?: never;
         options?: never;
@@ -943,7 +1054,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Link */
+        /**
+         * Read Link
+         * @description The address of the player's week, null where there is none.
+         */
         get: operations["api_sheets_routes_read_link"];
         put?: never;
         /**
@@ -951,7 +1065,10 @@ export interface paths {
          * @description A new private link for this lesson's player; the one before stops working.
          */
         post: operations["api_sheets_routes_make"];
-        /** Revoke */
+        /**
+         * Revoke
+         * @description End the link; what waits on the phone is kept there.
+         */
         delete: operations["api_sheets_routes_revoke"];
         options?: never;
         head?: never;
@@ -965,7 +1082,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Calendar */
+        /**
+         * Read Calendar
+         * @description The days of practice as an iCalendar file.
+         */
         get: operations["api_sheets_routes_read_calendar"];
         put?: never;
         post?: never;
@@ -982,7 +1102,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Sheet */
+        /**
+         * Read Sheet
+         * @description The sheet of a lesson in words.
+         */
         get: operations["api_sheets_routes_read_sheet"];
         put?: never;
         post?: never;
@@ -1039,7 +1162,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Takes */
+        /**
+         * Read Takes
+         * @description The takes of a lesson for one check, and what they tell together.
+         */
         get: operations["api_takes_routes_read_takes"];
         put?: never;
         /**
@@ -1083,7 +1209,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Remove Take */
+        /**
+         * Remove Take
+         * @description What is gone already stays gone.
+         */
         delete: operations["api_takes_routes_remove_take"];
         options?: never;
         head?: never;
@@ -1124,7 +1253,10 @@ export interface paths {
          * @description Keep the sound of a take; without this it is let go once it is measured.
          */
         post: operations["api_takes_routes_keep"];
-        /** Let Go */
+        /**
+         * Let Go
+         * @description Do not keep the sound of this take any longer; its numbers stay.
+         */
         delete: operations["api_takes_routes_let_go"];
         options?: never;
         head?: never;
@@ -1138,7 +1270,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Sound */
+        /**
+         * Read Sound
+         * @description The kept sound, as FLAC; 404 where none was kept.
+         */
         get: operations["api_takes_routes_read_sound"];
         put?: never;
         post?: never;
@@ -1217,7 +1352,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Add Player */
+        /**
+         * Add Player
+         * @description A new player; only name and instrument are needed.
+         */
         post: operations["api_players_routes_add_player"];
         delete?: never;
         options?: never;
@@ -1272,7 +1410,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Day */
+        /**
+         * Read Day
+         * @description The day of the teacher, whoever comes first.
+         */
         get: operations["api_players_routes_read_day"];
         put?: never;
         post?: never;
@@ -1295,7 +1436,10 @@ export interface paths {
          */
         get: operations["api_players_routes_read_player"];
         put?: never;
-        /** Change Player */
+        /**
+         * Change Player
+         * @description Change the plain facts of a player.
+         */
         post: operations["api_players_routes_change_player"];
         /**
          * Erase
@@ -1321,7 +1465,10 @@ export interface paths {
          * @description Today's lesson falls out, or is at another time.
          */
         post: operations["api_players_routes_be_away"];
-        /** Be Here After All */
+        /**
+         * Be Here After All
+         * @description Take back that a lesson falls out or is moved.
+         */
         delete: operations["api_players_routes_be_here_after_all"];
         options?: never;
         head?: never;
@@ -1376,7 +1523,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Kept */
+        /**
+         * Read Kept
+         * @description What is kept of a player, for how long, and by whose leave.
+         */
         get: operations["api_players_leave_read_kept"];
         put?: never;
         post?: never;
@@ -1473,10 +1623,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Notes */
+        /**
+         * Read Notes
+         * @description Open lines for next time first, then the newest.
+         */
         get: operations["api_notes_routes_read_notes"];
         put?: never;
-        /** Keep Note */
+        /**
+         * Keep Note
+         * @description Keep one line; the answer is the whole list.
+         */
         post: operations["api_notes_routes_keep_note"];
         delete?: never;
         options?: never;
@@ -1493,9 +1649,15 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Settle */
+        /**
+         * Settle
+         * @description Done with, or open again.
+         */
         post: operations["api_notes_routes_settle"];
-        /** Remove */
+        /**
+         * Remove
+         * @description What is gone already stays gone.
+         */
         delete: operations["api_notes_routes_remove"];
         options?: never;
         head?: never;
@@ -1509,7 +1671,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Pictures */
+        /**
+         * Read Pictures
+         * @description The pictures of a player, oldest first.
+         */
         get: operations["api_pictures_routes_read_pictures"];
         put?: never;
         /**
@@ -1530,11 +1695,17 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Picture */
+        /**
+         * Read Picture
+         * @description The picture itself, as it is kept.
+         */
         get: operations["api_pictures_routes_read_picture"];
         put?: never;
         post?: never;
-        /** Remove */
+        /**
+         * Remove
+         * @description What is gone already stays gone.
+         */
         delete: operations["api_pictures_routes_remove"];
         options?: never;
         head?: never;
@@ -1548,7 +1719,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Pieces */
+        /**
+         * Read Pieces
+         * @description The pieces of a player, oldest first.
+         */
         get: operations["api_pieces_routes_read_pieces"];
         put?: never;
         /**
@@ -1569,7 +1743,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Piece */
+        /**
+         * Read Piece
+         * @description A piece read for this hand: fingers, loads, places, where to let go.
+         */
         get: operations["api_pieces_routes_read_piece"];
         put?: never;
         /**
@@ -1577,7 +1754,10 @@ export interface paths {
          * @description Another part, other bars, another tempo, other fingers, or the place for the week.
          */
         post: operations["api_pieces_routes_change"];
-        /** Remove */
+        /**
+         * Remove
+         * @description What is gone already stays gone.
+         */
         delete: operations["api_pieces_routes_remove"];
         options?: never;
         head?: never;
@@ -1732,10 +1912,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Read Setups */
+        /**
+         * Read Setups
+         * @description How the instrument was fitted, the newest first.
+         */
         get: operations["api_setups_routes_read_setups"];
         put?: never;
-        /** Keep Setup */
+        /**
+         * Keep Setup
+         * @description Keep one record of the fit, of today where no day is told.
+         */
         post: operations["api_setups_routes_keep_setup"];
         delete?: never;
         options?: never;
@@ -1753,7 +1939,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Remove */
+        /**
+         * Remove
+         * @description What is gone already stays gone.
+         */
         delete: operations["api_setups_routes_remove"];
         options?: never;
         head?: never;
@@ -1869,7 +2058,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Sign In */
+        /**
+         * Sign In
+         * @description Begin a session; 401 where name and password do not match.
+         */
         post: operations["api_session_routes_sign_in"];
         delete?: never;
         options?: never;
@@ -1886,7 +2078,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Sign Out */
+        /**
+         * Sign Out
+         * @description End the session.
+         */
         post: operations["api_session_routes_sign_out"];
         delete?: never;
         options?: never;
@@ -1940,7 +2135,10 @@ export interface components {
             /** Rows */
             rows: components["schemas"]["KeptRowOut"][];
         };
-        /** AlternativeOut */
+        /**
+         * AlternativeOut
+         * @description Another week that could be taken, and in what it differs.
+         */
         AlternativeOut: {
             /** Differs */
             differs: string;
@@ -2135,7 +2333,10 @@ export interface components {
             told: string;
             value: components["schemas"]["ByEarValue"];
         };
-        /** ByEarValue */
+        /**
+         * ByEarValue
+         * @description A number or grade that takes propose.
+         */
         ByEarValue: {
             /**
              * Source
@@ -2210,7 +2411,10 @@ export interface components {
             kind: "cause";
             value?: components["schemas"]["CauseWord"] | null;
         };
-        /** CauseInfo */
+        /**
+         * CauseInfo
+         * @description A cause. `order`: from upstream to downstream.
+         */
         CauseInfo: {
             /** Id */
             id: string;
@@ -2225,7 +2429,10 @@ export interface components {
             /** Places */
             places: string[];
         };
-        /** CauseMetOut */
+        /**
+         * CauseMetOut
+         * @description `players`: with this cause as the focus at least once.
+         */
         CauseMetOut: {
             /** Cause */
             cause: string;
@@ -2268,7 +2475,10 @@ export interface components {
             /** Word */
             word: string;
         };
-        /** CauseWord */
+        /**
+         * CauseWord
+         * @description The teacher's word on a cause; null takes it back.
+         */
         CauseWord: {
             /**
              * Why
@@ -2281,14 +2491,20 @@ export interface components {
              */
             word: "pinned" | "dismissed" | "open";
         };
-        /** CheckChoiceOut */
+        /**
+         * CheckChoiceOut
+         * @description Checks that can be seen in passing, and those that would tell most.
+         */
         CheckChoiceOut: {
             /** Possible */
             possible: string[];
             /** Proposed */
             proposed: string[];
         };
-        /** CheckPairIn */
+        /**
+         * CheckPairIn
+         * @description A check whose hands are drawn.
+         */
         CheckPairIn: {
             /** Evidence */
             evidence: string;
@@ -2301,7 +2517,10 @@ export interface components {
             frames?: number;
             instrument: components["schemas"]["Instrument"];
         };
-        /** ChecksIn */
+        /**
+         * ChecksIn
+         * @description One to three checks.
+         */
         ChecksIn: {
             /** Checks */
             checks: string[];
@@ -2328,7 +2547,10 @@ export interface components {
             /** Step */
             step: number;
         };
-        /** CloserOut */
+        /**
+         * CloserOut
+         * @description Somebody to look at alone. `is_more`: more than the time before.
+         */
         CloserOut: {
             /** Check */
             check: string;
@@ -2339,12 +2561,18 @@ export interface components {
             /** Player */
             player: number;
         };
-        /** ColleagueIn */
+        /**
+         * ColleagueIn
+         * @description The name that a new teacher signs in with.
+         */
         ColleagueIn: {
             /** Name */
             name: string;
         };
-        /** ColleagueOut */
+        /**
+         * ColleagueOut
+         * @description A teacher of this studio.
+         */
         ColleagueOut: {
             /** Id */
             id: number;
@@ -2424,7 +2652,10 @@ export interface components {
             /** Value */
             value?: number | null;
         };
-        /** ComplaintInfo */
+        /**
+         * ComplaintInfo
+         * @description What players say, and the sign it names. `hurts`: asks whether it is pain.
+         */
         ComplaintInfo: {
             /** Common */
             common: boolean;
@@ -2447,7 +2678,10 @@ export interface components {
             /** Is Due */
             is_due: boolean;
         };
-        /** CopyOut */
+        /**
+         * CopyOut
+         * @description A copy of the studio. `made`: in the computer's time.
+         */
         CopyOut: {
             /** Is Made Here */
             is_made_here: boolean;
@@ -2486,14 +2720,20 @@ export interface components {
             /** Step */
             step: number;
         };
-        /** CutsIn */
+        /**
+         * CutsIn
+         * @description Three edges, each worse than the one before; null for the usual ones.
+         */
         CutsIn: {
             /** Cuts */
             cuts?: number[] | null;
             /** Measure */
             measure: string;
         };
-        /** DayOut */
+        /**
+         * DayOut
+         * @description The day in order of time, and what over the studio asks for attention.
+         */
         DayOut: {
             /**
              * Date
@@ -2507,7 +2747,10 @@ export interface components {
             /** Rows */
             rows: components["schemas"]["DayRowOut"][];
         };
-        /** DayRowOut */
+        /**
+         * DayRowOut
+         * @description One line of the day: whom, when, and what is to be known first.
+         */
         DayRowOut: {
             away: components["schemas"]["AwayOut"] | null;
             /** Due */
@@ -2656,7 +2899,10 @@ export interface components {
             /** Tempo */
             tempo?: number | null;
         };
-        /** DrillKindOut */
+        /**
+         * DrillKindOut
+         * @description A drill that can be tried, and what it lets one choose.
+         */
         DrillKindOut: {
             /** Hint */
             hint: string;
@@ -2756,7 +3002,11 @@ export interface components {
             /** Is Gone From Log */
             is_gone_from_log: boolean;
         };
-        /** ErrorOut */
+        /**
+         * ErrorOut
+         * @description The one body of every refusal. `code`: from the table of messages; `message`: for the
+         *     teacher.
+         */
         ErrorOut: {
             /** Code */
             code: string;
@@ -2810,7 +3060,10 @@ export interface components {
             /** Unit */
             unit: string | null;
         };
-        /** ExerciseInfo */
+        /**
+         * ExerciseInfo
+         * @description An exercise with all its words. `aims`: causes, best first.
+         */
         ExerciseInfo: {
             /** Added */
             added: string;
@@ -2904,7 +3157,10 @@ export interface components {
             /** Why */
             why: string;
         };
-        /** ExercisePairIn */
+        /**
+         * ExercisePairIn
+         * @description An exercise whose hands are drawn.
+         */
         ExercisePairIn: {
             /** Exercise */
             exercise: string;
@@ -2923,14 +3179,20 @@ export interface components {
          * @enum {string}
          */
         Felt: "" | "soft" | "mixed" | "tight";
-        /** FieldProblem */
+        /**
+         * FieldProblem
+         * @description One field that is to blame, by its path, and what is wrong with it.
+         */
         FieldProblem: {
             /** Field */
             field: string;
             /** Problem */
             problem: string;
         };
-        /** FindingOut */
+        /**
+         * FindingOut
+         * @description A finding as it was entered, with the grades 0..3 that follow.
+         */
         FindingOut: {
             /** Accepted */
             accepted: string | null;
@@ -2963,7 +3225,10 @@ export interface components {
             /** Is Moved */
             is_moved: boolean;
         };
-        /** FingerPointsIn */
+        /**
+         * FingerPointsIn
+         * @description Points of one finger on a picture, in its pixels.
+         */
         FingerPointsIn: {
             /** Finger */
             finger: number;
@@ -3062,7 +3327,10 @@ export interface components {
             /** Value */
             value?: string[] | null;
         };
-        /** FocusOut */
+        /**
+         * FocusOut
+         * @description A cause that is worked on, and why. `is_engines`: the one that was proposed.
+         */
         FocusOut: {
             /** Cause */
             cause: string;
@@ -3075,7 +3343,10 @@ export interface components {
             /** Why */
             why: string;
         };
-        /** FrameOut */
+        /**
+         * FrameOut
+         * @description One drawn hand. `width`, `height`: of its view box.
+         */
         FrameOut: {
             /** Height */
             height: number;
@@ -3084,7 +3355,10 @@ export interface components {
             /** Width */
             width: number;
         };
-        /** FreeTimeOut */
+        /**
+         * FreeTimeOut
+         * @description A day and a time at which nobody comes.
+         */
         FreeTimeOut: {
             /** At */
             at: string;
@@ -3146,14 +3420,20 @@ export interface components {
             /** Weeks */
             weeks: number;
         };
-        /** GroupIn */
+        /**
+         * GroupIn
+         * @description Name and players of a group; a player is in one group at most.
+         */
         GroupIn: {
             /** Name */
             name: string;
             /** Players */
             players: number[];
         };
-        /** GroupOut */
+        /**
+         * GroupOut
+         * @description A group with the ids and names of its players.
+         */
         GroupOut: {
             /** Id */
             id: number;
@@ -3199,7 +3479,10 @@ export interface components {
             /** Width */
             width: number;
         };
-        /** HarderEntry */
+        /**
+         * HarderEntry
+         * @description Whether the music has become harder since the lesson before.
+         */
         HarderEntry: {
             /** Client Key */
             client_key: string;
@@ -3240,7 +3523,10 @@ export interface components {
             /** Number */
             number: string;
         };
-        /** HeardFingerOut */
+        /**
+         * HeardFingerOut
+         * @description `cents` against the music, `uncertainty` its standard error.
+         */
         HeardFingerOut: {
             /** Cents */
             cents: number;
@@ -3629,7 +3915,10 @@ export interface components {
             /** Value */
             value: string;
         };
-        /** HomeTakeIn */
+        /**
+         * HomeTakeIn
+         * @description A take from home, with the key under which it counts once.
+         */
         HomeTakeIn: {
             /** Client Key */
             client_key: string;
@@ -3745,12 +4034,18 @@ export interface components {
              */
             until: string;
         };
-        /** KeysIn */
+        /**
+         * KeysIn
+         * @description On or off.
+         */
         KeysIn: {
             /** On */
             on: boolean;
         };
-        /** LadderOut */
+        /**
+         * LadderOut
+         * @description The steps of one exercise over time. `rungs`: how many it has.
+         */
         LadderOut: {
             /** Exercise */
             exercise: string;
@@ -3761,7 +4056,10 @@ export interface components {
             /** Steps */
             steps: components["schemas"]["LadderStep"][];
         };
-        /** LadderStep */
+        /**
+         * LadderStep
+         * @description A step and the day since which it is practised.
+         */
         LadderStep: {
             /**
              * Date
@@ -3847,12 +4145,18 @@ export interface components {
             /** Steps */
             steps: number[];
         };
-        /** LearningIn */
+        /**
+         * LearningIn
+         * @description Whether own lessons shift how often causes are met.
+         */
         LearningIn: {
             /** On */
             on: boolean;
         };
-        /** LearningOut */
+        /**
+         * LearningOut
+         * @description What own lessons have shown of causes, and whether it counts.
+         */
         LearningOut: {
             /** After */
             after: string | null;
@@ -3861,7 +4165,10 @@ export interface components {
             /** Settled */
             settled: components["schemas"]["SettledOut"][];
         };
-        /** LeaveIn */
+        /**
+         * LeaveIn
+         * @description Who has given leave to keep pictures or sounds, by name.
+         */
         LeaveIn: {
             /** By */
             by: string;
@@ -3993,7 +4300,10 @@ export interface components {
             /** Weeks Away */
             weeks_away: number | null;
         };
-        /** LetterIn */
+        /**
+         * LetterIn
+         * @description One letter as it is to be printed.
+         */
         LetterIn: {
             /** Paragraphs */
             paragraphs: components["schemas"]["ParagraphIn"][];
@@ -4007,7 +4317,10 @@ export interface components {
             /** Title */
             title: string;
         };
-        /** LetterOut */
+        /**
+         * LetterOut
+         * @description A draft; every sentence can be changed before it is printed.
+         */
         LetterOut: {
             /** Has Picture */
             has_picture: boolean;
@@ -4020,7 +4333,10 @@ export interface components {
             /** Title */
             title: string;
         };
-        /** LettersIn */
+        /**
+         * LettersIn
+         * @description Letters to be printed together.
+         */
         LettersIn: {
             /** Letters */
             letters: components["schemas"]["LetterIn"][];
@@ -4037,7 +4353,10 @@ export interface components {
             /** Reasons */
             reasons?: string[] | null;
         };
-        /** LineEntry */
+        /**
+         * LineEntry
+         * @description The teacher's own line on the sheet.
+         */
         LineEntry: {
             /** Client Key */
             client_key: string;
@@ -4109,7 +4428,10 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** MeasureOut */
+        /**
+         * MeasureOut
+         * @description A measured number and its three edges between grades, in its unit.
+         */
         MeasureOut: {
             /** Cuts */
             cuts: number[];
@@ -4158,7 +4480,10 @@ export interface components {
             /** Value */
             value: number;
         };
-        /** MonthsIn */
+        /**
+         * MonthsIn
+         * @description How long pictures and sounds are kept after the last lesson, months.
+         */
         MonthsIn: {
             /** Months */
             months: number;
@@ -4178,7 +4503,10 @@ export interface components {
             /** Width */
             width: number;
         };
-        /** NoteDoneIn */
+        /**
+         * NoteDoneIn
+         * @description Done with, or open again.
+         */
         NoteDoneIn: {
             /** Done */
             done: boolean;
@@ -4198,7 +4526,10 @@ export interface components {
             /** Text */
             text: string;
         };
-        /** NoteOut */
+        /**
+         * NoteOut
+         * @description A line to oneself. `done_on`: since when it is done with, null while it is open.
+         */
         NoteOut: {
             /** Done On */
             done_on: string | null;
@@ -4280,7 +4611,10 @@ export interface components {
             /** Why */
             why: string;
         };
-        /** OrderEntry */
+        /**
+         * OrderEntry
+         * @description In which order checks are proposed.
+         */
         OrderEntry: {
             /** Client Key */
             client_key: string;
@@ -4355,7 +4689,10 @@ export interface components {
             /** Practised */
             practised: string[] | null;
         };
-        /** ParagraphIn */
+        /**
+         * ParagraphIn
+         * @description A paragraph as it is to be printed. `kind`: which part of the letter.
+         */
         ParagraphIn: {
             /**
              * Heading
@@ -4419,7 +4756,10 @@ export interface components {
             /** Watcher */
             watcher: number;
         };
-        /** PartnerLookOut */
+        /**
+         * PartnerLookOut
+         * @description What a partner said to have seen of a check today, or not.
+         */
         PartnerLookOut: {
             /** Check */
             check: string;
@@ -4667,7 +5007,10 @@ export interface components {
             /** Title */
             title: string;
         };
-        /** PiecePartOut */
+        /**
+         * PiecePartOut
+         * @description A part of a score that can be chosen.
+         */
         PiecePartOut: {
             /** Id */
             id: string;
@@ -4692,7 +5035,10 @@ export interface components {
             /** Y */
             y: number;
         };
-        /** PlanEntry */
+        /**
+         * PlanEntry
+         * @description The week that is given; null takes it back.
+         */
         PlanEntry: {
             /** Client Key */
             client_key: string;
@@ -4779,7 +5125,10 @@ export interface components {
             /** Tempo */
             tempo?: number | null;
         };
-        /** PlayerBrief */
+        /**
+         * PlayerBrief
+         * @description What names a player everywhere. `age`: years, null where it is not known.
+         */
         PlayerBrief: {
             /** Age */
             age: number | null;
@@ -4908,7 +5257,10 @@ export interface components {
             /** Value */
             value?: string[] | null;
         };
-        /** PreviousOut */
+        /**
+         * PreviousOut
+         * @description The newest earlier finding of a check, with its day.
+         */
         PreviousOut: {
             /**
              * Date
@@ -4922,7 +5274,11 @@ export interface components {
             /** Lesson */
             lesson: number;
         };
-        /** ProposalOut */
+        /**
+         * ProposalOut
+         * @description A proposed week. `minutes_a_day`, `budget`: minutes of its fullest day, and of a day at
+         *     all.
+         */
         ProposalOut: {
             /** Budget */
             budget: number;
@@ -4994,7 +5350,11 @@ export interface components {
          * @enum {string}
          */
         Reader: "parent" | "colleague" | "doctor";
-        /** ReasonOut */
+        /**
+         * ReasonOut
+         * @description One piece of evidence for or against a cause. `weight`: change in log odds when it is
+         *     left out.
+         */
         ReasonOut: {
             /** Evidence */
             evidence: string;
@@ -5096,7 +5456,10 @@ export interface components {
              */
             tired_next_day?: boolean;
         };
-        /** ReportsEntry */
+        /**
+         * ReportsEntry
+         * @description What is told of the body; what is left out was not asked.
+         */
         ReportsEntry: {
             /** Client Key */
             client_key: string;
@@ -5112,7 +5475,10 @@ export interface components {
             kind: "reports";
             value?: components["schemas"]["Reports"] | null;
         };
-        /** RestIn */
+        /**
+         * RestIn
+         * @description All who have no grade of this check yet: not there.
+         */
         RestIn: {
             /** Check */
             check: string;
@@ -5150,7 +5516,10 @@ export interface components {
             /** Words */
             words: string[];
         };
-        /** ReviewOut */
+        /**
+         * ReviewOut
+         * @description An exercise of last week: what was told of it, and what is proposed for it. `pain`: 0..10.
+         */
         ReviewOut: {
             /** Days Done */
             days_done: number;
@@ -5258,7 +5627,10 @@ export interface components {
             /** Watcher Name */
             watcher_name: string;
         };
-        /** RungInfo */
+        /**
+         * RungInfo
+         * @description One step of an exercise. `tempo`: notes a minute, null for none.
+         */
         RungInfo: {
             /** Dose */
             dose: string;
@@ -5315,7 +5687,10 @@ export interface components {
             /** Wrong */
             wrong: string;
         };
-        /** SessionOut */
+        /**
+         * SessionOut
+         * @description Who is signed in, and what of the studio every page needs.
+         */
         SessionOut: {
             teacher: components["schemas"]["TeacherOut"] | null;
         };
@@ -5545,14 +5920,20 @@ export interface components {
             /** Pages */
             pages: string[];
         };
-        /** ShownResult */
+        /**
+         * ShownResult
+         * @description How an exercise of last week went when it was shown. `pain`: 0..10.
+         */
         ShownResult: {
             /** Pain */
             pain?: number | null;
             /** Passed */
             passed: boolean;
         };
-        /** SignInIn */
+        /**
+         * SignInIn
+         * @description Name and password.
+         */
         SignInIn: {
             /** Password */
             password: string;
@@ -5790,7 +6171,10 @@ export interface components {
             /** Slow */
             slow: number;
         };
-        /** TermLesson */
+        /**
+         * TermLesson
+         * @description A lesson of the term and its day.
+         */
         TermLesson: {
             /**
              * Date
@@ -6013,7 +6397,10 @@ export interface components {
             /** Tight */
             tight: number;
         };
-        /** ToneIn */
+        /**
+         * ToneIn
+         * @description In which tone hands are drawn.
+         */
         ToneIn: {
             /** Tone */
             tone: string;
@@ -6065,7 +6452,10 @@ export interface components {
             /** Words */
             words: string;
         };
-        /** VibratoOut */
+        /**
+         * VibratoOut
+         * @description `rate` in Hz, `width` in cents from peak to peak.
+         */
         VibratoOut: {
             /** Finger */
             finger: number;
@@ -6074,7 +6464,10 @@ export interface components {
             /** Width */
             width: number;
         };
-        /** WayIn */
+        /**
+         * WayIn
+         * @description A choice; null goes back to what holds otherwise.
+         */
         WayIn: {
             /** Key */
             key: string;
@@ -6098,7 +6491,10 @@ export interface components {
             /** Schools */
             schools: components["schemas"]["SchoolInfo"][];
         };
-        /** WayOut */
+        /**
+         * WayOut
+         * @description A point on which teachers differ, with the choice in force. `is_own`: chosen here.
+         */
         WayOut: {
             /** Chosen */
             chosen: string;
@@ -6113,7 +6509,10 @@ export interface components {
             /** Values */
             values: components["schemas"]["WayValueOut"][];
         };
-        /** WayValueOut */
+        /**
+         * WayValueOut
+         * @description One choice of a way of teaching.
+         */
         WayValueOut: {
             /** Id */
             id: string;
@@ -6166,7 +6565,10 @@ export interface components {
             /** Words */
             words: string;
         };
-        /** ZoneIn */
+        /**
+         * ZoneIn
+         * @description A time zone by its name; "" for that of the computer.
+         */
         ZoneIn: {
             /** Time Zone */
             time_zone: string;
