@@ -8,12 +8,14 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 
+from django.db.models import Prefetch
+
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.vocabulary import Done
 from studio.lessons.access import Teacher, players_of
 from studio.memory.known import known_items
 from studio.memory.records import item_dose
-from studio.models import HomeDay, Lesson, PlanItem
+from studio.models import Focus, HomeDay, Lesson
 
 FEWEST = 5  # players or weeks: nothing is told of fewer
 
@@ -66,7 +68,13 @@ def glance(teacher: Teacher, since: date, until: date) -> Glance:
             date__gte=since,
             date__lte=until,
             is_glance=False,
-        ).prefetch_related("focuses", "plan__items", "home_days")
+        )
+        .only("player_id", "date")
+        .prefetch_related(
+            Prefetch("focuses", Focus.objects.only("lesson_id", "cause")),
+            "plan__items",
+            Prefetch("home_days", HomeDay.objects.only("lesson_id", "done", "parts")),
+        )
     )
     met: dict[str, set[int]] = defaultdict(set)
     for lesson in lessons:
@@ -97,41 +105,30 @@ def glance(teacher: Teacher, since: date, until: date) -> Glance:
 
 
 class _Week:
-    """A week that was given, and what was told of it."""
+    """A week that was given, and what was told of it. minutes: a day, by exercise."""
 
     def __init__(self, lesson: Lesson) -> None:
-        self.items: list[PlanItem] = known_items(lesson.plan)
+        items = known_items(lesson.plan)
         self.days: list[HomeDay] = list(lesson.home_days.all())
+        self.minutes = {item.exercise: item_dose(item).minutes(len(item.fingers)) for item in items}
+        self.asked = sum(self.minutes[item.exercise] * len(item.days) for item in items)
+        done = [self._done_on(day) for day in self.days]
+        self.played = sum(self.minutes[name] for names in done for name in names)
+        self.done = {name for names in done for name in names}
 
-    @property
-    def asked(self) -> float:
-        return sum(_minutes(item) * len(item.days) for item in self.items)
-
-    @property
-    def played(self) -> float:
-        return sum(
-            _minutes(item) for day in self.days for item in self.items if _is_done(item, day)
-        )
-
-
-def _minutes(item: PlanItem) -> float:
-    return item_dose(item).minutes(len(item.fingers))
-
-
-def _is_done(item: PlanItem, day: HomeDay) -> bool:
-    """By the parts that were told, else by the whole day."""
-    if day.parts is not None:
-        return item.exercise in day.parts
-    return day.done == Done.DONE
+    def _done_on(self, day: HomeDay) -> list[str]:
+        """By the parts that were told, else by the whole day."""
+        if day.parts is not None:
+            return [name for name in day.parts if name in self.minutes]
+        return list(self.minutes) if day.done == Done.DONE else []
 
 
 def _given(weeks: Iterable[_Week]) -> list[Given]:
     counts: Counter[str] = Counter()
     done: Counter[str] = Counter()
     for week in weeks:
-        for item in week.items:
-            counts[item.exercise] += 1
-            done[item.exercise] += any(_is_done(item, day) for day in week.days)
+        counts.update(list(week.minutes))
+        done.update(week.done)
     found = [Given(name, count, done[name]) for name, count in counts.items()]
     return sorted(found, key=lambda each: (each.done / each.weeks, -each.weeks, each.exercise))
 

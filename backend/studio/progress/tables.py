@@ -36,10 +36,21 @@ def table_of(players: Sequence[Player]) -> str:
         for lesson in lessons.order_by("date", "pk"):
             for row in _rows(lesson):
                 writer.writerow([_safe(cell) for cell in (player.name, player.instrument, *row)])
-        for word in player.body_words.all():
-            told = (str(word.on), "body", word.fact, f"body: {word.word}", None, "", "", word.note)
-            writer.writerow([_safe(cell) for cell in (player.name, player.instrument, *told)])
+        for row in _beside_lessons(player):
+            writer.writerow([_safe(cell) for cell in (player.name, player.instrument, *row)])
     return MARK + written.getvalue()
+
+
+def _beside_lessons(player: Player) -> Iterator[Row]:
+    for word in player.body_words.all():
+        yield str(word.on), "body", word.fact, f"body: {word.word}", None, "", "", word.note
+    for note in player.own_notes.order_by("on", "pk"):
+        yield str(note.on), "note", note.kind, note.get_kind_display(), None, "", "", note.text
+    for look in player.partner_looks.order_by("on", "pk"):
+        known = load_catalogue().evidence.get(look.check_id)
+        label = known.label if known else ""
+        on, saw = str(look.on), int(look.saw)
+        yield on, "seen by a partner", look.check_id, label, None, saw, "1 seen, 0 not", ""
 
 
 def _safe(cell: Cell) -> str:

@@ -61,7 +61,7 @@ class Courses(StudioCase):
 
     def test_twelve_lessons(self):
         seen = Course()
-        for seed in range(usually(4, 500)):
+        for seed in range(usually(6, 500)):
             with self.subTest(seed=seed):
                 self.player.lessons.all().delete()
                 self.player.level = "advanced" if seed % 2 else "intermediate"
