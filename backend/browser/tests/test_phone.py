@@ -50,6 +50,7 @@ class OneScreen(PhoneCase):
             self.open(player)
             week_is_there(page)
             page.get_by_role("button", name="Begin").click()
+            page.get_by_role("article").or_(hand).first.wait_for()
             number = 0
             while page.get_by_role("article").or_(hand).count():
                 if is_exercise := page.get_by_role("article").count() > 0:
@@ -102,8 +103,10 @@ class Tools(PhoneCase):
         self.open(Player.objects.get(name="Jonas Feld"))
         week_is_there(page)
         page.get_by_role("button", name="Begin").click()
+        page.get_by_role("article").wait_for()
         while page.get_by_role("button", name="Next").count():
             page.get_by_role("button", name="Next").click()
+            page.get_by_role("article").wait_for()
         first = page.get_by_role("img", name="Line 1")
         third = page.get_by_role("img", name="Line 3")
         expect(first).to_be_visible()

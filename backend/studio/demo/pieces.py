@@ -29,7 +29,7 @@ def bring_in_tunes(players: Iterable[Player]) -> None:
     for days, (tempo, seed) in ((-28, EASY), (2, HARDER)):
         title, data = tune_score(Instrument.VIOLIN, tempo, seed)
         piece = keep_piece(player, data, title, lesson.date + timedelta(days=days))
-    worst = read_again(piece).passage.worst
+        worst = read_again(piece).passage.worst
     if worst:
         choose_place(piece, [worst[0].bars[0] + 1, worst[0].bars[-1] + 1])
 

@@ -12,17 +12,17 @@ import { StringChoice } from '../components/StringChoice';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { WayChoices } from '../components/WayChoices';
 import css from './DeskPage.module.css';
-import { Copies } from './Copies';
-import { Glance } from './Glance';
 import { Habits } from './Habits';
 import { HandTone } from './HandTone';
 import { Helped } from './Helped';
 import { Learning } from './Learning';
-import { People } from './People';
 import { WhatIsKept } from './WhatIsKept';
 
 const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
 
+const Copies = late(async () => (await import('./Copies')).Copies);
+const Glance = late(async () => (await import('./Glance')).Glance);
+const People = late(async () => (await import('./People')).People);
 const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
 
 interface PartProps {
