@@ -174,7 +174,8 @@ def _shift(where: Where, why: str) -> Stage | None:
     pair = [first, Event(HALF, goal.tones)]
     about = where.notes[max(0, where.at - 2) : where.at + 2]
     inside = [_plain(note.event) for note in about]
-    bars = [*_in_bars([*pair, *_silence(HALF)] * 2, where.beats), *_in_bars(inside, where.beats)]
+    rests = _silence(Fraction(where.beats))
+    bars = [*_in_bars([*pair, *rests], where.beats), *_in_bars(inside, where.beats)]
     hint = said("way-shift", why=why, finger=start.tones[-1].finger) if leads else None
     return Stage(said("way-shift-title"), hint or said("way-shift-open", why=why), bars)
 
@@ -204,7 +205,7 @@ def _drawn_back(where: Where, why: str) -> Stage | None:
     if len(stopped) < 2 or stopped[0].finger == stopped[-1].finger:
         return None
     high, low = Event(HALF, (stopped[0],)), Event(HALF, (stopped[-1],))
-    bars = _in_bars([high, low, *_silence(HALF)] * 2, where.beats)
+    bars = _in_bars([high, low, *_silence(Fraction(where.beats))], where.beats)
     fingers = {"high": stopped[0].finger, "low": stopped[-1].finger}
     return Stage(said("way-reach-title"), said("way-reach", why=why, **fingers), bars)
 
@@ -222,12 +223,12 @@ def _grouped(where: Where, why: str) -> Stage | None:
     if len(near) < GROUP or not where.here.is_quick:
         return None
     even = [Event(SHORT, event.tones) for event in near]
-    group = [*even, *_silence(HALF)]
+    group = [*even, *_rest_of_bar(HALF, where.beats)]
     uneven = [
         Event((LONG if number % 2 == 0 else SHORT) / 2, event.tones)
         for number, event in enumerate(near)
     ]
-    bars = _in_bars([*group * 2, *uneven, *_silence(HALF)], where.beats)
+    bars = _in_bars([*group * 2, *uneven, *_rest_of_bar(HALF, where.beats)], where.beats)
     return Stage(said("way-run-title"), said("way-run", why=why), bars)
 
 
@@ -247,7 +248,7 @@ def _with_neighbour(where: Where, why: str) -> Stage | None:
     if other is None:
         return None
     pair = [Event(QUARTER, other.tones[-1:]), Event(QUARTER, (own,))]
-    bars = _in_bars([*pair, *pair, *_silence(HALF)] * 2, where.beats)
+    bars = _in_bars([*pair, *_rest_of_bar(HALF, where.beats)] * ROUNDS, where.beats)
     fingers = {"one": other.tones[-1].finger, "two": own.finger}
     return Stage(said("way-finger-title"), said("way-finger", why=why, **fingers), bars)
 
@@ -294,7 +295,7 @@ def _growing(where: Where) -> Stage | None:
         forward = can_go[0] if not can_go[1] else (forward and can_go[0])
         first, last = (first, last + 1) if forward else (first - 1, last)
         forward = not forward
-        notes = [_longer(_plain(note.event)) for note in where.notes[first : last + 1]]
+        notes = [_plain(note.event) for note in where.notes[first : last + 1]]
         filled = sum((event.length for event in notes), Fraction(0))
         bar = (*notes, *_silence(-filled % 1 + 1))
         if not where.fits([*bars, bar]):
@@ -307,6 +308,11 @@ def _near(where: Where, count: int) -> Sequence[Note]:
     """So many notes with the heaviest one in their middle, as far as there are some."""
     first = max(0, min(where.at - count // 2, len(where.notes) - count))
     return where.notes[first : first + count]
+
+
+def _rest_of_bar(filled: Fraction, beats: int) -> list[Event]:
+    """Silence to the end of the bar, a whole bar where it is full."""
+    return _silence(beats - filled % beats)
 
 
 def _silence(length: Fraction) -> list[Event]:

@@ -170,7 +170,7 @@ function Browse({ catalogue, params, set }: BrowseProps) {
                 onClick={() => set({ shelf: id === shelf ? '' : id, open: '' })}
               >
                 {name}
-                <small> {all.filter((hit) => hit.shelf === id).length}</small>
+                {isSearching && <small> {all.filter((hit) => hit.shelf === id).length}</small>}
               </button>
             ))}
             <button type="button" className={touch.word} onClick={() => set({ shelf: 'drills' })}>
