@@ -170,8 +170,9 @@ def _shift(where: Where, why: str) -> Stage | None:
         return None
     start, goal = where.before.event, where.here.event
     leads = start.tones[-1].finger and start.tones[-1].string == goal.tones[-1].string
-    first = Event(HALF, start.tones, frozenset({"slide"}) if leads else frozenset[str]())
-    pair = [first, Event(HALF, goal.tones)]
+    half = _half_bar(where.beats)
+    first = Event(half, start.tones, frozenset({"slide"}) if leads else frozenset[str]())
+    pair = [first, Event(half, goal.tones)]
     about = where.notes[max(0, where.at - 2) : where.at + 2]
     inside = [_plain(note.event) for note in about]
     rests = _silence(Fraction(where.beats))
@@ -204,7 +205,8 @@ def _drawn_back(where: Where, why: str) -> Stage | None:
     stopped = sorted((tone for tone in tones if tone.finger), key=lambda tone: -tone.finger)
     if len(stopped) < 2 or stopped[0].finger == stopped[-1].finger:
         return None
-    high, low = Event(HALF, (stopped[0],)), Event(HALF, (stopped[-1],))
+    half = _half_bar(where.beats)
+    high, low = Event(half, (stopped[0],)), Event(half, (stopped[-1],))
     bars = _in_bars([high, low, *_silence(Fraction(where.beats))], where.beats)
     fingers = {"high": stopped[0].finger, "low": stopped[-1].finger}
     return Stage(said("way-reach-title"), said("way-reach", why=why, **fingers), bars)
@@ -308,6 +310,12 @@ def _near(where: Where, count: int) -> Sequence[Note]:
     """So many notes with the heaviest one in their middle, as far as there are some."""
     first = max(0, min(where.at - count // 2, len(where.notes) - count))
     return where.notes[first : first + count]
+
+
+def _half_bar(beats: int) -> Fraction:
+    """Half a bar, where a note can be so long."""
+    half = Fraction(beats, 2)
+    return half if half in TYPES else HALF
 
 
 def _rest_of_bar(filled: Fraction, beats: int) -> list[Event]:

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from django.contrib.auth.models import User
 from django.contrib.auth.validators import UnicodeUsernameValidator
 from django.core.exceptions import ValidationError
+from django.db import transaction
 from django.db.models import Count, QuerySet
 
 from studio.errors import StudioError
@@ -57,18 +58,25 @@ def colleagues() -> list[Colleague]:
 def add_colleague(name: str) -> str:
     """A new teacher; the password, told once. Raises StudioError naming the field."""
     name = name.strip()
+    problem = name_problem(name)
+    if problem:
+        raise StudioError("bad_input", "name", problem)
+    password = fresh_password()
+    User.objects.create_user(name, password=password)
+    return password
+
+
+def name_problem(name: str) -> str:
+    """Why a new teacher cannot sign in with this name; "" where they can."""
+    if not name:
+        return "a name is needed"
     try:
         User._meta.get_field("username").run_validators(name)
         UnicodeUsernameValidator()(name)
     except ValidationError as error:
-        raise StudioError("bad_input", "name", " ".join(error.messages)) from error
-    if not name:
-        raise StudioError("bad_input", "name", "a name is needed")
-    if User.objects.filter(username__iexact=name).exists():
-        raise StudioError("bad_input", "name", f"there is a teacher {name!r} already")
-    password = fresh_password()
-    User.objects.create_user(name, password=password)
-    return password
+        return " ".join(error.messages)
+    taken = User.objects.filter(username__iexact=name).exists()
+    return f"there is a teacher {name!r} already" if taken else ""
 
 
 def renew_password(teacher_id: int) -> str:
@@ -80,8 +88,10 @@ def renew_password(teacher_id: int) -> str:
     return password
 
 
+@transaction.atomic
 def remove_colleague(teacher_id: int) -> None:
-    """One without players; those of others are never erased by this. Raises StudioError."""
+    """One without players; those of others are never erased by this, nor one who is just being
+    added. Raises StudioError."""
     colleague = _colleague(teacher_id)
     if is_owner(colleague):
         raise StudioError("bad_input", "teacher", "the studio's first teacher stays")

@@ -14,9 +14,10 @@ from lefthand.music.engraving import engrave
 from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
 from lefthand.music.score import Drill
 from lefthand.practice.own_piece import in_own_piece
-from lefthand.practice.planning import plan_item
+from lefthand.practice.planning import is_carried, plan_item
 from lefthand.practice.week import fullest_day
 from lefthand.values.dose import Dose
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Instrument, Level
 from lefthand.words import words_of
 from studio.home.week_at_home import HomeWeek
@@ -43,7 +44,8 @@ class SheetItem:
     `steps`: the whole of it, with what the way of teaching adds; `brief`: what stands on paper.
     `child`: said to a child, empty for others. `picture`: two drawn hands, where they say more
     than words. `given_dose`: in words, before it was eased; the same as `dose` where it was not.
-    `place`: in the player's own piece.
+    `place`: in the player's own piece. `is_carried`: a helper holds the instrument meanwhile, and
+    paper and phone say so first.
     """
 
     exercise: Exercise
@@ -61,6 +63,7 @@ class SheetItem:
     drill: Drill | None
     place: PlaceOnPaper | None
     seed: int
+    is_carried: bool
 
     @property
     def brief(self) -> Brief:
@@ -68,7 +71,8 @@ class SheetItem:
 
     @property
     def short_steps(self) -> tuple[str, ...]:
-        return self.brief.steps_of(self.rung, self.instrument)
+        steps = self.brief.steps_of(self.rung, self.instrument)
+        return (words_of(_carrying(self.instrument)), *steps) if self.is_carried else steps
 
     @property
     def rung_words(self) -> str:
@@ -201,7 +205,12 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
         drill=item_drill(item, lesson, dose, seed),
         place=place,
         seed=seed,
+        is_carried=is_carried(exercise, view.situation),
     )
+
+
+def _carrying(instrument: Instrument) -> Said:
+    return said("carried-scroll" if instrument.is_held_up else "carried-body")
 
 
 def shown_item(view: LessonView, exercise: Exercise, rung: int, place: int) -> SheetItem:

@@ -142,7 +142,7 @@
   #if it.rung != "" [#v(-0.6mm) #text(size: small, fill: soft)[#it.rung]#if it.music.len() == 0 and it.tempo > 0 [ #text(size: small, fill: soft)[· ♩ = #it.tempo]]]
   #v(0.2mm)
   #let steps = enum(tight: true, spacing: 0.5em, indent: 0pt, body-indent: 0.5em,
-    numbering: n => text(fill: soft)[#("a", "b", "c").at(n - 1)], ..it.steps)
+    numbering: n => text(fill: soft)[#("a", "b", "c", "d").at(n - 1)], ..it.steps)
   #if it.pictures.len() == 0 { grid(columns: (1fr, 1fr), column-gutter: 8mm, steps, facts(it)) } else [
     #steps
     #v(0.5mm)

@@ -7,6 +7,7 @@ import { catalogueQuery, roundQuery } from '../api/queries';
 import { NextAction } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
+import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { CheckPair } from '../drawings/PairPicture';
 import { Beat } from './Beat';
@@ -131,6 +132,7 @@ function Answer({ pair, check, round }: AnswerProps) {
         <button
           key={String(saw)}
           type="button"
+          className={touch.button}
           aria-pressed={now === saw}
           onClick={() => tell.mutate(now === saw ? null : saw)}
         >
@@ -157,7 +159,7 @@ function Done({ round, onBack }: { round: Round; onBack: () => void }) {
       <p className="quiet">
         What partners saw is no grade. It stands on each player’s page, apart from what you saw.
       </p>
-      <button type="button" onClick={onBack}>
+      <button type="button" className={touch.button} onClick={onBack}>
         Back to the last look
       </button>
     </div>

@@ -127,24 +127,6 @@ const KEYS: [string, [string, string][]][] = [
   ],
 ];
 
-// The page of help that a screen begins with.
-const HELP: Record<string, string> = {
-  Today: 'order',
-  Player: 'change',
-  Piece: 'music',
-  Ask: 'stops',
-  Look: 'grades',
-  Decide: 'causes',
-  Give: 'week',
-  Sheet: 'families',
-  Class: 'groups',
-  Desk: 'kept',
-};
-
-function helpOf(here: string | null): string {
-  return `/library?open=help:${HELP[here ?? ''] ?? 'words'}`;
-}
-
 interface Props {
   opened: boolean;
   /** Of which part of the program; its keys come first, the others on demand. */
@@ -184,7 +166,7 @@ export function KeyHelp({ opened, here, onClose }: Props) {
             All keys
           </button>
         )}
-        <Link href={helpOf(here)} className={touch.word} onClick={onClose}>
+        <Link href={`/library?help=${here ?? 'Today'}`} className={touch.word} onClick={onClose}>
           Help for this page
         </Link>
       </p>

@@ -101,14 +101,17 @@ function Browse({ catalogue, params, set }: BrowseProps) {
   }, [catalogue, everything, instrument, isBody, isSearching, search]);
   const isStart = !isSearching && shelf === null;
   const hits = isStart ? [] : all.filter((hit) => shelf === null || hit.shelf === shelf);
-  const open = openOf(params, everything) ?? (isStart ? null : (hits[0] ?? null));
+  const open =
+    openOf(params, everything) ??
+    helpFor(params, catalogue, everything) ??
+    (isStart ? null : (hits[0] ?? null));
   const openHit = (hit: Hit) => set({ open: `${hit.shelf}:${hit.entry.id}` });
   const move = (by: number) => {
     const at = hits.findIndex((hit) => isSame(hit, open));
     const next = hits[Math.max(0, Math.min(hits.length - 1, at + by))];
     if (next) openHit(next);
   };
-  const clear = () => set({ search: '', open: '', shelf: '' });
+  const clear = () => set({ search: '', open: '', shelf: '', help: '' });
   useKeys({
     ArrowDown: () => move(1),
     ArrowUp: () => move(-1),
@@ -127,7 +130,7 @@ function Browse({ catalogue, params, set }: BrowseProps) {
             placeholder="tense, collapses, fourth flat …"
             autoFocus
             value={search}
-            onChange={(event) => set({ search: event.currentTarget.value, open: '' })}
+            onChange={(event) => set({ search: event.currentTarget.value, open: '', help: '' })}
             onKeyDown={(event) => {
               const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
               if (by) {
@@ -194,6 +197,13 @@ function Browse({ catalogue, params, set }: BrowseProps) {
       />
     </div>
   );
+}
+
+/** The first page of help of the screen that was left for it. */
+function helpFor(params: URLSearchParams, catalogue: Catalogue, hits: Hit[]): Hit | null {
+  const screen = params.get('help');
+  const page = catalogue.help.find((each) => screen !== null && each.screens.includes(screen));
+  return hits.find((hit) => hit.shelf === 'help' && hit.entry.id === page?.id) ?? null;
 }
 
 /** What is open, though the words that were looked for may not lead to it. */

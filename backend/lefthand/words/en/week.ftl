@@ -12,3 +12,7 @@ week-few-minutes = { $used } of { $minutes } minutes a day: { $because }.
 few-eased = doses are halved while easing off ({ $because })
 few-loose = loose joints work short and often
 few-enough = more of the same does not help; play what you like with the rest
+
+# First of the steps, where the hold is not safe and the exercise lets go of the instrument.
+carried-scroll = A helper carries the scroll.
+carried-body = A helper steadies the instrument.

@@ -7,10 +7,10 @@ from typing import Any
 from django.contrib.auth import get_user_model
 from django.contrib.auth.models import AbstractBaseUser
 from django.contrib.auth.password_validation import validate_password
-from django.contrib.auth.validators import UnicodeUsernameValidator
 from django.core.exceptions import ValidationError
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
+from studio.desk.people import name_problem
 from studio.players.erasing import empty_log, erase_players_of
 
 ACTIONS = ("add", "password", "remove", "list")
@@ -71,16 +71,10 @@ def find_teacher(name: str) -> AbstractBaseUser:
 
 def check_name(name: str) -> None:
     """Raise CommandError for a name that cannot be used."""
-    users = get_user_model().objects
-    try:
-        get_user_model()._meta.get_field("username").run_validators(name)
-        UnicodeUsernameValidator()(name)
-    except ValidationError as error:
-        raise CommandError(" ".join(error.messages), returncode=2) from error
-    if not name:
-        raise CommandError("a name is needed: ./jolf teacher add NAME", returncode=2)
-    if users.filter(username__iexact=name).exists():
-        raise CommandError(f"there is a teacher {name!r} already", returncode=2)
+    problem = name_problem(name)
+    if problem:
+        ending = "" if name else ": ./jolf teacher add NAME"
+        raise CommandError(f"{problem}{ending}", returncode=2)
 
 
 def ask_password(name: str) -> str:

@@ -102,6 +102,19 @@ class Sheets(StudioCase):
                 for each in others:
                     self.assertNotIn(each, text)
 
+    def test_a_helper_who_carries_the_scroll_is_named_before_the_first_step(self):
+        carried = "A helper carries the scroll."
+        self.player.helper_at_home = True
+        self.player.save()
+        for week, (slips, is_said) in enumerate(((0, False), (3, True))):
+            with self.subTest(slips=slips):
+                lesson = self.lesson(week)
+                self.look(lesson, {**GRIP, "hold.slips": slips})
+                self.give(lesson, "thumb_taps")
+                sheet, text = build_sheet(lesson_of(self.teacher, lesson.pk)), self.text(lesson)[1]
+                self.assertEqual(sheet.items[0].short_steps[0] == carried, is_said)
+                self.assertEqual(carried in text, is_said)
+
     def test_the_teachers_own_words_win_and_empty_gives_ours_back(self):
         lesson = self.lesson()
         self.look(lesson, GRIP)
