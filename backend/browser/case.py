@@ -11,6 +11,7 @@ from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import cache
 from django.test import Client
 from playwright.sync_api import ConsoleMessage, Page, Request, expect
+from playwright.sync_api import Error as PlaywrightError
 
 from browser.chromium import EXECUTABLE, shared_chromium
 from browser.furnished import furnish
@@ -70,6 +71,24 @@ class BrowserCase(StaticLiveServerTestCase):
         self.addCleanup(self.context.close)
         self.context.on("request", self._note_request)
         self.page = self.new_page()
+
+    def _callTestMethod(self, method: Callable[[], None]) -> None:  # noqa: N802 - unittest's name
+        """Run the test; what fails tells what the pages showed then."""
+        try:
+            super()._callTestMethod(method)
+        except Exception as error:
+            error.add_note(self._shown())
+            raise
+
+    def _shown(self) -> str:
+        """Where each page is and what can be read on it."""
+        told = []
+        for page in self.context.pages:
+            try:
+                told.append(f"{page.url}\n{page.inner_text('body')}")
+            except PlaywrightError as error:  # closed, or on its way
+                told.append(f"{page.url}: {error}")
+        return "\n---\n".join(["The pages showed:", *told, *self.problems])
 
     def tearDown(self) -> None:
         self.assertEqual(self.problems, [])
