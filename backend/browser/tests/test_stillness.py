@@ -41,6 +41,28 @@ COMMON = """() => {
 }"""
 
 
+# Notes every shift of what is shown, and when the view's own heading stood there.
+WATCH = """() => {
+  window.shifts = [];
+  window.stands = null;
+  new PerformanceObserver((list) => {
+    for (const entry of list.getEntries()) {
+      const what = entry.sources.map(({ node }) => node?.outerHTML?.slice(0, 90) ?? '?');
+      window.shifts.push({ at: entry.startTime, by: entry.value, what });
+    }
+  }).observe({ type: 'layout-shift', buffered: true });
+  const look = () => {
+    if (document.querySelector('main h1, main h2')) window.stands = performance.now();
+    else requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
+}"""
+LATE = """() => window.shifts
+  .filter(({ at, by }) => window.stands !== null && at > window.stands && by > 0.005)
+  .map(({ at, by, what }) =>
+    `${Math.round(at - window.stands)} ms: ${by.toFixed(4)} ${what.join(' | ')}`)"""
+
+
 class Stillness(BrowserCase):
     seconds_each = 60
     players = tuple(p for p in PLAYERS if p.name in ("Mira Oslund", "Edda Brandt"))
@@ -98,3 +120,28 @@ class Stillness(BrowserCase):
                 page.keyboard.press("Escape")
             with self.subTest(width=width):
                 self.assertEqual(len(seen), 1, seen)
+
+    def test_no_page_shifts_once_it_stands(self):
+        self.begin_looking("Mira Oslund")
+        self.press_grades("211")
+        self.saved()
+        page = self.page
+        lesson = Lesson.objects.order_by("pk").last()
+        given = Lesson.objects.filter(player=lesson.player, plan__isnull=False).last()
+        steps = [f"lessons/{lesson.pk}?step={step}" for step in ("ask", "look", "decide", "give")]
+        views = [
+            *("", *steps, f"lessons/{given.pk}/sheet", f"players/{lesson.player_id}"),
+            *(f"letters?players={lesson.player_id}", "library", "class", "desk"),
+            *(f"library?open={each}" for each in ("checks:thumb.pressed", "causes:thumb_grip")),
+            "library?open=exercises:thumb_taps",
+        ]
+        page.add_init_script(f"({WATCH})()")
+        for width, height in ((1280, 800), (1024, 768), (390, 844)):
+            page.set_viewport_size({"width": width, "height": height})
+            for view in views:
+                with self.subTest(view=view, width=width):
+                    page.goto(f"{self.live_server_url}/{view}")
+                    page.wait_for_load_state("networkidle")
+                    page.locator("[data-pending]").first.wait_for(state="detached")
+                    page.evaluate("() => document.fonts.ready")
+                    self.assertEqual(page.evaluate(LATE), [])

@@ -18,9 +18,14 @@ export function PageFoot({ note, title, why, ways, children }: Props) {
   return (
     <section className={css.foot} aria-label="What next">
       <div className={css.next}>
-        <p>{note}</p>
-        <strong>{title}</strong>
-        {why && <p>{why}</p>}
+        {/* Until it is known nothing is said, so that no line moves. */}
+        {title !== '' && (
+          <>
+            <p>{note}</p>
+            <strong>{title}</strong>
+            {why && <p>{why}</p>}
+          </>
+        )}
       </div>
       <div className={`${css.ways} no-print`}>{ways}</div>
       <div className="no-print">{children}</div>

@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { checkPairQuery, exercisePairQuery } from '../api/queries';
 import { TwoHands } from './TwoHands';
 
+/** Pictures of a pair, and with those of the way between. */
+export const ENDS = 2;
 const FRAMES = 5;
 
 interface Props {
@@ -32,7 +34,7 @@ function Pair({
   width,
 }: Props & { query: typeof checkPairQuery; of: string }) {
   const [moving, setMoving] = useState(false);
-  const ends = useQuery(query(of, instrument, finger, 2)).data;
+  const ends = useQuery(query(of, instrument, finger, ENDS)).data;
   const all = useQuery({ ...query(of, instrument, finger, FRAMES), enabled: moving }).data;
   if (!ends) return null;
   return <TwoHands pair={ends} between={all?.frames ?? null} onMove={setMoving} width={width} />;

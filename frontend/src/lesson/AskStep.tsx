@@ -1,25 +1,16 @@
 import { useState } from 'react';
-import { Link } from 'wouter';
 
 import type { Catalogue } from '../api/client';
-import { Bead } from '../components/Bead';
-import { Fold } from '../components/Fold';
 import { Key } from '../components/Key';
 import { NextAction } from '../components/NextAction';
-import { OwnNotes } from '../components/OwnNotes';
-import { Reminders } from '../components/Reminders';
-import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { LazyPieces } from '../pieces/LazyPieces';
 import { AllWell } from './AskBody';
+import { AskKnown } from './AskKnown';
 import { AskQuestion } from './AskQuestion';
 import css from './AskStep.module.css';
 import { type AskStop, stopsOf } from './askStops';
 import { BodyLine } from './BodyLine';
-import { LastWeek } from './HomeReport';
-import { LastTime } from './LastTime';
-import { RemoveLesson } from './RemoveLesson';
 import screen from '../components/screen.module.css';
 import { useBriefHold } from './useBriefHold';
 import type { LessonHandle } from './useLesson';
@@ -91,19 +82,9 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
   return (
     <div className={screen.screen}>
       <section className={`${screen.left} ${css.left}`} aria-label="What is known">
-        <Scroll className={css.known}>
-          <OwnNotes playerId={lesson.player.id} part="open" />
-          <LastWeek lesson={lesson} />
-          <String stops={stops} now={stop?.id} lesson={lesson} onGo={go} />
-          <Reminders reminders={lesson.reminders} />
-          <LastTime lessonId={lesson.id} />
-          <OwnNotes playerId={lesson.player.id} part="write" />
-          <Fold title="Own music" summary="a piece, and where the trouble comes back in it">
-            {() => <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />}
-          </Fold>
-          <RemoveLesson lesson={lesson} />
-        </Scroll>
-        <Facts handle={handle} onMeasure={() => onMeasure(REACH)} />
+        <AskKnown stops={stops} now={stop?.id} lesson={lesson} onGo={go}>
+          <Facts handle={handle} onMeasure={() => onMeasure(REACH)} />
+        </AskKnown>
       </section>
       <section className={`${screen.right} ${css.right}`} aria-label="What is asked">
         <div className={css.head}>
@@ -183,46 +164,4 @@ function complaintWords(complaint: string | null, catalogue: Catalogue): string 
   if (complaint === null) return '';
   const said = catalogue.complaints.find((each) => each.evidence === complaint);
   return said?.says ?? catalogue.evidence.find((each) => each.id === complaint)?.label ?? '';
-}
-
-interface StringProps {
-  stops: AskStop[];
-  now: string | undefined;
-  lesson: LessonHandle['lesson'];
-  onGo: (id: string) => void;
-}
-
-function String({ stops, now, lesson, onGo }: StringProps) {
-  const groups = [...new Set(stops.map((stop) => stop.group))];
-  return groups.map((group) => (
-    <div key={group} className={css.group}>
-      <div className={css.groupHead}>
-        <h2>{group}</h2>
-        {group === 'Last week: show me' && lesson.last_week !== null && (
-          <Link className={touch.word} href={`/lessons/${lesson.last_week}/sheet`}>
-            Its sheet
-          </Link>
-        )}
-      </div>
-      <ol className={css.string}>
-        {stops
-          .filter((stop) => stop.group === group)
-          .map((stop) => (
-            <li key={stop.id}>
-              <button
-                type="button"
-                aria-current={stop.id === now ? 'step' : undefined}
-                onClick={() => onGo(stop.id)}
-              >
-                <Bead as={stop.id === now ? 'now' : stop.done ? 'done' : 'open'} />
-                <span>
-                  {stop.title}
-                  <small>{stop.line}</small>
-                </span>
-              </button>
-            </li>
-          ))}
-      </ol>
-    </div>
-  ));
 }

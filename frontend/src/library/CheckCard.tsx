@@ -1,6 +1,9 @@
+import { useQuery } from '@tanstack/react-query';
+
 import type { Catalogue } from '../api/client';
+import { checkPairQuery } from '../api/queries';
 import { GradeString } from '../components/GradeString';
-import { CheckPair } from '../drawings/PairPicture';
+import { CheckPair, ENDS } from '../drawings/PairPicture';
 import { gradeWord, STAGE_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
 import { LinkRow } from './LinkRow';
@@ -15,7 +18,10 @@ interface Props {
 /** One check: how to look, what the grades mean, what can lie behind it. */
 export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
   const check = catalogue.evidence.find((e) => e.id === id);
+  const picture = useQuery(checkPairQuery(id, instrument, check?.of_finger ?? null, ENDS));
   if (!check) return null;
+  // The words come with the picture that stands among them: nothing moves once it can be read.
+  if (picture.isLoading) return <div data-pending />;
   const causes = check.causes.flatMap((cause) => catalogue.causes.filter((c) => c.id === cause));
   return (
     <>

@@ -1,5 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
+
 import type { Catalogue } from '../api/client';
-import { ExercisePair } from '../drawings/PairPicture';
+import { exercisePairQuery } from '../api/queries';
+import { ENDS, ExercisePair } from '../drawings/PairPicture';
 import { ExerciseSteps } from '../exercise/ExerciseText';
 import { instrumentsWords } from '../words/words';
 import css from './LibraryPage.module.css';
@@ -15,7 +18,10 @@ interface Props {
 /** One exercise with everything that is said about it, and its ladder. */
 export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
   const exercise = catalogue.exercises.find((e) => e.id === id);
+  const picture = useQuery(exercisePairQuery(id, instrument, null, ENDS));
   if (!exercise) return null;
+  // The words come with the picture that stands among them: nothing moves once it can be read.
+  if (picture.isLoading) return <div data-pending />;
   const causes = exercise.aims.flatMap((aim) => catalogue.causes.filter((c) => c.id === aim));
   const facts: [string, string][] = [
     ['It feels like', exercise.feel],

@@ -16,6 +16,7 @@ import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { INSTRUMENT_WORDS, longDay, painSaid, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
+import { Term } from './Term';
 import { nextWords } from './termWords';
 import { ThenAndNow } from './ThenAndNow';
 import { useTerm } from './useTerm';
@@ -23,7 +24,6 @@ import { useTerm } from './useTerm';
 const Folds = late(async () => (await import('./Folds')).Folds);
 const LiftFlag = late(async () => (await import('../components/LiftFlag')).LiftFlag);
 const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
-const Term = late(async () => (await import('./Term')).Term);
 
 type Player = Schemas['PlayerOut'];
 
@@ -94,16 +94,21 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
       {term ? (
         <Term term={term} handle={handle} isStopped={stop !== null} />
       ) : (
-        <div className={css.waiting} data-pending />
+        <div className={css.waiting} data-pending={!handle.query.error || undefined} />
       )}
-      <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
-      <Folds
-        data={data}
-        measures={term?.measures ?? []}
-        span={handle.span}
-        onWhole={onWhole}
-        onWay={(key, value) => way.mutate({ key, value })}
-      />
+      {/* What stands below the term comes with it, so that nothing moves down under a finger. */}
+      {(term !== undefined || handle.query.error) && (
+        <>
+          <ThenAndNow instrument={player.instrument} lessons={lessons} rows={rows} />
+          <Folds
+            data={data}
+            measures={term?.measures ?? []}
+            span={handle.span}
+            onWhole={onWhole}
+            onWay={(key, value) => way.mutate({ key, value })}
+          />
+        </>
+      )}
       <PageFoot
         {...footOf(term, stop !== null)}
         ways={

@@ -51,7 +51,10 @@ export function SheetPage() {
         isOld={query.isError}
       />
       <div className={`${screen.screen} ${screen.filled}`}>
-        <section className={`${screen.left} ${css.left}`} aria-label="The sheet">
+        <section
+          className={`${screen.left} ${css.left} ${sheet ? '' : css.coming}`}
+          aria-label="The sheet"
+        >
           <Scroll className={css.scroll}>
             {sheet && isEmpty(sheet) ? (
               <p className={css.empty}>
