@@ -36,12 +36,20 @@ async function networkFirst(request) {
     // A week that has ended does not stay on this device.
     if (answer.status === 404 || answer.status === 410) await kept.delete(request);
     // Too much to do just now: what was kept is better than a refusal.
-    if (answer.status === 429 || answer.status >= 500)
-      return (await caches.match(request)) ?? answer;
+    if (answer.status === 429 || answer.status >= 500) return (await keptOf(request)) ?? answer;
     return answer;
   } catch (error) {
-    const kept = await caches.match(request);
+    const kept = await keptOf(request);
     if (kept) return kept;
     throw error;
   }
+}
+
+/** What was kept, marked so, that the page may ask again. */
+async function keptOf(request) {
+  const kept = await caches.match(request);
+  if (!kept) return undefined;
+  const headers = new Headers(kept.headers);
+  headers.set('X-Jolf-Kept', 'yes');
+  return new Response(kept.body, { status: kept.status, headers });
 }

@@ -82,6 +82,35 @@ class Phone(BrowserCase):
         self.saved()
         self.assertEqual(self.today().felt, "soft")
 
+    def teacher_writes(self, line: str) -> None:
+        Lesson.objects.filter(plan__isnull=False).update(teacher_line=line)
+
+    def test_a_kept_week_gives_way_to_the_new_one_without_a_touch(self):
+        page = self.page
+        cable = Cable(self.server_thread.port)
+        self.addCleanup(cable.cut)
+        self.own_addresses.append(cable.address)
+        page.goto(f"{cable.address}/home/{self.token}")
+        page.locator("html[data-kept='yes']").wait_for()
+        cable.cut()
+        self.teacher_writes("slowly, like a cat")
+        page.reload()
+        week_is_there(page)
+        expect(page.get_by_text("like a cat")).to_have_count(0)
+        cable.mend()
+        expect(page.get_by_text("like a cat")).to_be_visible()
+
+    def test_a_page_that_stayed_open_reads_its_week_when_it_is_looked_at_again(self):
+        page = self.page
+        self.teacher_writes("slowly, like a cat")
+        page.clock.set_fixed_time(timezone.now() + timedelta(minutes=1))
+        page.evaluate("document.dispatchEvent(new Event('visibilitychange'))")
+        expect(page.get_by_text("like a cat")).to_be_visible()
+        revoke_link(Lesson.objects.order_by("date").last().player)
+        page.clock.set_fixed_time(timezone.now() + timedelta(minutes=3))
+        page.evaluate("document.dispatchEvent(new Event('visibilitychange'))")
+        expect(page.get_by_text("This link has ended")).to_be_visible()
+
     def kept_on_the_phone(self) -> int:
         """Answers about this week that the phone keeps."""
         return self.page.evaluate(

@@ -1,6 +1,6 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
-import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { client, type Schemas, unwrap } from '../api/client';
 import { newKey } from '../api/newKey';
 import { adoptOldEntries } from '../outbox/adopt';
 import type { KeptEntry } from '../outbox/entry';
@@ -10,6 +10,7 @@ import { useOutbox } from '../outbox/useOutbox';
 import { forgetKept } from './offline';
 import { earlierLinks, forgetLink, remember } from './whose';
 import { useTakeBack } from './useTakeBack';
+import { hasEnded, useWeek } from './useWeek';
 import { type DayLog, isStop, type Week, type WeekNow, weekNow } from './weekNow';
 
 export interface HomeHandle {
@@ -25,9 +26,6 @@ export interface HomeHandle {
 }
 
 const EVERY_MINUTE = 60_000;
-const ENDED = [404, 410];
-const NOT_HERE = 'No network, and this week has not been opened here before.';
-const LINK_ENDED = 'This link has ended. Ask your teacher for the new one.';
 const OVER = 'This week is over. Ask your teacher for the new one.';
 // Whoever holds the device; each week has a channel of its own.
 const OWNER = 'home';
@@ -43,35 +41,27 @@ export interface Closed {
 }
 
 export function useHome(token: string): HomeHandle | Closed | null {
-  const [week, setWeek] = useState<Week | null>(null);
-  const [error, setError] = useState<{ words: string; ended: boolean } | null>(null);
   const channel = `home/${token}`;
-  const outbox = useMemo(() => makeOutbox(channel, setWeek), [channel]);
+  const told = useRef<(week: Week) => void>(() => undefined);
+  const outbox = useMemo(() => makeOutbox(channel, (week) => told.current(week)), [channel]);
+  const onRead = useCallback(
+    (week: Week) => bringAlong(outbox, token, week.whose),
+    [outbox, token],
+  );
+  const { week, error, tell } = useWeek(token, onRead);
   const state = useOutbox(outbox);
   const today = useToday();
 
   useEffect(() => {
+    told.current = tell;
     const stop = outbox.start(OWNER);
     adoptOldEntries(
       localStorage,
       (old) => old.startsWith('home/'),
       (old, entry) => outbox.push(old, entry),
     );
-    client
-      .GET('/api/home/{token}', { params: { path: { token } } })
-      .then((answer) => {
-        const found = unwrap(answer);
-        setWeek(found);
-        bringAlong(outbox, token, found.whose);
-      })
-      .catch((problem: unknown) => {
-        const ended = problem instanceof ApiError && ENDED.includes(problem.status);
-        if (ended) void forgetKept(token);
-        const words = problem instanceof ApiError ? problem.message : NOT_HERE;
-        setError({ words: ended ? LINK_ENDED : words, ended });
-      });
     return stop;
-  }, [outbox, channel, token]);
+  }, [outbox, tell]);
 
   const { remember, takeBack } = useTakeBack(outbox, channel);
   // On the day of a lesson two weeks meet: the log says which of them it is of.
@@ -139,7 +129,7 @@ function makeOutbox(channel: string, onWeek: (week: Week) => void): Outbox {
     storage: globalThis.localStorage,
     window: globalThis.window,
     locks: (globalThis.navigator as Partial<Navigator>).locks,
-    holds: (_, error) => ENDED.includes(error.status),
+    holds: (_, error) => hasEnded(error),
   });
 }
 
