@@ -40,7 +40,8 @@ MONTH = 28
 GONE_ABOVE = 0.87
 GONE_LESS_ABOVE = 0.84
 CLEAR_ABOVE = 0.92
-PROBABLE_ABOVE = 0.75
+PROBABLE_ABOVE = 0.86
+GROWN_ABOVE = 0.75
 LATE_LESSONS = 2
 CLEAR_GRADE = 2
 
@@ -50,7 +51,6 @@ class ChangeWord(StrEnum):
     CLEARLY_LESS = "clearly_less"
     PROBABLY_LESS = "probably_less"
     NO_CLEAR_CHANGE = "no_clear_change"
-    PROBABLY_MORE = "probably_more"
     MORE = "more"
 
 
@@ -240,10 +240,8 @@ def _word(
         word = ChangeWord.CLEARLY_LESS
     elif less >= PROBABLE_ABOVE:
         word = ChangeWord.PROBABLY_LESS
-    elif more >= CLEAR_ABOVE:
+    elif more >= GROWN_ABOVE and len(grades) > LATE_LESSONS and min(late) > max(grades[0], 1):
         word = ChangeWord.MORE
-    elif more >= PROBABLE_ABOVE:
-        word = ChangeWord.PROBABLY_MORE
     else:
         word = ChangeWord.NO_CLEAR_CHANGE
     if word in LESS and not _was_seen_twice(grades):

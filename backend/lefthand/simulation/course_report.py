@@ -153,7 +153,6 @@ def _tally_words(
                 ChangeWord.CLEARLY_LESS: last < first,
                 ChangeWord.PROBABLY_LESS: last < first,
                 ChangeWord.NO_CLEAR_CHANGE: last == first,
-                ChangeWord.PROBABLY_MORE: last > first,
                 ChangeWord.MORE: last > first,
             }[change.word]
         )

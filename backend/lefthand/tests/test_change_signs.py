@@ -102,9 +102,12 @@ class Words(TestCase):
             ((3, 2, 3, 2), ChangeWord.NO_CLEAR_CHANGE),
             ((2, 2, 0, 0, 0), ChangeWord.GONE),
             ((3, 3, 2, 1, 0, 0, 0), ChangeWord.GONE),
-            ((3, 3, 3, 1, 1, 1), ChangeWord.PROBABLY_LESS),
+            ((3, 3, 3, 1, 1, 1), ChangeWord.NO_CLEAR_CHANGE),
+            ((3, 3, 3, 3, 1, 1, 1, 1), ChangeWord.PROBABLY_LESS),
             ((3, 3, 2, 3, 3, 1, 1, 1, 1, 1, 1), ChangeWord.CLEARLY_LESS),
-            ((0, 0, 0, 2, 2, 2), ChangeWord.PROBABLY_MORE),
+            ((0, 0, 0, 2, 2, 2), ChangeWord.MORE),
+            # grown once may be a bad day
+            ((0, 0, 0, 0, 2), ChangeWord.NO_CLEAR_CHANGE),
             ((0, 0, 0, 0, 2, 3, 2, 3), ChangeWord.MORE),
             ((3, 2, 1, 2), ChangeWord.NO_CLEAR_CHANGE),
             # back in one of the last two looks, however clear it was before

@@ -134,6 +134,10 @@ class NextLook(TestCase):
                 checks = [CATALOGUE.evidence[c] for c in stay.checks]
                 self.assertEqual(stay.seconds, seconds_of(checks, CATALOGUE))
 
+    def test_three_points_of_the_hold_are_one_routine_of_a_quarter_of_a_minute(self):
+        three = [CATALOGUE.evidence[e] for e in ("hold.clamps", "hold.droops", "chin.holds")]
+        self.assertEqual(seconds_of(three, CATALOGUE), 15)
+
     def test_enough_is_said_when_all_is_clear_and_not_before_the_first_check(self):
         self.assertFalse(diagnosis("vn").enough)
         clear = {"web.closed": 3, "thumb.locked": 3, "thumbball.hard": 3, "grip.at_start": 3,

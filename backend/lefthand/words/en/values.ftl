@@ -50,5 +50,4 @@ changeword-gone = gone
 changeword-clearly-less = clearly less
 changeword-probably-less = probably less
 changeword-no-clear-change = no clear change
-changeword-probably-more = probably more
 changeword-more = more
