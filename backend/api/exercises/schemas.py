@@ -6,6 +6,18 @@ from api.drills.schemas import DrillNoteOut
 from api.hands.schemas import TwoHandsOut
 
 
+class PossibleSpotOut(Schema):
+    """A place on the neck to which the music can be moved: the string from 1, the highest, and the
+    position. `letter`: of the string. `says`: in words. `been`: in how many earlier weeks it was
+    there."""
+
+    string: int
+    position: int
+    letter: str
+    says: str
+    been: int
+
+
 class ExercisePage(Schema):
     """What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
     exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
@@ -34,3 +46,9 @@ class ExercisePage(Schema):
     music_credit: str
     notes: list[DrillNoteOut]
     beat: int | None
+
+
+class HowOut(ExercisePage):
+    """The same with the places on the neck to which its music can be moved, the easiest first."""
+
+    spots: list[PossibleSpotOut]

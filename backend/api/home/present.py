@@ -118,7 +118,7 @@ def _item_out(item: PlanItem, paper: PaperItem, week: HomeWeek) -> HomeItemOut:
     return HomeItemOut(
         **exercise_page(paper, None).dict(),
         brief=BriefOut(steps=list(paper.short_steps), feel=paper.brief.feel, stop=paper.brief.stop),
-        finger_words=paper.finger_words,
+        finger_words=", ".join(w for w in (paper.finger_words, paper.spot_words) if w),
         lines=list(_lines_out(paper)),
         reps=item.reps,
         sets=item.sets,

@@ -51,8 +51,16 @@ class ShownResult(Schema):
     pain: float | None = None
 
 
+class SpotIn(Schema):
+    """Where on the neck: the string from 1, the highest, and the position of the hand."""
+
+    string: int
+    position: int
+
+
 class Wish(Schema):
-    """One exercise of the week; what is left out follows from the rules."""
+    """One exercise of the week; what is left out follows from the rules. `spot`: null for where the
+    step lies by itself."""
 
     exercise: str
     rung: int | None = None
@@ -61,6 +69,7 @@ class Wish(Schema):
     days: list[int] | None = None
     tempo: int | None = None
     goal: int | None = None
+    spot: SpotIn | None = None
 
 
 class _Entry(Schema):

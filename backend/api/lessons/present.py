@@ -27,6 +27,7 @@ from api.lessons.schemas import (
     ReasonOut,
     ReviewOut,
     SafetyOut,
+    SpotOut,
     TeacherWord,
     UndoOut,
     WithheldOut,
@@ -360,7 +361,12 @@ def _item_out(item: CoreItem, view: LessonView, focus: Sequence[str]) -> PlanIte
         does=words_of(does),
         takes_piece=exercise.rung(item.rung).in_piece is not None,
         in_piece=_in_piece(item, view),
+        spot=_spot_out(view.spot_before(item.exercise)),
     )
+
+
+def _spot_out(kept: Mapping[str, int] | None) -> SpotOut | None:
+    return SpotOut(**kept) if kept else None
 
 
 def _in_piece(item: CoreItem, view: LessonView) -> InPieceOut | None:
@@ -378,6 +384,7 @@ def _given_item_out(item: PlanItem, view: LessonView) -> PlanItemOut:
     told = _item_out(planned(item), view, item.plan.focus or [])
     if item.piece_id is not None and item.in_piece is not None:
         told.in_piece = _in_piece_out(item.piece_id, item.in_piece)
+    told.spot = _spot_out(item.spot)
     return told
 
 

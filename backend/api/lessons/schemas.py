@@ -123,6 +123,13 @@ class BodyFactOut(Schema):
     is_due: bool = False
 
 
+class SpotOut(Schema):
+    """Where on the neck: the string from 1, the highest, and the position of the hand."""
+
+    string: int
+    position: int
+
+
 class InPieceOut(Schema):
     """Where in a piece of the player's own an exercise is played. piece: its id. bars: first and
     last, as printed."""
@@ -134,7 +141,7 @@ class InPieceOut(Schema):
 
 class PlanItemOut(Schema):
     """takes_piece: it is played in a piece of the player's own; in_piece: where, None while no
-    place was chosen."""
+    place was chosen. spot: where on the neck the teacher put it, None for what the step says."""
 
     exercise: str
     name: str
@@ -157,6 +164,7 @@ class PlanItemOut(Schema):
     does: str
     takes_piece: bool
     in_piece: InPieceOut | None
+    spot: SpotOut | None
 
 
 class WithheldOut(Schema):

@@ -1,5 +1,7 @@
 """The practice sheet on screen and as PDF, the calendar file and the private link."""
 
+from collections import Counter
+from collections.abc import Iterator
 from typing import Annotated
 
 import segno
@@ -9,17 +11,22 @@ from ninja import Query, Router
 from api.answers import PDF, as_file
 from api.days import today
 from api.exercises.present import exercise_page
-from api.exercises.schemas import ExercisePage
+from api.exercises.schemas import HowOut, PossibleSpotOut
 from api.home.schemas import LinkOut
 from api.sheets.code import address_of, code_for, is_local
 from api.sheets.schemas import SheetDayOut, SheetItemOut, SheetOut, SheetPagesOut
 from api.types import WallTime
+from lefthand.catalogue.exercises import Exercise
+from lefthand.composing.on_neck import words_of_spot
+from lefthand.music.strings import FINGERBOARDS
 from lefthand.values.fields import short
+from lefthand.words import words_of
 from studio.errors import StudioError
 from studio.home.link import link_of, make_link, revoke_link
 from studio.home.week_at_home import HomeWeek
 from studio.lessons.access import lesson_of
 from studio.lessons.cases import LessonView
+from studio.memory.spots import as_kept, possible_spots, spot_of
 from studio.models import HomeLink
 from studio.paper.setting import Paper
 from studio.sheet.calendar import USUAL_TIME, week_calendar
@@ -82,23 +89,42 @@ def read_calendar(request: HttpRequest, lesson_id: int, at: WallTime = USUAL_TIM
     )
 
 
-@router.get("/{int:lesson_id}/how", response=ExercisePage)
+@router.get("/{int:lesson_id}/how", response=HowOut)
 def read_how(
     request: HttpRequest,
     lesson_id: int,
     exercise: str,
     rung: Annotated[int, Query(ge=1, le=20)] = 1,
     place: Annotated[int, Query(ge=1, le=20)] = 1,
-) -> ExercisePage:
-    """How an exercise goes for this player: steps, picture and music, given or not."""
+    string: Annotated[int | None, Query(ge=1, le=4)] = None,
+    position: Annotated[int | None, Query(ge=0, le=5)] = None,
+) -> HowOut:
+    """How an exercise goes for this player: steps, picture and music, given or not. `string` (from
+    1, the highest) and `position`: where on the neck, both or none."""
     view = LessonView(lesson_of(request.user, lesson_id))
     found = view.catalogue.exercises.get(exercise)
     if found is None or view.case.instrument not in found.instruments:
         raise StudioError("bad_input", "exercise", f"unknown exercise {short(exercise)}")
     if rung > len(found.rungs):
         raise StudioError("bad_input", "rung", f"expected 1 to {len(found.rungs)}")
-    item = shown_item(view, found, rung, place)
-    return exercise_page(item, item.music)
+    spot = None
+    if string is not None and position is not None:
+        spot = spot_of({"string": string, "position": position})
+    item = shown_item(view, found, rung, place, spot)
+    page = exercise_page(item, item.music)
+    return HowOut(**page.dict(), spots=list(_spots_out(view, found, rung)))
+
+
+def _spots_out(view: LessonView, exercise: Exercise, rung: int) -> Iterator[PossibleSpotOut]:
+    before = Counter(view.spots_before.get(exercise.id, ()))
+    strings = FINGERBOARDS[view.case.instrument].strings
+    for spot in possible_spots(view.lesson, exercise, rung):
+        yield PossibleSpotOut(
+            **as_kept(spot),
+            letter=strings[spot.string].letter,
+            says=words_of(words_of_spot(spot, view.case.instrument)),
+            been=before[spot],
+        )
 
 
 @router.get("/{int:lesson_id}/link", response=LinkOut)

@@ -20,8 +20,8 @@ from lefthand.values.vocabulary import FINGERS, FingerRole, Instrument, Level
 class ForWhom:
     """Whose music it is. `fingers`: those aimed at, () for all. `ways`: the ways of teaching that
     were chosen. `level`: of the player. `dose`: how much is given, None for what the rung says; the
-    music is as long. The same `seed` gives the same notes. `position`: of the hand, None for the
-    step's own; only music of single notes under one hand can be put elsewhere.
+    music is as long. The same `seed` gives the same notes. `position`: of the hand, `string`: 0 the
+    lowest, None for the step's own; only music of single notes under one hand can be put elsewhere.
     """
 
     fingers: tuple[int, ...] = ()
@@ -30,6 +30,7 @@ class ForWhom:
     dose: Dose | None = None
     seed: int = 1
     position: int | None = None
+    string: int | None = None
 
     @property
     def keeps_down(self) -> bool:
@@ -68,6 +69,7 @@ def drill_of(
         spare=passes * recipe.holds - repetitions if is_less else 0,
         fingers=_sounding(exercise, whose.fingers),
         position=whose.position,
+        string=whose.string,
         frame=bass_hand if instrument is Instrument.BASS else None,
         difficulty=_difficulty(rung, len(exercise.rungs)),
         level=whose.level,
@@ -81,6 +83,7 @@ def drill_of(
         "way": dict(whose.ways),
         "seed": whose.seed,
         **({} if whose.position is None else {"position": whose.position}),
+        **({} if whose.string is None else {"string": whose.string}),
     }
     drill = make_drill(recipe, request, tuple(asked.items()))
     if whose.keeps_down and not lets_fingers_off(exercise) and recipe.tune is None:

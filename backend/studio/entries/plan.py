@@ -16,10 +16,11 @@ from studio.errors import StudioError
 from studio.lessons.cases import LessonView, open_words
 from studio.lessons.chosen_place import NOT_IN_A_PIECE
 from studio.memory.records import as_stored
+from studio.memory.spots import read_spot
 from studio.models import Plan, PlanItem
 
 MAX_PLAN_ITEMS = 6
-WISHED = ("exercise", "rung", "reps", "sets", "days", "tempo", "goal")
+WISHED = ("exercise", "rung", "reps", "sets", "days", "tempo", "goal", "spot")
 
 
 def read_plan(opened: Opened) -> list[dict[str, Any]] | None:
@@ -56,8 +57,8 @@ def restore_made_for(opened: Opened, before: dict[str, Any] | None) -> None:
 
 
 def write_plan(opened: Opened, value: Any) -> None:
-    """Store the week: a list of {"exercise", "rung", "reps", "sets", "days", "tempo", "goal"}; None
-    takes it back.
+    """Store the week: a list of {"exercise", "rung", "reps", "sets", "days", "tempo", "goal",
+    "spot"}; None takes it back.
 
     All but "exercise" may be left out. What stays in the week keeps what was practised of it.
     Raises InputError, or StudioError while a red flag is up or a question about pain is open.
@@ -109,6 +110,8 @@ class _Wish:
     days: list[int] | None
     tempo: int | None
     goal: int | None
+    says_spot: bool
+    spot: dict[str, int] | None
 
 
 def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
@@ -125,6 +128,8 @@ def _read_wish(where: str, row: Any, view: LessonView) -> _Wish:
         days=_days(data, where),
         tempo=_whole(data, "tempo", where, *TEMPO_RANGE),
         goal=_whole(data, "goal", where, *TEMPO_RANGE),
+        says_spot="spot" in data,
+        spot=read_spot(f"{where}.spot", data.get("spot"), view.case.instrument),
     )
 
 
@@ -146,6 +151,7 @@ def _item(item: PlanItem, order: int, wish: _Wish, view: LessonView) -> PlanItem
         "tempo": wish.tempo or planned.dose.tempo,
         "goal": wish.goal or planned.goal,
         "days": wish.days or item.days or list(planned.days),
+        "spot": wish.spot if wish.says_spot else item.spot or view.spot_before(wish.exercise.id),
     }
     for name, value in fields.items():
         setattr(item, name, value)

@@ -36,7 +36,8 @@ class PlanItem(models.Model):
 
     `tempo`: where it begins, `goal`: where it leads, beats a minute. `piece`: of the player's own,
     in which it is played; `in_piece`: {"title", "first", "last": places of the bars, "from", "to":
-    their printed numbers}.
+    their printed numbers}. `spot`: where on the neck it is played, {"string": 1 the highest,
+    "position"}; None for what the step says.
     """
 
     plan = models.ForeignKey(Plan, on_delete=models.CASCADE, related_name="items")
@@ -53,6 +54,7 @@ class PlanItem(models.Model):
     why = models.TextField(blank=True)
     piece = models.ForeignKey(Piece, on_delete=models.SET_NULL, null=True, blank=True)
     in_piece = models.JSONField(null=True, blank=True)
+    spot = models.JSONField(null=True, blank=True)
 
     class Meta:
         ordering = ["order"]

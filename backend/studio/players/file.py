@@ -166,6 +166,7 @@ def _item(item: PlanItem) -> dict[str, Any]:
         "why": item.why,
         "piece": item.piece_id,
         "in_piece": item.in_piece,
+        "spot": item.spot,
         "results": [
             {
                 "date": str(result.date),

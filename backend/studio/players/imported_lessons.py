@@ -42,6 +42,7 @@ from studio.home.told_day import (
     read_tempos,
 )
 from studio.memory.findings import grading_of
+from studio.memory.spots import read_spot
 from studio.models import (
     CauseWord,
     Focus,
@@ -278,6 +279,7 @@ def _item(row: Mapping[str, Any], order: int, read: LessonRows, reading: Reading
         days=sorted({read_whole("days", day, 1, LAST_DAY) for day in row.get("days") or []}),
         fingers=read_fingers(row.get("fingers") or []),
         why=read_text("why", row.get("why"), 2000),
+        spot=read_spot("spot", row.get("spot"), reading.instrument),
     )
     read.items[exercise.id] = item
     for result in rows_of(f"results of {name}", row.get("results") or [], reading):

@@ -222,9 +222,10 @@ def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
 
 
 def _dose(dose: Dose, item: SheetItem) -> tuple[str, str]:
-    """How much, and for what each: the finger, or "each string"."""
+    """How much, and for what each and where: the finger, "each string", a place on the neck."""
     words, _, each = dose.words().partition(EACH)
-    return words, item.finger_words or (f"each {each}" if each else "")
+    of = item.finger_words or (f"each {each}" if each else "")
+    return words, ", ".join(each for each in (of, item.spot_words) if each)
 
 
 def _pictures(item: SheetItem) -> Iterator[dict[str, str]]:

@@ -1,6 +1,6 @@
 """What stands on a practice sheet: the least that a player and a parent need."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from functools import cached_property
 
@@ -8,7 +8,8 @@ from lefthand.catalogue.briefs import Brief
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Exercise
 from lefthand.catalogue.one_things import FINGERS, OneThing, Reader
-from lefthand.composing.for_exercise import ForWhom, drill_of
+from lefthand.composing.for_exercise import drill_of
+from lefthand.composing.on_neck import Spot, words_of_spot
 from lefthand.drawing.pairs import Pair, pair_of_exercise
 from lefthand.music.engraving import engrave
 from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
@@ -18,14 +19,14 @@ from lefthand.practice.planning import is_carried, plan_item
 from lefthand.practice.week import fullest_day
 from lefthand.values.dose import Dose
 from lefthand.values.said import Said, said
-from lefthand.values.vocabulary import Instrument, Level
+from lefthand.values.vocabulary import Instrument
 from lefthand.words import words_of
 from studio.home.week_at_home import HomeWeek
 from studio.lessons.cases import LessonView
 from studio.lessons.decisions import stale_focus
-from studio.memory.findings import way_of_teaching
 from studio.memory.known import known_items
 from studio.memory.records import as_stored, item_dose
+from studio.memory.spots import as_kept, music_for, spot_in_force
 from studio.models import Lesson, Plan, PlanItem
 from studio.pieces.place import PlaceOnPaper, place_on_paper
 from studio.sheet.days import SheetDay, sheet_days
@@ -44,8 +45,8 @@ class SheetItem:
     `steps`: the whole of it, with what the way of teaching adds; `brief`: what stands on paper.
     `child`: said to a child, empty for others. `picture`: two drawn hands, where they say more
     than words. `given_dose`: in words, before it was eased; the same as `dose` where it was not.
-    `place`: in the player's own piece. `is_carried`: a helper holds the instrument meanwhile, and
-    paper and phone say so first.
+    `place`: in the player's own piece. `spot`: where on the neck. `is_carried`: a helper holds the
+    instrument meanwhile, and paper and phone say so first.
     """
 
     exercise: Exercise
@@ -62,6 +63,7 @@ class SheetItem:
     why: str
     drill: Drill | None
     place: PlaceOnPaper | None
+    spot: Spot | None
     seed: int
     is_carried: bool
 
@@ -82,6 +84,11 @@ class SheetItem:
     def finger_words(self) -> str:
         """The finger that the dose is for: "little finger"; empty where it is for all."""
         return " and ".join(FINGERS[finger] for finger in self.fingers) if self.dose.per else ""
+
+    @property
+    def spot_words(self) -> str:
+        """Where on the neck the teacher put it; empty for what the step says."""
+        return words_of(words_of_spot(self.spot, self.instrument)) if self.spot else ""
 
     @property
     def minutes(self) -> float:
@@ -204,6 +211,7 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
         why=item.why,
         drill=item_drill(item, lesson, dose, seed),
         place=place,
+        spot=spot_in_force(item, lesson, exercise),
         seed=seed,
         is_carried=is_carried(exercise, view.situation),
     )
@@ -213,13 +221,17 @@ def _carrying(instrument: Instrument) -> Said:
     return said("carried-scroll" if instrument.is_held_up else "carried-body")
 
 
-def shown_item(view: LessonView, exercise: Exercise, rung: int, place: int) -> SheetItem:
-    """One exercise as it would stand on the sheet, given or not; `place`: in the week, from 1."""
+def shown_item(
+    view: LessonView, exercise: Exercise, rung: int, place: int, spot: Spot | None
+) -> SheetItem:
+    """One exercise as it would stand on the sheet, given or not; `place`: in the week, from 1,
+    `spot`: on the neck."""
     planned = plan_item(exercise, view.situation, view.load_limit, rung)
     chosen = view.own_place
     planned = in_own_piece(planned, exercise, chosen.place if chosen else None)
     stored = {**as_stored(planned), **(chosen.stored(planned) if chosen else {})}
-    return _item(PlanItem(**stored), planned.dose, view, place)
+    where = as_kept(spot) if spot else None
+    return _item(PlanItem(**stored, spot=where), planned.dose, view, place)
 
 
 def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:
@@ -231,12 +243,13 @@ def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:
 def item_drill(item: PlanItem, lesson: Lesson, dose: Dose, seed: int) -> Drill | None:
     """The music of an item, as long as its dose: the same on paper, on the phone and for listening,
     and another tune or order of notes in another lesson."""
-    whose = ForWhom(
-        fingers=tuple(item.fingers),
-        ways=way_of_teaching(lesson.player),
-        level=Level(lesson.player.level),
+    exercise = load_catalogue().exercises[item.exercise]
+    spot = spot_in_force(item, lesson, exercise)
+    whose = replace(
+        music_for(lesson, item.fingers),
         dose=dose,
         seed=lesson.pk + seed,
+        string=spot.string if spot else None,
+        position=spot.position if spot else None,
     )
-    exercise = load_catalogue().exercises[item.exercise]
     return drill_of(exercise, item.rung, Instrument(lesson.player.instrument), whose)

@@ -1016,7 +1016,8 @@ export interface paths {
         };
         /**
          * Read How
-         * @description How an exercise goes for this player: steps, picture and music, given or not.
+         * @description How an exercise goes for this player: steps, picture and music, given or not. `string` (from
+         *     1, the highest) and `position`: where on the neck, both or none.
          */
         get: operations["api_sheets_routes_read_how"];
         put?: never;
@@ -3107,57 +3108,6 @@ export interface components {
             stop: string;
         };
         /**
-         * ExercisePage
-         * @description What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
-         *     exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
-         *     tune, else empty. `child`: how to say it to a child;
-         *     empty for others. `picture`: two hands where they say more than words. `music`: an SVG
-         *     picture.
-         */
-        ExercisePage: {
-            /** Beat */
-            beat: number | null;
-            /** Child */
-            child: string;
-            /** Dose */
-            dose: string;
-            /** Exercise */
-            exercise: string;
-            /** Feel */
-            feel: string;
-            /** Helper Does */
-            helper_does: string;
-            /** Minutes */
-            minutes: number;
-            /** Mirror */
-            mirror: string;
-            /** Mistake */
-            mistake: string;
-            /** Music */
-            music: string | null;
-            /** Music Credit */
-            music_credit: string;
-            /** Music Title */
-            music_title: string;
-            /** Name */
-            name: string;
-            /** Notes */
-            notes: components["schemas"]["DrillNoteOut"][];
-            /** Over */
-            over: string;
-            picture: components["schemas"]["TwoHandsOut"] | null;
-            /** Rung Words */
-            rung_words: string;
-            /** Steps */
-            steps: string[];
-            /** Stop */
-            stop: string;
-            /** Tempo */
-            tempo: number | null;
-            /** Why */
-            why: string;
-        };
-        /**
          * ExercisePairIn
          * @description An exercise whose hands are drawn.
          */
@@ -3952,6 +3902,55 @@ export interface components {
             usable: boolean;
             /** Words */
             words: string;
+        };
+        /**
+         * HowOut
+         * @description The same with the places on the neck to which its music can be moved, the easiest first.
+         */
+        HowOut: {
+            /** Beat */
+            beat: number | null;
+            /** Child */
+            child: string;
+            /** Dose */
+            dose: string;
+            /** Exercise */
+            exercise: string;
+            /** Feel */
+            feel: string;
+            /** Helper Does */
+            helper_does: string;
+            /** Minutes */
+            minutes: number;
+            /** Mirror */
+            mirror: string;
+            /** Mistake */
+            mistake: string;
+            /** Music */
+            music: string | null;
+            /** Music Credit */
+            music_credit: string;
+            /** Music Title */
+            music_title: string;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
+            /** Over */
+            over: string;
+            picture: components["schemas"]["TwoHandsOut"] | null;
+            /** Rung Words */
+            rung_words: string;
+            /** Spots */
+            spots: components["schemas"]["PossibleSpotOut"][];
+            /** Steps */
+            steps: string[];
+            /** Stop */
+            stop: string;
+            /** Tempo */
+            tempo: number | null;
+            /** Why */
+            why: string;
         };
         /**
          * HurtSaid
@@ -5058,7 +5057,7 @@ export interface components {
         /**
          * PlanItemOut
          * @description takes_piece: it is played in a piece of the player's own; in_piece: where, None while no
-         *     place was chosen.
+         *     place was chosen. spot: where on the neck the teacher put it, None for what the step says.
          */
         PlanItemOut: {
             /** Because */
@@ -5092,6 +5091,7 @@ export interface components {
             rungs: number;
             /** Sets */
             sets: number;
+            spot: components["schemas"]["SpotOut"] | null;
             /** Takes Piece */
             takes_piece: boolean;
             /** Tempo */
@@ -5236,6 +5236,24 @@ export interface components {
             };
             /** Width */
             width: number;
+        };
+        /**
+         * PossibleSpotOut
+         * @description A place on the neck to which the music can be moved: the string from 1, the highest, and the
+         *     position. `letter`: of the string. `says`: in words. `been`: in how many earlier weeks it was
+         *     there.
+         */
+        PossibleSpotOut: {
+            /** Been */
+            been: number;
+            /** Letter */
+            letter: string;
+            /** Position */
+            position: number;
+            /** Says */
+            says: string;
+            /** String */
+            string: number;
         };
         /**
          * PractisedEntry
@@ -5998,6 +6016,26 @@ export interface components {
             value: number;
         };
         /**
+         * SpotIn
+         * @description Where on the neck: the string from 1, the highest, and the position of the hand.
+         */
+        SpotIn: {
+            /** Position */
+            position: number;
+            /** String */
+            string: number;
+        };
+        /**
+         * SpotOut
+         * @description Where on the neck: the string from 1, the highest, and the position of the hand.
+         */
+        SpotOut: {
+            /** Position */
+            position: number;
+            /** String */
+            string: number;
+        };
+        /**
          * SweepGradeIn
          * @description `fingers`: those that it was seen on, of a check that has fingers; [] takes them back, null
          *     leaves what was told before.
@@ -6521,7 +6559,8 @@ export interface components {
         };
         /**
          * Wish
-         * @description One exercise of the week; what is left out follows from the rules.
+         * @description One exercise of the week; what is left out follows from the rules. `spot`: null for where the
+         *     step lies by itself.
          */
         Wish: {
             /** Days */
@@ -6536,6 +6575,7 @@ export interface components {
             rung?: number | null;
             /** Sets */
             sets?: number | null;
+            spot?: components["schemas"]["SpotIn"] | null;
             /** Tempo */
             tempo?: number | null;
         };
@@ -9026,6 +9066,8 @@ export interface operations {
                 exercise: string;
                 rung?: number;
                 place?: number;
+                string?: number | null;
+                position?: number | null;
             };
             header?: never;
             path: {
@@ -9041,7 +9083,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExercisePage"];
+                    "application/json": components["schemas"]["HowOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

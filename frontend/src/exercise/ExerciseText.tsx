@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 
-export type Page = Schemas['ExercisePage'];
+export type Page = Omit<Schemas['HowOut'], 'spots'>;
 
 /** How it is done, step by step. */
 export function ExerciseSteps({ steps }: { steps: string[] }) {

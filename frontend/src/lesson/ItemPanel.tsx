@@ -13,6 +13,7 @@ import { tempoAfter } from '../exercise/tempoWork';
 import { minutesWords, weekday } from '../words/words';
 import daysCss from './Days.module.css';
 import css from './GiveStep.module.css';
+import { NeckPlaces } from './NeckPlaces';
 import {
   atTempo,
   changed,
@@ -54,7 +55,7 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
         </button>
       </header>
       <Scroll className={css.scroll}>
-        <HowItGoes item={item} place={place + 1} lesson={lesson} />
+        <HowItGoes item={item} place={place + 1} lesson={lesson} onChange={change} />
         <InPiece item={item} lesson={lesson} />
         {item.tempo_steps.length > 1 && (
           <TryTempo
@@ -132,7 +133,14 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
   );
 }
 
-function HowItGoes({ item, place, lesson }: { item: PlanItem; place: number; lesson: Lesson }) {
+interface HowProps {
+  item: PlanItem;
+  place: number;
+  lesson: Lesson;
+  onChange: (wish: Wish) => void;
+}
+
+function HowItGoes({ item, place, lesson, onChange }: HowProps) {
   const query = useHow(item, place, lesson);
   if (query.error) return <p role="alert">{query.error.message}</p>;
   const how = query.data;
@@ -143,6 +151,11 @@ function HowItGoes({ item, place, lesson }: { item: PlanItem; place: number; les
       <ExerciseSteps steps={how.steps} />
       {how.child && <p>“{how.child}”</p>}
       <ExerciseMusic item={how} />
+      <NeckPlaces
+        spots={how.spots}
+        now={item.spot}
+        onChoose={(spot) => onChange({ ...wishOf(item), spot })}
+      />
       <ExerciseFacts item={how} only={['mirror', 'stop']} />
     </section>
   );

@@ -39,8 +39,9 @@ const item: PlanItem = {
   does: '',
   takes_piece: false,
   in_piece: null,
+  spot: null,
 };
-const WISH = { exercise: 'thumb_taps', rung: 2, reps: 10, sets: 2, days: [1, 2, 3] };
+const WISH = { exercise: 'thumb_taps', rung: 2, reps: 10, sets: 2, days: [1, 2, 3], spot: null };
 
 describe('changing the week by hand', () => {
   it('sends only what the server needs', () => {
@@ -84,7 +85,7 @@ describe('changing the week by hand', () => {
     [5, 4],
     [-5, 1],
   ])('a rung changed by %i stays on the ladder', (by, rung) => {
-    expect(onRung(item, by)).toEqual({ exercise: 'thumb_taps', rung, days: [1, 2, 3] });
+    expect(onRung(item, by)).toEqual({ exercise: 'thumb_taps', rung, days: [1, 2, 3], spot: null });
   });
 
   it.each([

@@ -11,6 +11,8 @@ export interface Wish {
   days?: number[];
   tempo?: number;
   goal?: number;
+  /** Where on the neck; null for what the step says. */
+  spot?: PlanItem['spot'];
 }
 
 const MAX_SETS = 6;
@@ -24,6 +26,7 @@ export function wishOf(item: PlanItem): Wish {
     reps: item.reps,
     sets: item.sets,
     days: item.days,
+    spot: item.spot,
     ...(item.tempo === null ? {} : { tempo: item.tempo }),
     ...(item.goal === null ? {} : { goal: item.goal }),
   };
@@ -61,8 +64,8 @@ function withWish(item: PlanItem, wish: Wish): PlanItem {
   const { rung = item.rung, reps = item.reps, sets = item.sets, days = item.days } = wish;
   const same = rung === item.rung && reps === item.reps && sets === item.sets;
   const dose = same ? item.dose : sets > 1 ? `${sets} × ${reps}` : `${reps}`;
-  const { tempo = item.tempo, goal = item.goal } = wish;
-  return { ...item, rung, reps, sets, days, dose, tempo, goal };
+  const { tempo = item.tempo, goal = item.goal, spot = item.spot } = wish;
+  return { ...item, rung, reps, sets, days, dose, tempo, goal, spot };
 }
 
 export function changed(items: PlanItem[], exercise: string, change: (wish: Wish) => Wish): Wish[] {
@@ -72,7 +75,7 @@ export function changed(items: PlanItem[], exercise: string, change: (wish: Wish
 /** Another rung brings its own dose. */
 export function onRung(item: PlanItem, by: number): Wish {
   const rung = Math.min(item.rungs, Math.max(1, item.rung + by));
-  return { exercise: item.exercise, rung, days: item.days };
+  return { exercise: item.exercise, rung, days: item.days, spot: item.spot };
 }
 
 /** More or less of it: sets where there are several, else repetitions. */

@@ -115,3 +115,11 @@ export function upperFirst(words: string): string {
 export function painSaid(pain: number): string {
   return pain > 0 ? `${pain} of 10` : 'how much was not said';
 }
+
+const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
+const ENDINGS: Record<string, string> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };
+
+/** 1st, 2nd, 3rd. */
+export function ordinal(number: number): string {
+  return `${number}${ENDINGS[ORDINALS.select(number)] ?? ''}`;
+}

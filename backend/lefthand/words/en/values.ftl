@@ -51,3 +51,12 @@ changeword-clearly-less = clearly less
 changeword-probably-less = probably less
 changeword-no-clear-change = no clear change
 changeword-more = more
+
+# A place on the neck: the string by its letter, the position of the hand.
+on-neck = on the { $string } string, { $position ->
+    [1] first
+    [2] second
+    [3] third
+    [4] fourth
+   *[5] fifth
+} position

@@ -1,0 +1,70 @@
+"""Where on the neck an exercise is played in a week, as the teacher chose it: kept as {"string",
+"position"}, the string counted from 1, the highest; None for what the step itself says."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from lefthand.catalogue.exercises import Exercise
+from lefthand.composing.for_exercise import ForWhom
+from lefthand.composing.on_neck import POSITIONS, STRINGS, Spot, spots_of
+from lefthand.values.errors import InputError
+from lefthand.values.fields import read_mapping, read_whole, short
+from lefthand.values.vocabulary import Instrument, Level
+from studio.memory.findings import way_of_teaching
+from studio.models import Lesson, PlanItem
+
+HIGHEST = len(STRINGS)
+
+
+def music_for(lesson: Lesson, fingers: list[int]) -> ForWhom:
+    """Whose music it is, wherever it lies."""
+    player = lesson.player
+    return ForWhom(tuple(fingers), way_of_teaching(player), Level(player.level))
+
+
+def as_kept(spot: Spot) -> dict[str, int]:
+    return {"string": HIGHEST - spot.string, "position": spot.position}
+
+
+def spot_of(kept: Mapping[str, int]) -> Spot:
+    return Spot(HIGHEST - kept["string"], kept["position"])
+
+
+def read_spot(where: str, value: Any, instrument: Instrument) -> dict[str, int] | None:
+    """A place as it is kept. Raises InputError naming the field."""
+    if value is None:
+        return None
+    told = read_mapping(where, value)
+    string = read_whole(f"{where}.string", told.get("string"), 1, HIGHEST)
+    position = told.get("position")
+    if position not in POSITIONS[instrument]:
+        known = ", ".join(map(str, sorted(POSITIONS[instrument])))
+        raise InputError(f"{where}.position", f"expected one of {known}, got {short(position)}")
+    return {"string": string, "position": int(position)}
+
+
+def possible_spots(lesson: Lesson, exercise: Exercise, rung: int) -> tuple[Spot, ...]:
+    """Where the music of this rung can lie, the easiest place first."""
+    return spots_of(exercise, rung, Instrument(lesson.player.instrument), music_for(lesson, []))
+
+
+def spot_in_force(item: PlanItem, lesson: Lesson, exercise: Exercise) -> Spot | None:
+    """The chosen place, where the music of the item's rung can lie there."""
+    if not item.spot:
+        return None
+    spot = spot_of(item.spot)
+    return spot if spot in possible_spots(lesson, exercise, item.rung) else None
+
+
+def spots_before(lesson: Lesson) -> dict[str, list[Spot]]:
+    """Places that were chosen in earlier lessons, by exercise, the oldest first."""
+    earlier = PlanItem.objects.filter(
+        plan__lesson__player=lesson.player_id,
+        plan__lesson__date__lt=lesson.date,
+        spot__isnull=False,
+    )
+    found: dict[str, list[Spot]] = {}
+    for item in earlier.order_by("plan__lesson__date").only("exercise", "spot"):
+        if item.spot:
+            found.setdefault(item.exercise, []).append(spot_of(item.spot))
+    return found
