@@ -116,7 +116,7 @@ def read_how(
 
 
 def _spots_out(view: LessonView, exercise: Exercise, rung: int) -> Iterator[PossibleSpotOut]:
-    before = Counter(view.spots_before.get(exercise.id, ()))
+    before = Counter(view.past.spots.get(exercise.id, ()))
     strings = FINGERBOARDS[view.case.instrument].strings
     for spot in possible_spots(view.lesson, exercise, rung):
         yield PossibleSpotOut(

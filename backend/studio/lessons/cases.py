@@ -9,7 +9,6 @@ from lefthand.case.case import Case
 from lefthand.case.parsing import parse_case
 from lefthand.case.ways import said_in_force
 from lefthand.catalogue.catalogue import Catalogue, load_catalogue
-from lefthand.composing.on_neck import Spot
 from lefthand.practice.doses import SHORT_BREAK_WEEKS
 from lefthand.practice.pains import Ache, hurting_on, over_time
 from lefthand.practice.plan import Plan
@@ -53,7 +52,7 @@ from studio.memory.known import chosen_focus, known_words
 from studio.memory.last_time import complaint_of, is_still_tired
 from studio.memory.pains import beside_reports, open_questions
 from studio.memory.records import weeks_idle
-from studio.memory.spots import as_kept, spots_before
+from studio.memory.spots import as_kept
 from studio.models import Lesson, Piece, RedFlag
 
 NEXT_DAY = "next_day"
@@ -99,14 +98,10 @@ class LessonView:
         dismissed = {w.cause for w in words if w.word == "dismissed"} | set(self.ruled_out)
         return TeacherWord(tuple(pinned), tuple(sorted(dismissed)), is_whole)
 
-    @cached_property
-    def spots_before(self) -> Mapping[str, list[Spot]]:
-        """Places on the neck that earlier lessons chose, by exercise, the oldest first."""
-        return spots_before(self.lesson)
-
     def spot_before(self, exercise: str) -> dict[str, int] | None:
-        """The newest of them, as it is kept; it goes on until another is chosen."""
-        spots = self.spots_before.get(exercise)
+        """The newest place on the neck that earlier lessons chose, as it is kept; it goes on until
+        another is chosen."""
+        spots = self.past.spots.get(exercise)
         return as_kept(spots[-1]) if spots else None
 
     @cached_property

@@ -8,6 +8,7 @@ from django.db.models import QuerySet
 
 from lefthand.case.case import Apart
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.composing.on_neck import Spot
 from lefthand.practice.pains import Ache
 from lefthand.practice.record import LessonRecord
 from lefthand.practice.standing import Standing, apart_now, kept_now
@@ -18,6 +19,7 @@ from studio.memory.keep_alive import Reminder, due_or_back
 from studio.memory.known import known_items
 from studio.memory.pains import aches_before_answers
 from studio.memory.records import Records
+from studio.memory.spots import spots_before
 from studio.memory.standing import flags_of, standing_before
 from studio.models import BodyWord, HomeDay, Lesson, Plan, PlanItem, RedFlag, Setup
 
@@ -55,6 +57,11 @@ class Past:
     def body_words(self) -> list[BodyWord]:
         """Notes on what is known of the body, oldest first."""
         return list(BodyWord.objects.filter(player=self.player_id, on__lte=self.day))
+
+    @cached_property
+    def spots(self) -> dict[str, list[Spot]]:
+        """Places on the neck that were chosen, by exercise, the oldest first."""
+        return spots_before(self.player_id, self.day)
 
     def forget(self, name: str) -> None:
         """Read these rows anew when they are next asked for."""

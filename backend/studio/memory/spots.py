@@ -2,6 +2,7 @@
 "position"}, the string counted from 1, the highest; None for what the step itself says."""
 
 from collections.abc import Mapping
+from datetime import date
 from typing import Any
 
 from lefthand.catalogue.exercises import Exercise
@@ -56,12 +57,10 @@ def spot_in_force(item: PlanItem, lesson: Lesson, exercise: Exercise) -> Spot | 
     return spot if spot in possible_spots(lesson, exercise, item.rung) else None
 
 
-def spots_before(lesson: Lesson) -> dict[str, list[Spot]]:
-    """Places that were chosen in earlier lessons, by exercise, the oldest first."""
+def spots_before(player_id: int, day: date) -> dict[str, list[Spot]]:
+    """Places that were chosen in lessons before a day, by exercise, the oldest first."""
     earlier = PlanItem.objects.filter(
-        plan__lesson__player=lesson.player_id,
-        plan__lesson__date__lt=lesson.date,
-        spot__isnull=False,
+        plan__lesson__player=player_id, plan__lesson__date__lt=day, spot__isnull=False
     )
     found: dict[str, list[Spot]] = {}
     for item in earlier.order_by("plan__lesson__date").only("exercise", "spot"):

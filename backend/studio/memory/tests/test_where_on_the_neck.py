@@ -40,7 +40,7 @@ class WhereOnTheNeck(StudioCase):
         self.assertEqual(self.item(later).spot, D_THIRD)
         last = self.given(None, weeks=2)
         self.assertIsNone(self.item(last).spot)
-        self.assertEqual(self.view(last).spots_before[self.exercise], [Spot(1, 3), Spot(1, 3)])
+        self.assertEqual(self.view(last).past.spots[self.exercise], [Spot(1, 3), Spot(1, 3)])
 
     def test_a_step_that_lies_where_it_lies_is_not_moved(self):
         lesson = self.lesson(0)
