@@ -62,6 +62,7 @@ def home_out(week: HomeWeek) -> HomeOut:
         given_on=lesson.date,
         open_until=week.open_until,
         today=week.today,
+        ear_line=sheet.ear_line if sheet else "",
         teacher_line=lesson.teacher_line,
         reader=reader_at(lesson).value,
         one_thing=_one_thing_out(sheet),

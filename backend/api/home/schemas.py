@@ -180,6 +180,7 @@ class HomeOut(Schema):
     given_on: date
     open_until: date
     today: date
+    ear_line: str
     teacher_line: str
     reader: str
     one_thing: OneThingOut | None

@@ -177,6 +177,7 @@ def sheet_data(
         "items": [_item(sheet, item, density) for item in sheet.items],
         "helper": _helper(sheet) if is_child else "",
         "helper_page": None,
+        "ear": sheet.ear_line,
         "teacher": sheet.teacher_line,
     }
 

@@ -24,6 +24,7 @@ from lefthand.words import words_of
 from studio.home.week_at_home import HomeWeek
 from studio.lessons.cases import LessonView
 from studio.lessons.decisions import stale_focus
+from studio.memory.findings import findings_of
 from studio.memory.known import known_items
 from studio.memory.records import as_stored, item_dose
 from studio.memory.spots import as_kept, music_for, spot_in_force
@@ -35,6 +36,7 @@ from studio.sheet.one_thing import one_thing_of, reader_at
 MUSIC_WIDTH = 1900
 PHONE_WIDTH = 900
 BARS_OF_WIDTH = {PHONE_WIDTH: 2}
+FLAT, CLEAR = "fourth.low", 2
 MOVES_IN = 3  # pictures from one hand to the other
 
 
@@ -117,13 +119,15 @@ class SheetItem:
 
 @dataclass(frozen=True)
 class Sheet:
-    """`one`: the week's one thing. `eased`: less of it than was given, or given as half."""
+    """`one`: the week's one thing. `ear_line`: to a player whose flat finger has just come right,
+    else empty. `eased`: less of it than was given, or given as half."""
 
     first_name: str
     date: date
     instrument: Instrument
     reader: Reader
     one: OneThing
+    ear_line: str
     teacher_line: str
     paused: bool
     reasons: tuple[str, ...]
@@ -163,6 +167,7 @@ def build_sheet(lesson: Lesson, today: date | None = None) -> Sheet:
         instrument=Instrument(lesson.player.instrument),
         reader=reader_at(lesson),
         one=one_thing_of(view, plan),
+        ear_line=_ear_line(view),
         teacher_line=lesson.teacher_line,
         paused=paused,
         reasons=tuple(map(words_of, view.safety.reasons)) if paused else (),
@@ -215,6 +220,16 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
         seed=seed,
         is_carried=is_carried(exercise, view.situation),
     )
+
+
+def _ear_line(view: LessonView) -> str:
+    """What is right sounds too high where it was flat at the last look and is not today."""
+    now, last = view.case.findings.get(FLAT), view.past.last_looked
+    before = findings_of(last).get(FLAT) if last else None
+    if now is None or before is None or now.grade > 0 or before.grade < CLEAR:
+        return ""
+    is_child = reader_at(view.lesson) is Reader.CHILD
+    return words_of(said("ear-child" if is_child else "ear-others"))
 
 
 def _carrying(instrument: Instrument) -> Said:

@@ -187,6 +187,7 @@
 
 #let foot = [
   #if sheet.helper != "" [#block(below: 2.2mm)[#strong[Helper (no music needed):] #sheet.helper]]
+  #if sheet.ear != "" [#block(below: 2.2mm)[#sheet.ear]]
   #if sheet.teacher != "" [#block(below: 2.6mm, text(font: serif, style: "italic", size: body + 1pt)[“#sheet.teacher”])]
   #block(width: 100%)[#strong[#if child [My word:] else [My own word for how it felt:]] #blank]
 ]

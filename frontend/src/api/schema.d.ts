@@ -3767,6 +3767,8 @@ export interface components {
             climbed: components["schemas"]["ClimbedOut"][];
             /** Days */
             days: components["schemas"]["HomeDayOut"][];
+            /** Ear Line */
+            ear_line: string;
             /** Eased */
             eased: boolean;
             /** First Name */

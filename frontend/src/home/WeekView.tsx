@@ -83,6 +83,7 @@ export function WeekView({ token, week, shown, queue, ...on }: Props) {
           </button>
         )}
         <span className={home.grow} />
+        {week.ear_line && <p className={css.why}>{week.ear_line}</p>}
         {week.teacher_line && <p className={css.teacher}>“{week.teacher_line}”</p>}
         {mayLog && !rests && (items.length > 0 || log) && (
           <button type="button" className={home.quiet} onClick={on.onLog}>

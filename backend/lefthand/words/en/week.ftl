@@ -16,3 +16,7 @@ few-enough = more of the same does not help; play what you like with the rest
 # First of the steps, where the hold is not safe and the exercise lets go of the instrument.
 carried-scroll = A helper carries the scroll.
 carried-body = A helper steadies the instrument.
+
+# To the player, in the week after a finger that was flat is in its place: the old place sounds right for a while.
+ear-child = Does it sound too high now? It was too low before.
+ear-others = It feels higher now, so it was low before. The ear needs a few days.

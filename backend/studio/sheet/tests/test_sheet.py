@@ -102,6 +102,17 @@ class Sheets(StudioCase):
                 for each in others:
                     self.assertNotIn(each, text)
 
+    def test_the_ear_is_told_only_where_a_flat_finger_has_come_right(self):
+        table = ((None, 0, False), (3, 0, True), (1, 0, False), (2, 1, False), (2, None, False))
+        for number, (before, now, is_said) in enumerate(table):
+            earlier, later = self.lesson(2 * number), self.lesson(2 * number + 1)
+            self.look(earlier, {**GRIP, **({} if before is None else {"fourth.low": before})})
+            self.look(later, {**GRIP, **({} if now is None else {"fourth.low": now})})
+            self.give(later, "thumb_taps")
+            _, text = self.text(later)
+            with self.subTest(before=before, now=now):
+                self.assertEqual("so it was low before" in text, is_said)
+
     def test_a_helper_who_carries_the_scroll_is_named_before_the_first_step(self):
         carried = "A helper carries the scroll."
         self.player.helper_at_home = True
