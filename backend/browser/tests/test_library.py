@@ -29,6 +29,20 @@ class Library(BrowserCase):
         page.goto(f"{self.live_server_url}/library?shelf=checks&search=zzz")
         expect(page.get_by_text("Nothing with these words")).to_be_visible()
 
+    def test_players_and_drills_are_found_with_the_same_line(self):
+        page = self.page
+        page.get_by_label("Search").fill("there and back")
+        page.get_by_role("button", name="There and back").click()
+        page.get_by_role("button", name="Try it").click()
+        page.get_by_role("img", name="Music of There and back").wait_for()
+        page.get_by_role("button", name="Back to the list").click()
+        page.get_by_label("Search").fill("oslund")
+        page.get_by_role("heading", name="Mira Oslund").wait_for()
+        self.assert_accessible("player found")
+        page.keyboard.press("Tab")
+        page.get_by_role("button", name="Open the page").click()
+        page.get_by_role("region", name="What truly changed").wait_for()
+
     def test_only_what_an_instrument_has_is_shown(self):
         page = self.page
         page.get_by_role("button", name="cello").click()

@@ -19,6 +19,12 @@ export const todayQuery = queryOptions({
   queryFn: async () => unwrap(await client.GET('/api/players/today')),
 });
 
+export const drillChoicesQuery = queryOptions({
+  queryKey: ['drills', 'choices'],
+  queryFn: async () => unwrap(await client.GET('/api/drills/choices')),
+  staleTime: Infinity,
+});
+
 /** `whole`: with all lessons, not only the newest. */
 export const playerQuery = (id: number, whole = false) =>
   queryOptions({

@@ -6,12 +6,14 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import { drillChoicesQuery } from '../api/queries';
 import { Listen } from '../audio/Listen';
 import { BarStrip } from '../pieces/BarStrip';
 import css from './LibraryPage.module.css';
 
 type Wanted = Schemas['DrillIn'];
 
+const USUAL_DRILL = 'frame_pattern';
 const STRINGS = [
   { value: '', label: 'the usual one' },
   { value: '3', label: 'I, the highest' },
@@ -34,17 +36,11 @@ const DIFFICULTY = [
   { value: '2', label: 'middling' },
   { value: '3', label: 'hard' },
 ];
-const choicesQuery = {
-  queryKey: ['drills', 'choices'],
-  queryFn: async () => unwrap(await client.GET('/api/drills/choices')),
-  staleTime: Infinity,
-};
-
 /** A drill's settings, and at once its picture and its sound; files to take along. */
-export function DrillBench({ instrument }: { instrument: string }) {
-  const choices = useQuery(choicesQuery);
+export function DrillBench({ instrument, drill }: { instrument: string; drill: string | null }) {
+  const choices = useQuery(drillChoicesQuery);
   const [settings, setSettings] = useState<Omit<Wanted, 'instrument'>>({
-    drill: 'frame_pattern',
+    drill: drill ?? USUAL_DRILL,
     tempo: 60,
     position: 1,
     difficulty: 2,

@@ -11,6 +11,8 @@ const KIND_WORDS: Record<Shelf, string> = {
   checks: 'check',
   ways: 'way',
   help: 'help',
+  players: 'player',
+  drills: 'drill',
 };
 
 interface Props {

@@ -29,6 +29,7 @@ import {
   type Shelf,
   SHELVES,
 } from './search';
+import { useBeside } from './useBeside';
 
 const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
 
@@ -69,7 +70,7 @@ export function LibraryPage() {
               onChoose={(id) => set({ instrument: id })}
             />
           </div>
-          <DrillBench instrument={params.get('instrument') ?? 'vn'} />
+          <DrillBench instrument={params.get('instrument') ?? 'vn'} drill={params.get('drill')} />
         </div>
       ) : (
         catalogue.data && <Browse catalogue={catalogue.data} params={params} set={set} />
@@ -94,15 +95,16 @@ function Browse({ catalogue, params, set }: BrowseProps) {
     () => SHELVES.flatMap((each) => onShelf(catalogue, each, instrument)),
     [catalogue, instrument],
   );
+  const beside = useBeside(instrument, isSearching);
   const isBody = isForADoctor(search);
   const all = useMemo(() => {
     if (!isSearching) return everything;
-    return isBody ? [] : searched(catalogue, search, instrument);
-  }, [catalogue, everything, instrument, isBody, isSearching, search]);
+    return isBody ? [] : searched(catalogue, search, instrument, beside);
+  }, [beside, catalogue, everything, instrument, isBody, isSearching, search]);
   const isStart = !isSearching && shelf === null;
   const hits = isStart ? [] : all.filter((hit) => shelf === null || hit.shelf === shelf);
   const open =
-    openOf(params, everything) ??
+    openOf(params, [...everything, ...beside]) ??
     helpFor(params, catalogue, everything) ??
     (isStart ? null : (hits[0] ?? null));
   const openHit = (hit: Hit) => set({ open: `${hit.shelf}:${hit.entry.id}` });

@@ -35,6 +35,11 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
 
   function actOf() {
     if (open?.shelf === 'ways') return () => navigate('/desk?part=way');
+    if (open?.shelf === 'players') return () => navigate(`/players/${open.entry.id}`);
+    if (open?.shelf === 'drills') {
+      return () =>
+        navigate(`/library?shelf=drills&drill=${open.entry.id}&instrument=${instrument}`);
+    }
     return action && stand
       ? () => navigate(`/lessons/${stand.lesson}?step=${action.step}`)
       : undefined;
@@ -58,6 +63,13 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
           )}
           {open?.shelf === 'help' && <HelpCard {...{ catalogue, id }} />}
           {open?.shelf === 'ways' && <WayCard {...{ catalogue, id }} />}
+          {(open?.shelf === 'players' || open?.shelf === 'drills') && (
+            <>
+              <p className={css.kindline}>{open.shelf === 'players' ? 'Player' : 'Drill'}</p>
+              <h2>{open.entry.name}</h2>
+              <p className={css.how}>{open.entry.line}</p>
+            </>
+          )}
           {open?.shelf === 'checks' && (
             <CheckCard {...{ catalogue, id, instrument }} onCause={(to) => onGo('causes', to)} />
           )}
@@ -88,6 +100,8 @@ function useStand(lesson: number | null) {
 function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
   if (shelf === 'help') return null;
   if (shelf === 'ways') return { words: 'Choose yours', step: '' };
+  if (shelf === 'players') return { words: 'Open the page', step: '' };
+  if (shelf === 'drills') return { words: 'Try it', step: '' };
   if (shelf === 'checks') return { words: 'Look now', step: `look&check=${entry.id}` };
   if (shelf === 'exercises') return { words: 'Give it', step: `give&add=${entry.id}` };
   const sign = catalogue.evidence.find((each) => each.causes.includes(entry.id));

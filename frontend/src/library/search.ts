@@ -2,7 +2,9 @@ import MiniSearch, { type CombinationOperator, type Query } from 'minisearch';
 
 import type { Catalogue } from '../api/client';
 
-export type Shelf = 'exercises' | 'causes' | 'checks' | 'ways' | 'help';
+/** Shelves of what is known, and what else can be found: the teacher's players, drills. */
+type Known = 'exercises' | 'causes' | 'checks' | 'ways' | 'help';
+export type Shelf = Known | 'players' | 'drills';
 
 export interface Entry {
   id: string;
@@ -17,7 +19,7 @@ export interface Entry {
 }
 
 /** What stands on a shelf, as lines to choose from. */
-function entriesOf(catalogue: Catalogue, shelf: Shelf): Entry[] {
+function entriesOf(catalogue: Catalogue, shelf: Known): Entry[] {
   const called = (id: string) => catalogue.called[id] ?? [];
   switch (shelf) {
     case 'exercises':
@@ -85,7 +87,7 @@ export interface Hit {
   entry: Entry;
 }
 
-export const SHELVES: Shelf[] = ['exercises', 'causes', 'checks', 'ways', 'help'];
+export const SHELVES: Known[] = ['exercises', 'causes', 'checks', 'ways', 'help'];
 const LEAST_LETTERS = 4;
 // How much it says that a word stands there.
 const SAYS = { name: 5, called: 6, line: 2, text: 1 };
@@ -106,19 +108,24 @@ const SMALL_WORDS = new Set(
 );
 
 /** One shelf in order of names. */
-export function onShelf(catalogue: Catalogue, shelf: Shelf, instrument: string | null): Hit[] {
+export function onShelf(catalogue: Catalogue, shelf: Known, instrument: string | null): Hit[] {
   return entriesOf(catalogue, shelf)
     .filter((entry) => instrument === null || entry.instruments.includes(instrument))
     .sort((a, b) => a.name.localeCompare(b.name))
     .map((entry) => ({ shelf, entry }));
 }
 
-/** All shelves at once, nearest first: entries that hold every word, or an everyday word's others; where
- * few do, those that hold some. A slip of the keys finds what was meant. */
-export function searched(catalogue: Catalogue, search: string, instrument: string | null): Hit[] {
+/** All shelves and what stands `beside` them at once, nearest first: entries that hold every word, or an
+ * everyday word's others; where few do, those that hold some. A slip of the keys finds what was meant. */
+export function searched(
+  catalogue: Catalogue,
+  search: string,
+  instrument: string | null,
+  beside: readonly Hit[] = [],
+): Hit[] {
   const words = wordsOf(search);
   const hits = SHELVES.flatMap((shelf) => onShelf(catalogue, shelf, instrument));
-  return nearest(hits, words, catalogue.synonyms);
+  return nearest([...hits, ...beside], words, catalogue.synonyms);
 }
 
 /** The entries that these words mean, nearest first. */
