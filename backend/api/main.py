@@ -9,6 +9,7 @@ from ninja.security import django_auth
 
 from api.careful import CarefulParser
 from api.catalogue.routes import router as catalogue
+from api.desk.holidays import router as holidays
 from api.desk.kept import router as kept
 from api.desk.routes import router as desk
 from api.desk.studio import router as whole_studio
@@ -71,6 +72,7 @@ api.add_router("/session", session)
 api.add_router("/catalogue", catalogue)
 api.add_router("/desk", desk)
 api.add_router("/desk", kept)
+api.add_router("/desk", holidays)
 api.add_router("/desk", whole_studio)
 api.add_router("/players", players)
 api.add_router("/players", leave)

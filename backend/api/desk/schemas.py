@@ -86,6 +86,19 @@ class ZoneIn(Schema):
     time_zone: str = Field(max_length=60)
 
 
+class HolidayIn(Schema):
+    """From the first day to the last."""
+
+    first: date
+    last: date
+
+
+class HolidayOut(HolidayIn):
+    """One that is kept."""
+
+    id: int
+
+
 class KeysIn(Schema):
     """On or off."""
 

@@ -39,6 +39,7 @@ from studio.players.kept_time import tell_or_erase, words_of
 from studio.players.players import save_player
 from studio.today.attention import lines_today
 from studio.today.day_list import day_rows
+from studio.today.holidays import holiday_on
 from studio.today.timetable import change_lesson, free_times, take_back_change
 
 router = Router(tags=["players"])
@@ -49,8 +50,10 @@ def read_day(request: HttpRequest) -> DayOut:
     """The day of the teacher, whoever comes first."""
     on = today(request)
     rows = day_rows(request.user, on)
+    holiday = holiday_on(request.user, on)
     return DayOut(
         date=on,
+        holiday_until=holiday.last if holiday else None,
         rows=[day_row(row, on) for row in rows],
         lines=[
             LineOut(player=line.player.pk, name=line.player.name, words=line.words)

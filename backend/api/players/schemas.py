@@ -83,8 +83,10 @@ class LineOut(Schema):
 
 
 class DayOut(Schema):
-    """The day in order of time, and what over the studio asks for attention."""
+    """The day in order of time, and what over the studio asks for attention. `holiday_until`: the
+    last day of the holiday that the day lies in."""
 
+    holiday_until: date | None
     date: date
     rows: list[DayRowOut]
     lines: list[LineOut]

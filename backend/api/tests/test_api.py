@@ -12,6 +12,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import DatabaseError, connection
 from django.test import Client, TestCase, override_settings
 from django.test.utils import CaptureQueriesContext
+from django.utils.timezone import localdate
 
 from api.main import api
 from api.management.commands.openapi import OPENAPI_FILE, openapi_text
@@ -27,6 +28,7 @@ from studio.players.leave import PICTURE, SOUND, give_leave
 from studio.takes.kept_sounds import keep_sound
 from studio.takes.takes import measure
 from studio.tests.studio_case import DAY, GRIP, StudioCase, picture_bytes, silence
+from studio.today.holidays import add_holiday
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 OPEN_ROUTES = {("GET", "/api/session"), ("POST", "/api/session/sign-in")}
@@ -76,6 +78,7 @@ BODIES = {
     "round": {"player": 0, "watcher": 0, "check": "web.closed", "saw": True},
     "notes": {"kind": "next", "text": "ask about the chair"},
     "{note_id}": {"done": True},
+    "holidays": {"first": str(localdate()), "last": str(localdate())},
 }
 
 
@@ -114,6 +117,7 @@ class RoutesCase(StudioCase):
         for kind in (PICTURE, SOUND):
             give_leave(self.player, kind=kind, by="parent", name="Ada Example", on=DAY)
         self.note = write_note(self.player, "next", "ask about the chair", DAY)
+        self.holiday = add_holiday(self.teacher, DAY, DAY, DAY)
         self.picture = keep_picture(self.player, picture_bytes(), Kept(DAY))
         self.colleague = get_user_model().objects.create_user("wren", password="quiet-hands-9")
         self.other = get_user_model().objects.create_user("other", password="quiet-hands-8")
@@ -125,6 +129,7 @@ class RoutesCase(StudioCase):
             "group_id": self.group,
             "setup_id": self.setup,
             "note_id": self.note,
+            "holiday_id": self.holiday,
             "teacher_id": self.colleague,
             "take_id": self.take,
             "piece_id": self.piece,

@@ -44,6 +44,25 @@ class Day(BrowserCase):
         expect(self.mira).not_to_contain_text("absent today")
         self.assertFalse(LessonChange.objects.exists())
 
+    def test_a_holiday_empties_the_day_and_its_end_fills_it(self):
+        page = self.page
+        today = timezone.localdate()
+        page.goto(f"{self.live_server_url}/desk?part=holidays")
+        page.get_by_label("First day").fill(str(today))
+        page.get_by_label("Last day").fill(str(today + timedelta(days=6)))
+        self.assert_accessible("desk, holidays")
+        page.get_by_role("button", name="Keep it").click()
+        page.get_by_role("button", name="Remove").wait_for()
+        page.get_by_role("link", name="Today").first.click()
+        expect(page.get_by_text("Holidays until")).to_be_visible()
+        expect(self.lessons).to_have_count(0)
+        page.goto(f"{self.live_server_url}/desk?part=holidays")
+        page.get_by_role("button", name="Remove").click()
+        page.get_by_role("button", name="Yes, remove").click()
+        expect(page.get_by_role("button", name="Remove")).to_have_count(0)
+        page.goto(self.live_server_url)
+        expect(self.mira).to_be_visible()
+
     def test_without_a_connection_it_is_said_and_the_next_touch_does_it(self):
         page = self.page
         self.mira.get_by_role("button", name="More of Mira Oslund").click()

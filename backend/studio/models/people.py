@@ -111,6 +111,22 @@ class LessonChange(models.Model):
         return f"{self.player}: {self.on} to {self.to or 'nothing'}"
 
 
+class Holiday(models.Model):
+    """Days on which a teacher gives no weekly lessons, from `first` to `last`."""
+
+    teacher = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="holidays"
+    )
+    first = models.DateField()
+    last = models.DateField()
+
+    class Meta:
+        ordering = ["first", "last"]
+
+    def __str__(self) -> str:
+        return f"{self.first} to {self.last}"
+
+
 class OwnNote(models.Model):
     """A line that a teacher writes to oneself; on no sheet and no phone. `kind`: for next time, or
     of a talk with a parent or player. `done_on`: since when a line for next time is done with."""

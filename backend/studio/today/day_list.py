@@ -12,6 +12,7 @@ from studio.lessons.flags import pain_in_week
 from studio.memory.keep_alive import due_or_back
 from studio.memory.summary import DaySummary, summaries_of
 from studio.models import HomeDay, Lesson, LessonChange, Player, RedFlag
+from studio.today.holidays import holiday_on
 from studio.today.timetable import changes_on
 
 
@@ -57,6 +58,7 @@ def day_rows(teacher: Teacher, on: date) -> list[DayRow]:
         last_on=_last_days(ids, on),
         pain=pain_in_week(ids, on),
         changes=changes,
+        is_holiday=holiday_on(teacher, on) is not None,
         home=told_at_home(coming, on),
     )
     return sorted((days.row(player) for player in players), key=_place_in_day)
@@ -79,6 +81,7 @@ class _Days:
     last_on: Mapping[int, date]
     pain: Mapping[int, HomeDay]
     changes: Mapping[int, Sequence[LessonChange]]
+    is_holiday: bool
     home: Mapping[int, ToldAtHome]
 
     def row(self, player: Player) -> DayRow:
@@ -95,11 +98,17 @@ class _Days:
             due=[each.kept.cause for each in due_or_back(summary.kept, self.on) if each.is_due],
             flags=[flag for flag in player.red_flags.all() if flag.lifted_on is None],
             pain=self.pain.get(player.pk),
-            is_today=player.weekday == self.on.weekday() or moved_here is not None,
+            is_today=self._comes(player) or moved_here is not None,
             time=moved_here.at if moved_here else player.lesson_time,
             away=away,
             home=self.home.get(player.pk),
         )
+
+    def _comes(self, player: Player) -> bool:
+        """By the weekday; on a holiday only who has begun."""
+        if self.is_holiday and player.pk not in self.lessons:
+            return False
+        return player.weekday == self.on.weekday()
 
 
 def _place_in_day(row: DayRow) -> tuple[bool, bool, str, str]:

@@ -9,6 +9,7 @@ from django.db.models import Q
 from studio.errors import StudioError
 from studio.lessons.access import Teacher, players_of
 from studio.models import LessonChange, Player
+from studio.today.holidays import holidays_of
 
 LESSON_MINUTES = 30
 """Common practice, no source: the room that a lesson of a child takes in a teacher's day."""
@@ -63,8 +64,11 @@ def free_times(teacher: Teacher, on: date) -> list[FreeTime]:
     ids = [player.pk for player in players]
     changes = LessonChange.objects.filter(Q(on__in=week) | Q(to__in=week), player__in=ids)
     gone = {(change.player_id, change.on) for change in changes}
+    holidays = holidays_of(teacher, on)
     found: list[FreeTime] = []
     for day in week:
+        if any(each.first <= day <= each.last for each in holidays):
+            continue
         taken = [
             player.lesson_time
             for player in players

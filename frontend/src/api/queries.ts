@@ -166,6 +166,11 @@ export const glanceQuery = (since: string) =>
       unwrap(await client.GET('/api/desk/glance', { params: { query: { since } } })),
   });
 
+export const holidaysQuery = queryOptions({
+  queryKey: ['desk', 'holidays'],
+  queryFn: async () => unwrap(await client.GET('/api/desk/holidays')),
+});
+
 export const copiesQuery = queryOptions({
   queryKey: ['desk', 'copies'],
   queryFn: async () => unwrap(await client.GET('/api/desk/copies')),

@@ -152,6 +152,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/holidays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Holidays
+         * @description Those that are not over.
+         */
+        get: operations["api_desk_holidays_read_holidays"];
+        put?: never;
+        /**
+         * Keep Holiday
+         * @description One more; the list with it.
+         */
+        post: operations["api_desk_holidays_keep_holiday"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/holidays/{holiday_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Holiday
+         * @description Lessons take place again; the list without it.
+         */
+        delete: operations["api_desk_holidays_drop_holiday"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/kept": {
         parameters: {
             query?: never;
@@ -2733,7 +2777,8 @@ export interface components {
         };
         /**
          * DayOut
-         * @description The day in order of time, and what over the studio asks for attention.
+         * @description The day in order of time, and what over the studio asks for attention. `holiday_until`: the
+         *     last day of the holiday that the day lies in.
          */
         DayOut: {
             /**
@@ -2743,6 +2788,8 @@ export interface components {
             date: string;
             /** Free */
             free: components["schemas"]["FreeTimeOut"][];
+            /** Holiday Until */
+            holiday_until: string | null;
             /** Lines */
             lines: components["schemas"]["LineOut"][];
             /** Rows */
@@ -3568,6 +3615,40 @@ export interface components {
             shares: components["schemas"]["ShareOut"][];
             /** Uncounted */
             uncounted: number;
+        };
+        /**
+         * HolidayIn
+         * @description From the first day to the last.
+         */
+        HolidayIn: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
+        };
+        /**
+         * HolidayOut
+         * @description One that is kept.
+         */
+        HolidayOut: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /** Id */
+            id: number;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
         };
         /**
          * HomeDayIn
@@ -6958,6 +7039,126 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HelpedOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_holidays_read_holidays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HolidayOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_holidays_keep_holiday: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HolidayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HolidayOut"][];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_holidays_drop_holiday: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holiday_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HolidayOut"][];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

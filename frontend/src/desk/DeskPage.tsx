@@ -22,6 +22,7 @@ const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
 
 const Copies = late(async () => (await import('./Copies')).Copies);
 const Glance = late(async () => (await import('./Glance')).Glance);
+const Holidays = late(async () => (await import('./Holidays')).Holidays);
 const People = late(async () => (await import('./People')).People);
 const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
 
@@ -45,6 +46,7 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
     name: 'How hands are drawn',
     part: ({ desk, onSaved }) => <HandTone tone={desk.hand_tone} onSaved={onSaved} />,
   },
+  { id: 'holidays', name: 'Holidays', part: () => <Holidays /> },
   { id: 'keys', name: 'Keys and days', part: Habits },
   { id: 'kept', name: 'Pictures and sounds', part: () => <WhatIsKept /> },
   { id: 'table', name: 'All records as a table', part: Table },

@@ -17,6 +17,7 @@ import { DayPanel } from './DayPanel';
 import { DayRow } from './DayRow';
 import { Everybody } from './Everybody';
 import { firstLine } from './rowWords';
+import { shortDate } from '../words/words';
 import css from './TodayPage.module.css';
 import { useAway } from './useAway';
 import { useClock } from './useClock';
@@ -84,7 +85,7 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
       <section className={`${screen.left} ${css.left}`} aria-label="The day">
         <Scroll className={css.day}>
           {today.length === 0 ? (
-            <Empty isEmpty={isEmpty} />
+            <Empty isEmpty={isEmpty} holidayUntil={data.holiday_until} />
           ) : (
             <ol aria-label="Lessons today" style={{ '--lessons': today.length } as CSSProperties}>
               {today.map((row, i) => (
@@ -151,7 +152,12 @@ function whenOf(row: Row, isNext: boolean, clock: string): string {
   return time !== '' && time <= clock ? `Now, since ${time}` : `Next, ${time}`;
 }
 
-function Empty({ isEmpty }: { isEmpty: boolean }) {
+function Empty({ isEmpty, holidayUntil }: { isEmpty: boolean; holidayUntil: string | null }) {
+  if (!isEmpty && holidayUntil) {
+    return (
+      <p>Holidays until {shortDate(holidayUntil)}. Pick a player to begin a lesson all the same.</p>
+    );
+  }
   if (!isEmpty) return <p>No lessons on this weekday. Pick a player to begin one.</p>;
   return (
     <>

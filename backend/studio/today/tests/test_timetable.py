@@ -2,10 +2,13 @@
 
 from datetime import time, timedelta
 
+from django.contrib.auth import get_user_model
+
 from studio.errors import StudioError
-from studio.models import LessonChange, Player
+from studio.models import Holiday, LessonChange, Player
 from studio.tests.studio_case import DAY, StudioCase
 from studio.today.day_list import day_rows
+from studio.today.holidays import add_holiday, holiday_on, remove_holiday
 from studio.today.timetable import (
     MOST_DAYS_AHEAD,
     change_lesson,
@@ -25,6 +28,42 @@ class Timetable(StudioCase):
 
     def row(self, on=DAY):
         return next(row for row in day_rows(self.teacher, on) if row.player == self.player)
+
+    def test_on_a_holiday_nobody_comes_but_who_is_moved_there_or_has_begun(self):
+        add_holiday(self.teacher, DAY - timedelta(days=3), DAY + timedelta(days=7), DAY)
+        self.assertFalse(self.row().is_today)
+        self.assertTrue(self.row(DAY + timedelta(weeks=2)).is_today, "after it")
+        change_lesson(self.player, DAY, TOMORROW, time(17))
+        self.assertTrue(self.row(TOMORROW).is_today, "moved there on purpose")
+        self.lesson(0)
+        self.assertTrue(self.row().is_today, "begun all the same")
+
+    def test_a_holiday_is_the_teachers_own_and_ends(self):
+        other = get_user_model().objects.create_user("other", password="quiet-hands-8")
+        kept = add_holiday(other, DAY, DAY, DAY)
+        self.assertTrue(self.row().is_today)
+        with self.assertRaises(Holiday.DoesNotExist):
+            remove_holiday(self.teacher, kept.pk)
+        self.assertEqual(holiday_on(other, DAY), kept, "nobody else's is removed")
+        self.assertIsNone(holiday_on(other, TOMORROW))
+        remove_holiday(other, kept.pk)
+        self.assertIsNone(holiday_on(other, DAY))
+
+    def test_no_free_time_is_offered_on_a_holiday(self):
+        self.assertTrue(free_times(self.teacher, DAY))
+        add_holiday(self.teacher, DAY, DAY + timedelta(days=10), DAY)
+        self.assertEqual(free_times(self.teacher, DAY), [])
+
+    def test_what_is_no_holiday_is_refused_by_name(self):
+        for first, last, field in (
+            (DAY, DAY - timedelta(days=1), "last"),
+            (DAY, DAY + timedelta(days=121), "last"),
+            (DAY - timedelta(days=9), DAY - timedelta(days=8), "last"),
+            (DAY + timedelta(days=800), DAY + timedelta(days=801), "first"),
+        ):
+            with self.subTest(first=first, last=last), self.assertRaises(StudioError) as raised:
+                add_holiday(self.teacher, first, last, DAY)
+            self.assertEqual(raised.exception.field, field)
 
     def test_who_is_absent_stays_in_the_day_and_comes_again_next_week(self):
         change_lesson(self.player, DAY, None, None)

@@ -1,0 +1,115 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type SyntheticEvent, useState } from 'react';
+
+import { client, problemWords, type Schemas, unwrap } from '../api/client';
+import { holidaysQuery, todayQuery } from '../api/queries';
+import field from '../components/field.module.css';
+import { SureButton } from '../components/SureButton';
+import touch from '../components/touch.module.css';
+import { longDay } from '../words/words';
+import css from './Studio.module.css';
+
+/** Days without weekly lessons, by their first and last. */
+export function Holidays() {
+  const holidays = useQuery(holidaysQuery);
+  const cache = useQueryClient();
+  const keep = (data: Schemas['HolidayOut'][]) => {
+    cache.setQueryData(holidaysQuery.queryKey, data);
+    return cache.invalidateQueries(todayQuery);
+  };
+  const add = useMutation({
+    mutationFn: async (body: Schemas['HolidayIn']) =>
+      unwrap(await client.POST('/api/desk/holidays', { body })),
+    onSuccess: keep,
+  });
+  const remove = useMutation({
+    mutationFn: async (id: number) =>
+      unwrap(
+        await client.DELETE('/api/desk/holidays/{holiday_id}', {
+          params: { path: { holiday_id: id } },
+        }),
+      ),
+    onSuccess: keep,
+  });
+  const problem = add.error ?? remove.error ?? holidays.error;
+  return (
+    <section>
+      <h2>Holidays</h2>
+      <p className="quiet">
+        On these days nobody stands on the list by the weekday. Who is moved there comes all the
+        same. A break in playing is asked about in the next lesson, and the weeks after it begin
+        gently.
+      </p>
+      <NewHoliday isBusy={add.isPending} onAdd={add.mutate} />
+      {problem && <p role="alert">{problemWords(problem)}</p>}
+      <ul className={css.rows}>
+        {holidays.data?.map((each) => (
+          <li key={each.id}>
+            <strong>{spanWords(each)}</strong>
+            <SureButton
+              sure="Yes, remove"
+              of={spanWords(each)}
+              onSure={() => remove.mutate(each.id)}
+            >
+              Remove
+            </SureButton>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface NewProps {
+  isBusy: boolean;
+  onAdd: (holiday: Schemas['HolidayIn'], then: { onSuccess: () => void }) => void;
+}
+
+/** What was typed stays until it is kept. */
+function NewHoliday({ isBusy, onAdd }: NewProps) {
+  const [first, setFirst] = useState('');
+  const [last, setLast] = useState('');
+  function submit(event: SyntheticEvent) {
+    event.preventDefault();
+    const empty = () => {
+      setFirst('');
+      setLast('');
+    };
+    onAdd({ first, last }, { onSuccess: empty });
+  }
+  return (
+    <form className={css.add} onSubmit={submit}>
+      <label>
+        First day{' '}
+        <input
+          type="date"
+          className={field.field}
+          value={first}
+          onChange={(event) => setFirst(event.currentTarget.value)}
+        />
+      </label>
+      <label>
+        Last day{' '}
+        <input
+          type="date"
+          className={field.field}
+          min={first}
+          value={last}
+          onChange={(event) => setLast(event.currentTarget.value)}
+        />
+      </label>
+      <button
+        type="submit"
+        className={touch.button}
+        disabled={isBusy || first === '' || last === ''}
+      >
+        Keep it
+      </button>
+    </form>
+  );
+}
+
+function spanWords({ first, last }: Schemas['HolidayIn']): string {
+  const words = longDay(new Date(`${first}T12:00:00`));
+  return first === last ? words : `${words} to ${longDay(new Date(`${last}T12:00:00`))}`;
+}
