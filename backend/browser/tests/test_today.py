@@ -47,7 +47,7 @@ class Day(BrowserCase):
     def test_a_holiday_empties_the_day_and_its_end_fills_it(self):
         page = self.page
         today = timezone.localdate()
-        page.goto(f"{self.live_server_url}/desk?part=holidays")
+        page.goto(f"{self.live_server_url}/desk?part=keys")
         page.get_by_label("First day").fill(str(today))
         page.get_by_label("Last day").fill(str(today + timedelta(days=6)))
         self.assert_accessible("desk, holidays")
@@ -56,7 +56,7 @@ class Day(BrowserCase):
         page.get_by_role("link", name="Today").first.click()
         expect(page.get_by_text("Holidays until")).to_be_visible()
         expect(self.lessons).to_have_count(0)
-        page.goto(f"{self.live_server_url}/desk?part=holidays")
+        page.goto(f"{self.live_server_url}/desk?part=keys")
         page.get_by_role("button", name="Remove").click()
         page.get_by_role("button", name="Yes, remove").click()
         expect(page.get_by_role("button", name="Remove")).to_have_count(0)

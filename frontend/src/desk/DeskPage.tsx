@@ -46,8 +46,16 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
     name: 'How hands are drawn',
     part: ({ desk, onSaved }) => <HandTone tone={desk.hand_tone} onSaved={onSaved} />,
   },
-  { id: 'holidays', name: 'Holidays', part: () => <Holidays /> },
-  { id: 'keys', name: 'Keys and days', part: Habits },
+  {
+    id: 'keys',
+    name: 'Keys, days, holidays',
+    part: (props) => (
+      <>
+        <Habits {...props} />
+        <Holidays />
+      </>
+    ),
+  },
   { id: 'kept', name: 'Pictures and sounds', part: () => <WhatIsKept /> },
   { id: 'table', name: 'All records as a table', part: Table },
   { id: 'password', name: 'Your password', part: Password },

@@ -32,6 +32,7 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
   const act = actOf();
   useKeys({ Enter: act });
   const id = open?.entry.id ?? '';
+  const isBeside = open?.shelf === 'players' || open?.shelf === 'drills';
 
   function actOf() {
     if (open?.shelf === 'ways') return () => navigate('/desk?part=way');
@@ -63,7 +64,7 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
           )}
           {open?.shelf === 'help' && <HelpCard {...{ catalogue, id }} />}
           {open?.shelf === 'ways' && <WayCard {...{ catalogue, id }} />}
-          {(open?.shelf === 'players' || open?.shelf === 'drills') && (
+          {open && isBeside && (
             <>
               <p className={css.kindline}>{open.shelf === 'players' ? 'Player' : 'Drill'}</p>
               <h2>{open.entry.name}</h2>
@@ -77,8 +78,14 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
       </section>
       <div className={screen.foot}>
         <div className={css.stand}>
-          <p>{stand ? 'For the lesson at the stand' : 'No lesson is open today'}</p>
-          {stand && <strong>{stand.name}</strong>}
+          {isBeside ? (
+            <strong>{open.entry.name}</strong>
+          ) : (
+            <>
+              <p>{stand ? 'For the lesson at the stand' : 'No lesson is open today'}</p>
+              {stand && <strong>{stand.name}</strong>}
+            </>
+          )}
         </div>
         <NextAction isNext={act !== undefined} disabled={!act} onClick={() => act?.()}>
           {action?.words ?? 'Open one'}
@@ -100,7 +107,7 @@ function useStand(lesson: number | null) {
 function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
   if (shelf === 'help') return null;
   if (shelf === 'ways') return { words: 'Choose yours', step: '' };
-  if (shelf === 'players') return { words: 'Open the page', step: '' };
+  if (shelf === 'players') return { words: 'Open', step: '' };
   if (shelf === 'drills') return { words: 'Try it', step: '' };
   if (shelf === 'checks') return { words: 'Look now', step: `look&check=${entry.id}` };
   if (shelf === 'exercises') return { words: 'Give it', step: `give&add=${entry.id}` };
