@@ -1,12 +1,18 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 import css from './audio.module.css';
-import { type ExpectedNote, picturesOf, scheduleOf } from './schedule';
+import { type ExpectedNote, type How, picturesOf, playedAs, scheduleOf } from './schedule';
 import { audioContext, click, note } from './sound';
 import { useRunning } from './useRunning';
 
 const SPEEDS = [0.5, 0.75, 1];
+const HOW: [How, string][] = [
+  ['through', 'Straight through'],
+  ['turns', 'My turn, your turn'],
+  ['gaps', 'One note a bar is yours'],
+];
 const SOUNDING = 'sounding';
+const LEFT = 'left-out';
 
 interface Props {
   name: string;
@@ -14,41 +20,51 @@ interface Props {
   music: string;
   notes: ExpectedNote[];
   tempo: number;
+  /** It may be answered: bar by bar, or the note that is left out. */
+  canAnswer?: boolean;
 }
 
 /** The music, and a button that plays it: a bar of count-in, then a mark that moves along. */
-export function Listen({ name, music, notes, tempo }: Props) {
+export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) {
   const picture = useRef<HTMLDivElement>(null);
   const [speed, setSpeed] = useState(1);
+  const [how, setHow] = useState<How>('through');
+  const [turn, setTurn] = useState('');
   const finish = useRef<() => void>(() => undefined);
 
   const start = useCallback(() => {
     const context = audioContext();
-    const plan = scheduleOf(notes, tempo, speed);
+    const plan = playedAs(scheduleOf(notes, tempo, speed), how, Math.random);
     const zero = context.currentTime + 0.15;
-    for (const beat of plan.beats) if (beat.countIn) click(context, zero + beat.time, beat.first);
-    const tones = plan.notes.map((each) =>
-      note(context, each.midi, zero + each.onset, each.seconds),
-    );
+    for (const beat of plan.beats) if (beat.clicks) click(context, zero + beat.time, beat.first);
+    const tones = plan.notes
+      .filter((each) => !each.isPlayers)
+      .map((each) => note(context, each.midi, zero + each.onset, each.seconds));
     const drawn = picture.current?.querySelectorAll('g.note') ?? [];
     const places = picturesOf(notes);
+    const gaps = how === 'gaps' ? plan.notes.filter((each) => each.isPlayers) : [];
+    for (const gap of gaps) mark(drawn, places[gap.place], true, LEFT);
     let shown = -1;
     const timer = setInterval(() => {
       const now = context.currentTime - zero;
-      const place = plan.notes.reduce((last, n) => (n.onset <= now ? n.place : last), -1);
+      const last = plan.notes.findLast((each) => each.onset <= now);
+      const place = last?.place ?? -1;
       if (place !== shown) {
         mark(drawn, places[shown], false);
         mark(drawn, places[place], true);
         shown = place;
       }
+      if (how === 'turns') setTurn(last?.isPlayers ? 'Your turn' : 'My turn');
       if (now > plan.end) finish.current();
     }, 30);
     return () => {
       clearInterval(timer);
+      setTurn('');
       mark(drawn, places[shown], false);
+      for (const gap of gaps) mark(drawn, places[gap.place], false, LEFT);
       for (const tone of tones) tone.stop();
     };
-  }, [notes, tempo, speed]);
+  }, [notes, tempo, speed, how]);
   const { running, toggle } = useRunning(start);
   useEffect(() => {
     finish.current = toggle;
@@ -69,6 +85,11 @@ export function Listen({ name, music, notes, tempo }: Props) {
           <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
             {running ? 'Stop' : 'Listen'}
           </button>
+          {turn !== '' && (
+            <strong role="status" className={css.turn}>
+              {turn}
+            </strong>
+          )}
           <div role="group" aria-label="Speed" className={css.row}>
             {SPEEDS.map((each) => (
               <button
@@ -84,12 +105,33 @@ export function Listen({ name, music, notes, tempo }: Props) {
               </button>
             ))}
           </div>
+          {canAnswer && (
+            <div role="group" aria-label="How it is played" className={css.row}>
+              {HOW.map(([each, words]) => (
+                <button
+                  key={each}
+                  type="button"
+                  className={css.tool}
+                  aria-pressed={each === how}
+                  disabled={running}
+                  onClick={() => setHow(each)}
+                >
+                  {words}
+                </button>
+              ))}
+            </div>
+          )}
         </div>
       )}
     </div>
   );
 }
 
-function mark(drawn: ArrayLike<Element>, indices: number[] | undefined, on: boolean): void {
-  for (const index of indices ?? []) drawn[index]?.classList.toggle(SOUNDING, on);
+function mark(
+  drawn: ArrayLike<Element>,
+  indices: number[] | undefined,
+  on: boolean,
+  as = SOUNDING,
+): void {
+  for (const index of indices ?? []) drawn[index]?.classList.toggle(as, on);
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 
-import { picturesOf, scheduleOf } from './schedule';
+import { picturesOf, playedAs, scheduleOf } from './schedule';
 import { hertz } from './sound';
 import { cueAt, nextCall } from './timer';
 
@@ -35,6 +35,48 @@ describe('a drill to listen to', () => {
   test('two notes that begin together are one place of the cursor', () => {
     expect(scheduleOf(notes, 60, 1).notes.map((n) => n.place)).toEqual([0, 1, 2, 2, 3]);
     expect(picturesOf(notes)).toEqual([[0], [1], [2, 3], [4]]);
+  });
+});
+
+describe('a drill to answer', () => {
+  const notes = [0, 1, 2, 3, 4, 5, 6, 7].map((onset) => quarter(60 + onset, onset));
+  const plan = scheduleOf(notes, 60, 1);
+
+  test('in turns each bar sounds, and then is the player’s with a click a beat', () => {
+    const found = playedAs(plan, 'turns', Math.random);
+    expect(found.end).toBe(20);
+    expect(found.notes.map((n) => [n.place, n.onset, n.isPlayers])).toEqual(
+      [0, 1, 2, 3].flatMap((part) =>
+        [0, 1, 2, 3].map((beat) => [
+          beat + (part > 1 ? 4 : 0),
+          4 + 4 * part + beat,
+          part % 2 === 1,
+        ]),
+      ),
+    );
+    expect(found.beats.filter((b) => b.clicks).map((b) => b.time)).toEqual(
+      [0, 2, 4].flatMap((bar) => [0, 1, 2, 3].map((beat) => 4 * bar + beat)),
+    );
+  });
+
+  test.each([
+    [0, [1, 5]],
+    [0.99, [3, 7]],
+  ])('with gaps one note a bar is the player’s, never the first: picked by %d', (at, gaps) => {
+    const found = playedAs(plan, 'gaps', () => at);
+    expect(found.notes.filter((n) => n.isPlayers).map((n) => n.place)).toEqual(gaps);
+    expect(found.notes.map((n) => n.onset)).toEqual(plan.notes.map((n) => n.onset));
+    expect(found.beats.every((b) => b.clicks)).toBe(true);
+  });
+
+  test('slower, and with one long note a bar, it goes the same way', () => {
+    const long = scheduleOf([{ midi: 60, onset: 0, seconds: 4 }], 60, 0.5);
+    expect(playedAs(long, 'gaps', () => 0.5).notes.map((n) => n.isPlayers)).toEqual([true]);
+    expect(playedAs(long, 'turns', () => 0.5).notes.map((n) => n.onset)).toEqual([8, 16]);
+  });
+
+  test('straight through it is as it was', () => {
+    expect(playedAs(plan, 'through', Math.random)).toBe(plan);
   });
 });
 

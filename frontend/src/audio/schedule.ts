@@ -11,12 +11,17 @@ interface Beat {
   first: boolean;
   /** Before the music begins. */
   countIn: boolean;
+  /** It is heard. */
+  clicks: boolean;
 }
+
+/** How a drill is played: straight through; a bar by the computer, then by the player; or with one note a bar left to the player. */
+export type How = 'through' | 'turns' | 'gaps';
 
 export interface Schedule {
   beats: Beat[];
   /** Notes that begin together share a place in the music. */
-  notes: (ExpectedNote & { place: number })[];
+  notes: (ExpectedNote & { place: number; isPlayers: boolean })[];
   end: number;
 }
 
@@ -32,6 +37,7 @@ export function scheduleOf(notes: ExpectedNote[], tempo: number, speed: number):
     time: index * beat,
     first: index % BEATS_PER_BAR === 0,
     countIn: index < BEATS_PER_BAR,
+    clicks: index < BEATS_PER_BAR,
   }));
   const onsets = [...new Set(notes.map((each) => each.onset))].sort((a, b) => a - b);
   return {
@@ -41,9 +47,49 @@ export function scheduleOf(notes: ExpectedNote[], tempo: number, speed: number):
       onset: start + each.onset / speed,
       seconds: each.seconds / speed,
       place: onsets.indexOf(each.onset),
+      isPlayers: false,
     })),
     end: start + played * beat,
   };
+}
+
+/** The same as it is played in turns or with gaps. `pick`: 0 to below 1, anew for each bar. */
+export function playedAs(plan: Schedule, how: How, pick: () => number): Schedule {
+  if (how === 'through') return plan;
+  const beat = plan.beats[1]?.time ?? 0;
+  const bar = BEATS_PER_BAR * beat;
+  const bars = Math.round(plan.end / bar) - 1;
+  const inBar = (number: number) =>
+    plan.notes.filter((each) => Math.floor(each.onset / bar + ALMOST) === number + 1);
+  const notes = Array.from({ length: bars }, (_, number) => inBar(number)).flatMap(
+    (mine, number) => (how === 'gaps' ? withGap(mine, pick) : inTurn(mine, number * bar, bar)),
+  );
+  const counted = how === 'gaps' ? 1 + bars : 1 + 2 * bars;
+  const beats = Array.from({ length: counted * BEATS_PER_BAR }, (_, index) => {
+    const isMine = Math.floor(index / BEATS_PER_BAR) % 2 === 1;
+    const countIn = index < BEATS_PER_BAR;
+    const first = index % BEATS_PER_BAR === 0;
+    return { time: index * beat, first, countIn, clicks: how === 'gaps' || !isMine };
+  });
+  return { beats, notes, end: counted * bar };
+}
+
+const ALMOST = 1e-6;
+type Note = Schedule['notes'][number];
+
+/** One place of a bar is the player's; the first of it where there is no other. */
+function withGap(bar: Note[], pick: () => number): Note[] {
+  const places = [...new Set(bar.map((each) => each.place))];
+  const inner = places.length > 1 ? places.slice(1) : places;
+  const left = inner[Math.floor(pick() * inner.length)];
+  return bar.map((each) => ({ ...each, isPlayers: each.place === left }));
+}
+
+/** A bar, and the same again for the player. */
+function inTurn(bar: Note[], late: number, length: number): Note[] {
+  const mine = bar.map((each) => ({ ...each, onset: each.onset + late }));
+  const yours = mine.map((each) => ({ ...each, onset: each.onset + length, isPlayers: true }));
+  return [...mine, ...yours];
 }
 
 /** How many notes of the picture lie before each place: a double stop is two notes of one place. */

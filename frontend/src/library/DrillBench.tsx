@@ -70,6 +70,7 @@ export function DrillBench({ instrument, drill }: { instrument: string; drill: s
               music={music.data.music}
               notes={music.data.notes}
               tempo={music.data.tempo}
+              canAnswer
             />
             {music.data.asks.length > 0 && (
               <>

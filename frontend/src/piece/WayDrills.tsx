@@ -37,6 +37,7 @@ function Drills({ playerId, passage }: { playerId: number; passage: Passage }) {
               music={drill.music}
               notes={drill.notes}
               tempo={drill.tempo}
+              canAnswer
             />
           </li>
         ))}
