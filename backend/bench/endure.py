@@ -1,17 +1,20 @@
 """A studio that is pushed: `python -m bench.endure --minutes 10`.
 
-Twenty teachers enter, one brings in a player of 300 lessons again and again, one sends pieces too
-dense to be read, one makes players and erases them, and the whole server is killed now and then.
-Every entry is sent until it is confirmed, as the pages do it. At the end each confirmed entry has
-to be there once, half a player nowhere, and no erased name in any file.
+Teachers enter, one brings in a player of 300 lessons again and again, one sends pieces too dense to
+be read, one sends recordings and pictures, one makes players and erases them, one asks when signed
+out, copies of the studio are made meanwhile, and the whole server is killed now and then. Every
+entry is sent until it is confirmed, as the pages do it. At the end each confirmed entry has to be
+there once, half a player nowhere, no erased name in any file but copies, and every copy whole.
 """
 
 import argparse
 import http.client
+import io
 import json
 import os
 import random
 import signal
+import sqlite3
 import statistics
 import subprocess
 import sys
@@ -22,7 +25,7 @@ import uuid
 from collections import Counter
 from collections.abc import Callable
 from contextlib import closing, suppress
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import partial
 from pathlib import Path
 from typing import Any
@@ -95,8 +98,13 @@ class Teacher:
         return status, text
 
 
-def file_body(name: str, data: bytes) -> bytes:
-    head = (
+def file_body(name: str, data: bytes, **told: str) -> bytes:
+    """A form with the file and what is told of it."""
+    head = "".join(
+        f'--{BOUNDARY}\r\nContent-Disposition: form-data; name="{key}"\r\n\r\n{value}\r\n'
+        for key, value in told.items()
+    )
+    head += (
         f'--{BOUNDARY}\r\nContent-Disposition: form-data; name="file"; filename="{name}"\r\n'
         "Content-Type: application/octet-stream\r\n\r\n"
     )
@@ -133,6 +141,48 @@ def dense_pieces(teacher: Teacher, pieces: list[bytes], chooser: random.Random) 
     if status == http.client.OK:
         teacher.ask("piece removed", "DELETE", f"{path}/{json.loads(text)['id']}")
     time.sleep(1)
+
+
+def recordings(teacher: Teacher, sound: bytes) -> None:
+    path = f"/api/lessons/{teacher.lesson}/takes/fourth.low"
+    teacher.ask("recording", "POST", path, file_body("take.wav", sound, part="slow"))
+    time.sleep(2)
+
+
+def pictures(teacher: Teacher, image: bytes) -> None:
+    path = f"/api/players/{teacher.player}"
+    leave = {"kind": "picture", "by": "parent", "name": "Ada Example"}
+    teacher.ask("leave", "POST", f"{path}/leave", leave)
+    body = file_body("hand.png", image)
+    status, text = teacher.ask("picture", "POST", f"{path}/pictures", body)
+    if status == http.client.OK:
+        name = json.loads(text)[-1]["name"]
+        teacher.ask("picture removed", "DELETE", f"{path}/pictures/{name}")
+    time.sleep(1)
+
+
+def copies(owner: Teacher) -> None:
+    owner.ask("copy of the studio", "POST", "/api/desk/copies")
+    time.sleep(5)
+
+
+def signed_out(teacher: Teacher) -> None:
+    """Refused, and nothing of it kept."""
+    gone = replace(teacher, session="gone")
+    entry = {"client_key": uuid.uuid4().hex, "kind": "observation", "key": teacher.check}
+    gone.ask("signed out", "POST", f"/api/lessons/{teacher.lesson}/entries", {**entry, "value": 3})
+    time.sleep(2)
+
+
+def reads(teacher: Teacher) -> None:
+    """A teacher beside all that, who turns pages."""
+    for what, path in (
+        ("a page beside it: day", "/api/players/today"),
+        ("a page beside it: player", f"/api/players/{teacher.player}"),
+        ("a page beside it: lesson", f"/api/lessons/{teacher.lesson}"),
+    ):
+        teacher.ask(what, "GET", path)
+        time.sleep(1)
 
 
 def erases(teacher: Teacher) -> None:
@@ -226,9 +276,22 @@ def prepare(port: int, seen: Seen) -> tuple[list[Teacher], bytes, list[bytes]]:
     return teachers, json.dumps(player_file(long)).encode(), dense
 
 
-def run_for(seconds: float, seed: int) -> int:
-    """0 when nothing was lost."""
+def noise(seconds: int) -> bytes:
+    """A recording in which no drill can be heard, as WAV."""
+    import numpy as np
+    from scipy.io import wavfile
+
+    rate = 24_000
+    loud = np.random.default_rng(1).normal(0, 3000, rate * seconds)
+    written = io.BytesIO()
+    wavfile.write(written, rate, loud.astype(np.int16))
+    return written.getvalue()
+
+
+def run_for(seconds: float, seed: int, crowd: int) -> int:
+    """0 when nothing was lost. `crowd`: how many teachers enter."""
     from config.command_line import free_port
+    from studio.tests.studio_case import picture_bytes
 
     chooser = random.Random(seed)
     seen = Seen()
@@ -237,7 +300,12 @@ def run_for(seconds: float, seed: int) -> int:
     teachers, file, pieces = prepare(port, seen)
     server = Server({**os.environ}, port, seen)
     work: list[Callable[[], None]] = [
-        *(partial(writes, each, random.Random(chooser.random())) for each in teachers),
+        *(partial(writes, each, random.Random(chooser.random())) for each in teachers[:crowd]),
+        lambda: reads(teachers[-1]),
+        lambda: recordings(teachers[3], noise(20)),
+        lambda: pictures(teachers[4], picture_bytes("PNG", (1200, 900))),
+        lambda: copies(teachers[0]),
+        lambda: signed_out(teachers[5]),
         lambda: imports(teachers[0], file),
         lambda: dense_pieces(teachers[1], pieces, chooser),
         lambda: erases(teachers[2]),
@@ -263,6 +331,9 @@ def _again(one: Callable[[], None], seen: Seen) -> None:
 
 
 def tell(seen: Seen, kills: int, folder: Path) -> int:
+    from django.conf import settings
+
+    from studio.keeping.copies import copies_beside
     from studio.models import LessonEntry, Player
     from studio.players.erasing import empty_log
     from studio.players.imported_writing import sweep_what_never_arrived
@@ -276,7 +347,11 @@ def tell(seen: Seen, kills: int, folder: Path) -> int:
     torn = sum(p.lessons.count() not in (0, 4, 5, 300, 301) for p in shown)
     Player.objects.filter(name=ERASED).delete()
     empty_log()
-    traces = [path.name for path in folder.iterdir() if ERASED.encode() in path.read_bytes()]
+    made = copies_beside(settings.DATABASE_FILE)
+    kept_apart = {copy.path.name for copy in made}
+    files = [path for path in folder.iterdir() if path.name not in kept_apart]
+    traces = [path.name for path in files if ERASED.encode() in path.read_bytes()]
+    damaged = [copy.path.name for copy in made if not _is_whole(copy.path)]
     for what, count in sorted(seen.answers.items()):
         sys.stdout.write(f"{count:7} {what}\n")
     for what, took in sorted(seen.took.items()):
@@ -290,15 +365,23 @@ def tell(seen: Seen, kills: int, folder: Path) -> int:
         "half-read players (swept later)": half,
         "players with torn lessons": torn,
         "files with an erased name": traces,
+        "copies": len(made),
+        "damaged copies": damaged,
     }
     sys.stdout.write("".join(f"{name}: {value}\n" for name, value in told.items()))
-    return int(bool(lost or twice or torn or traces))
+    return int(bool(lost or twice or torn or traces or damaged))
+
+
+def _is_whole(database: Path) -> bool:
+    with closing(sqlite3.connect(database)) as opened:
+        return bool(opened.execute("PRAGMA integrity_check").fetchone() == ("ok",))
 
 
 def main() -> int:
     parser = argparse.ArgumentParser(prog="jolf endure", description=__doc__)
     parser.add_argument("--minutes", type=float, default=10)
     parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--crowd", type=int, default=TEACHERS, help="teachers who enter, 0 to 20")
     chosen = parser.parse_args()
     with tempfile.TemporaryDirectory() as folder:
         os.environ["JOLF_DATA"] = folder
@@ -306,7 +389,7 @@ def main() -> int:
         import django
 
         django.setup()
-        return run_for(60 * chosen.minutes, chosen.seed)
+        return run_for(60 * chosen.minutes, chosen.seed, chosen.crowd)
 
 
 if __name__ == "__main__":

@@ -19,6 +19,10 @@ def read_before(fields: Fields, catalogue: Catalogue, instrument: Instrument) ->
     """The fields of `Case` that speak of before. Raises InputError naming the field."""
     return {
         "known": _known(fields.mapping("known", {}), catalogue, instrument),
+        "anew": tuple(
+            check_evidence_id("anew", name, catalogue, instrument).id
+            for name in fields.words("anew", [])
+        ),
         "hurting": _hurting(fields.mapping("hurting", {})),
         "apart": _apart(fields.mapping("apart", {}), catalogue),
         "returning": tuple(

@@ -136,6 +136,7 @@ class Case:
     `complaint_finger`: 1..4, in which the complaint shows.
 
     From before this lesson: `known`: by evidence, what was found of the body and of the hold.
+    `anew`: checks that are to be made again because the instrument has another size since.
     `hurting`: places that hurt in the last seven days. `apart`: exercises that stay out;
     `returning`: those that come back after they hurt. `memory`: by cause, the probability in 0..1
     that it is there, from all lessons before. `kept_focus`: the causes of the last focus."""
@@ -161,6 +162,7 @@ class Case:
     days_since_lift: float | None = None
     lately: tuple[Lately, ...] = ()
     known: Mapping[str, Known] = field(default_factory=dict)
+    anew: tuple[str, ...] = ()
     hurting: Mapping[Place, Hurt] = field(default_factory=dict)
     apart: Mapping[str, Apart] = field(default_factory=dict)
     returning: tuple[str, ...] = ()

@@ -29,13 +29,15 @@ def awaited_checks(
     word: TeacherWord,
 ) -> dict[str, Said]:
     """Evidence ids with why they come now, the most pressing first: the complaint, what may explain
-    a sign from outside the hand, what stands before a likely short reach, what the exercises of the
+    a sign from outside the hand, what another size of the instrument may have changed, what stands
+    before a likely short reach, what the exercises of the
     focus need, and loose joints before a nudge or a stretch for one of the `targets` of the week.
     """
     wanted: dict[str, Said] = {}
     for checks, why in (
         (_complaint(case, catalogue), _complaint_said(case, catalogue)),
         (to_rule_out(case, catalogue), said("look-outside")),
+        (case.anew, said("look-new-size")),
         (_before_reach(case, probabilities, word), said("look-before-reach")),
         (_before_exercises(case, catalogue, focus), said("look-for-exercises")),
         (
@@ -48,7 +50,7 @@ def awaited_checks(
     return {
         name: why
         for name, why in wanted.items()
-        if not looked_within_a_year(case, name)
+        if not (name in case.findings if name in case.anew else looked_within_a_year(case, name))
         and case.instrument in catalogue.evidence[name].instruments
     }
 

@@ -39,7 +39,7 @@ from studio.lessons.flags import lesson_safety
 from studio.lessons.history import History, Past, past_of
 from studio.lessons.reach import reach_words
 from studio.lessons.reviews import ItemReview, review_last_plan
-from studio.lessons.setups import lately
+from studio.lessons.setups import lately, new_size_on, to_look_at_anew
 from studio.memory.body import INJURY, held_signs
 from studio.memory.findings import (
     age_at,
@@ -225,9 +225,10 @@ def case_data(lesson: Lesson, history: History) -> dict[str, Any]:
         "passed": _passed(history),
         "recent_focus": recent_focus(before, record),
     }
-    new = lately(history.setups, lesson.date)
-    if new:
-        data["lately"] = new
+    new_size = new_size_on(history.setups, lesson.date)
+    if new_size is not None:
+        data["lately"] = lately(history.setups, lesson.date)
+        data["anew"] = to_look_at_anew(lesson, new_size)
     data.update(_from_before(lesson, history))
     if record.lifted is not None:
         data["days_since_lift"] = (lesson.date - record.lifted).days

@@ -11,11 +11,12 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.sizes import STRING_LENGTHS
 from lefthand.values.errors import InputError
 from lefthand.values.fields import Fields, read_number
-from lefthand.values.vocabulary import Lately
+from lefthand.values.vocabulary import Instrument, Lately
 from studio.errors import StudioError
+from studio.lessons.reach import REACH, measured_span
 from studio.memory.findings import findings_of
 from studio.memory.standing import forget
-from studio.models import Lesson, Player, Setup
+from studio.models import Lesson, Observation, Player, Setup
 
 MAX_WORDS = 60
 MAX_CHANGE = 200
@@ -116,12 +117,33 @@ def to_judge(lesson: Lesson, setups: Sequence[Setup]) -> Setup | None:
 def lately(setups: Sequence[Setup], on: date) -> list[str]:
     """What the records, oldest first, say is new: another size or string length within twelve
     weeks."""
+    return [Lately.NEW_INSTRUMENT.value] if new_size_on(setups, on) else []
+
+
+def new_size_on(setups: Sequence[Setup], on: date) -> date | None:
+    """Since when the size or string length is another one, where that is within twelve weeks; of
+    the records oldest first."""
     records = [s for s in setups if s.date <= on]
-    for earlier, later in pairwise(records):
+    for earlier, later in reversed(list(pairwise(records))):
         differs = (earlier.size, earlier.string_length) != (later.size, later.string_length)
-        if differs and on - later.date <= NEW_FOR:
-            return [Lately.NEW_INSTRUMENT.value]
-    return []
+        if differs:
+            return later.date if on - later.date <= NEW_FOR else None
+    return None
+
+
+def to_look_at_anew(lesson: Lesson, since: date) -> list[str]:
+    """What another size may have changed and nobody has looked at since: how it is held, and what
+    it asks of the reach. A span that was measured is held against any size."""
+    hold = "hold.slips" if Instrument(lesson.player.instrument).is_held_up else "hold.moves"
+    asked = (hold,) if measured_span(lesson.player, before=lesson.date) else (hold, REACH)
+    looked = Observation.objects.filter(
+        lesson__player=lesson.player_id,
+        lesson__date__gte=since,
+        lesson__date__lt=lesson.date,
+        evidence__in=asked,
+    )
+    done = set(looked.values_list("evidence", flat=True))
+    return [each for each in asked if each not in done]
 
 
 def _fields(data: Mapping[str, Any]) -> dict[str, Any]:

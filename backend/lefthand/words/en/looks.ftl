@@ -3,6 +3,7 @@
 look-complaint-said = you said: “{ $words }”
 look-complaint = it is the complaint
 look-outside = before the left hand is blamed for it
+look-new-size = the instrument is another size since
 look-before-reach = before a short reach is thought of
 look-for-exercises = this week's exercises need to know it
 look-before-nudge = before a joint is set by hand, or a stretch is given

@@ -3,6 +3,7 @@
 from datetime import timedelta
 
 from lefthand.values.errors import InputError
+from lefthand.words import words_of
 from studio.entries.log import undo
 from studio.errors import StudioError
 from studio.lessons.reach import measured_span, reach_of
@@ -62,6 +63,26 @@ class Setups(StudioCase):
         )
         self.assertEqual(len(self.view(self.lesson(12)).case.lately), 1)
         self.assertEqual(self.view(self.lesson(13)).case.lately, ())
+
+    def test_another_size_asks_again_what_it_may_have_changed_until_it_was_looked_at(self):
+        def asked(weeks):
+            view = self.view(self.lesson(weeks))
+            return view.case.anew, [c for c in view.diagnosis.awaited if c in view.case.anew]
+
+        self.look(self.lesson(0), {"hold.slips": 0, "reach.exceeded": 1})
+        save_setup(self.player, {"size": "1/2"}, DAY - timedelta(weeks=9))
+        self.assertEqual(asked(1), ((), []))
+        save_setup(self.player, {"size": "3/4"}, DAY + timedelta(weeks=1, days=1))
+        both = ("hold.slips", "reach.exceeded")
+        self.assertEqual(asked(2), (both, list(both)))
+        why = self.view(self.lesson(2)).diagnosis.awaited_for["hold.slips"]
+        self.assertEqual(words_of(why), "the instrument is another size since")
+        self.look(self.lesson(2), {"hold.slips": 2})
+        self.assertEqual(asked(2), (both, ["reach.exceeded"]), "today's look answers it")
+        self.assertEqual(asked(3), (("reach.exceeded",), ["reach.exceeded"]))
+        self.look(self.lesson(3), {"reach.exceeded": {"value": 4}})
+        self.assertEqual(asked(4), ((), []))
+        self.assertEqual(asked(20), ((), []))
 
     def test_the_reach_knows_the_string_from_the_newest_fit_or_its_size(self):
         def asked(span=None, string_length=None):
