@@ -17,7 +17,7 @@ from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Instrument
 
 # 0 is the lowest.
-STRINGS = (2, 1, HIGHEST_STRING, 0)
+STRINGS = (USUAL_STRING, 1, HIGHEST_STRING, 0)
 POSITIONS: Mapping[Instrument, tuple[int, ...]] = {
     Instrument.VIOLIN: (1, 3, 2, 4, 5),
     Instrument.VIOLA: (1, 3, 2, 4, 5),
@@ -33,9 +33,6 @@ class Spot:
 
     string: int
     position: int
-
-
-USUAL_SPOT = Spot(USUAL_STRING, 1)
 
 
 def spots_of(

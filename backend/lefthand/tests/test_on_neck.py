@@ -5,7 +5,7 @@ from unittest import TestCase
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.composing.for_exercise import ForWhom, drill_of
-from lefthand.composing.on_neck import USUAL_SPOT, Spot, spots_of, words_of_spot
+from lefthand.composing.on_neck import Spot, spots_of, words_of_spot
 from lefthand.music.hands import hand_of
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.tests.effort import usually
@@ -33,7 +33,7 @@ class Spots(TestCase):
             with self.subTest(instrument):
                 self.assertEqual([s.string for s in found[:4]], [2, 1, 3, 0])
                 self.assertEqual({s.position for s in found[:4]}, {1})
-                self.assertEqual(found[0], USUAL_SPOT)
+                self.assertEqual(found[0], Spot(2, 1))
                 self.assertEqual(found[4].position, second)
 
     def test_what_is_offered_is_played_there(self):

@@ -1,6 +1,6 @@
 import { queryOptions, replaceEqualDeep } from '@tanstack/react-query';
 
-import { ApiError, client, type Lesson, type Schemas, unwrap } from './client';
+import { client, type Lesson, type Schemas, unwrap } from './client';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -97,27 +97,12 @@ function revisionOf(lesson: unknown): number {
   return (lesson as Lesson | undefined)?.revision ?? 0;
 }
 
-export const deskQuery = queryOptions({
-  queryKey: ['desk'],
-  queryFn: async () => unwrap(await client.GET('/api/desk')),
-});
-
 export interface SheetPaper {
   paper: 'a4' | 'us-letter';
   large: boolean;
   /** With a page for whoever sits beside at home. */
   helper: boolean;
 }
-
-export const classSheetsQuery = (id: number) =>
-  queryOptions({
-    queryKey: ['group', id, 'sheets'],
-    queryFn: async () =>
-      unwrap(
-        await client.GET('/api/groups/{group_id}/sheets', { params: { path: { group_id: id } } }),
-      ),
-    staleTime: 0,
-  });
 
 export const sheetQuery = (id: number) =>
   queryOptions({
@@ -153,67 +138,6 @@ export const keptQuery = (playerId: number) =>
       ),
   });
 
-export const allKeptQuery = queryOptions({
-  queryKey: ['desk', 'kept'],
-  queryFn: async () => unwrap(await client.GET('/api/desk/kept')),
-});
-
-/** The studio's figures since a day. */
-export const glanceQuery = (since: string) =>
-  queryOptions({
-    queryKey: ['desk', 'glance', since],
-    queryFn: async () =>
-      unwrap(await client.GET('/api/desk/glance', { params: { query: { since } } })),
-  });
-
-export const holidaysQuery = queryOptions({
-  queryKey: ['desk', 'holidays'],
-  queryFn: async () => unwrap(await client.GET('/api/desk/holidays')),
-});
-
-export const copiesQuery = queryOptions({
-  queryKey: ['desk', 'copies'],
-  queryFn: async () => unwrap(await client.GET('/api/desk/copies')),
-});
-
-export const peopleQuery = queryOptions({
-  queryKey: ['desk', 'people'],
-  queryFn: async () => unwrap(await client.GET('/api/desk/people')),
-});
-
-export const groupsQuery = queryOptions({
-  queryKey: ['groups'],
-  queryFn: async () => unwrap(await client.GET('/api/groups')),
-});
-
-export const sweepQuery = (id: number) =>
-  queryOptions({
-    queryKey: ['group', id],
-    queryFn: async () =>
-      unwrap(await client.GET('/api/groups/{group_id}', { params: { path: { group_id: id } } })),
-  });
-
-/** Who watches whom in a class, and what they said today. */
-export const roundQuery = (id: number) =>
-  queryOptions({
-    queryKey: ['group', id, 'round'],
-    queryFn: async () =>
-      unwrap(
-        await client.GET('/api/groups/{group_id}/round', { params: { path: { group_id: id } } }),
-      ),
-    staleTime: 0,
-  });
-
-export const checkChoiceQuery = (id: number) =>
-  queryOptions({
-    queryKey: ['group', id, 'checks'],
-    queryFn: async () =>
-      unwrap(
-        await client.GET('/api/groups/{group_id}/checks', { params: { path: { group_id: id } } }),
-      ),
-    staleTime: 0,
-  });
-
 export const linkQuery = (lessonId: number) =>
   queryOptions({
     queryKey: ['link', lessonId],
@@ -244,12 +168,6 @@ export const lettersQuery = (
     gcTime: 0,
   });
 
-export const helpedQuery = queryOptions({
-  queryKey: ['helped'],
-  queryFn: async () => unwrap(await client.GET('/api/desk/helped')),
-  staleTime: 0,
-});
-
 export const termQuery = (playerId: number, span: string, size: 'page' | 'narrow') =>
   queryOptions({
     queryKey: ['term', playerId, span, size],
@@ -275,61 +193,4 @@ export const lastTimeQuery = (lessonId: number) =>
         }),
       ),
     staleTime: 0,
-  });
-
-const ASK_AGAIN_AFTER = 3000;
-
-/** A drawn hand; asked for until it comes, as nothing but a lost connection keeps it away. */
-export const handQuery = (instrument: string, signs: string, view: 'main' | 'along' = 'main') =>
-  queryOptions({
-    queryKey: ['hand', instrument, signs, view],
-    queryFn: async () =>
-      unwrap(
-        await client.GET('/api/hands/one', {
-          params: {
-            query: { instrument: instrument as Schemas['Instrument'], signs, view, playing: null },
-          },
-        }),
-      ),
-    staleTime: Infinity,
-    retry: (_failures, error) => !(error instanceof ApiError),
-    retryDelay: ASK_AGAIN_AFTER,
-  });
-
-export const checkPairQuery = (
-  evidence: string,
-  instrument: string,
-  finger: number | null,
-  frames: number,
-) =>
-  queryOptions({
-    queryKey: ['pair', 'check', evidence, instrument, finger, frames],
-    queryFn: async () =>
-      unwrap(
-        await client.GET('/api/hands/check', {
-          params: {
-            query: { evidence, instrument: instrument as Schemas['Instrument'], finger, frames },
-          },
-        }),
-      ),
-    staleTime: Infinity,
-  });
-
-export const exercisePairQuery = (
-  exercise: string,
-  instrument: string,
-  finger: number | null,
-  frames: number,
-) =>
-  queryOptions({
-    queryKey: ['pair', 'exercise', exercise, instrument, finger, frames],
-    queryFn: async () =>
-      unwrap(
-        await client.GET('/api/hands/exercise', {
-          params: {
-            query: { exercise, instrument: instrument as Schemas['Instrument'], finger, frames },
-          },
-        }),
-      ),
-    staleTime: Infinity,
   });

@@ -2,7 +2,8 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'wouter';
 
-import { catalogueQuery, sweepQuery } from '../api/queries';
+import { catalogueQuery } from '../api/queries';
+import { sweepQuery } from '../api/classQueries';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import { PlacePicture } from '../drawings/PlacePicture';

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import type { Catalogue, Evidence } from '../api/client';
-import { checkChoiceQuery } from '../api/queries';
+import { checkChoiceQuery } from '../api/classQueries';
 import { Dialog } from '../components/Dialog';
 import { STAGE_WORDS } from '../words/words';
 import { SearchSelect } from '../components/SearchSelect';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'wouter';
 
 import { late } from '../components/late';
-import { groupsQuery } from '../api/queries';
+import { groupsQuery } from '../api/classQueries';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import css from './GroupsPage.module.css';

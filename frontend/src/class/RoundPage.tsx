@@ -3,7 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useParams } from 'wouter';
 
 import { type Catalogue, client, type Schemas, unwrap } from '../api/client';
-import { catalogueQuery, roundQuery } from '../api/queries';
+import { catalogueQuery } from '../api/queries';
+import { roundQuery } from '../api/classQueries';
 import { NextAction } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { classSheetsQuery } from '../api/queries';
+import { classSheetsQuery } from '../api/classQueries';
 import { Dialog } from '../components/Dialog';
 import { A4, paperAsked, PAPERS } from '../components/papers';
 import { Problem } from '../components/Problem';

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { Link, useParams } from 'wouter';
 
 import type { Catalogue } from '../api/client';
-import { catalogueQuery, groupsQuery } from '../api/queries';
+import { catalogueQuery } from '../api/queries';
+import { groupsQuery } from '../api/classQueries';
 import { Head, Saved } from '../components/Head';
 import { KeysHere } from '../components/KeysHere';
 import { late } from '../components/late';
@@ -11,7 +12,7 @@ import { Problem } from '../components/Problem';
 import touch from '../components/touch.module.css';
 import { usePageTitle } from '../components/usePageTitle';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
-import { savedWords } from '../outbox/outbox';
+import { savedWords } from '../outbox/outboxState';
 import { Sweep } from './Sweep';
 import { leftToGrade } from './sweepGrades';
 import css from './SweepPage.module.css';

@@ -2,8 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { newKey } from '../api/newKey';
-import { sweepQuery } from '../api/queries';
-import type { OutboxState } from '../outbox/outbox';
+import { sweepQuery } from '../api/classQueries';
+import type { OutboxState } from '../outbox/outboxState';
 import { localDate } from '../outbox/localDate';
 import { groupChannel, studioOutbox } from '../outbox/studio';
 import type { SweptValue } from '../outbox/swept';

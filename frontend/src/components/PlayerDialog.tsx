@@ -2,26 +2,17 @@ import '@mantine/core/styles/FloatingIndicator.css';
 import '@mantine/core/styles/SegmentedControl.css';
 import '@mantine/core/styles/NumberInput.css';
 import '@mantine/core/styles/Checkbox.css';
-
-import {
-  Button,
-  Checkbox,
-  NativeSelect,
-  NumberInput,
-  SegmentedControl,
-  TextInput,
-} from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation } from 'wouter';
 
-import { ApiError, client, type Schemas, unwrap } from '../api/client';
-import { catalogueQuery, playerQuery } from '../api/queries';
-import { Dialog } from './Dialog';
+import { ApiError, client, unwrap } from '../api/client';
+import { playerQuery } from '../api/queries';
 import { INSTRUMENT_WORDS } from '../words/words';
+import { Dialog } from './Dialog';
+import { AtHome, type Facts, Optional } from './PlayerAtHome';
 import css from './PlayerDialog.module.css';
-
-type Facts = Schemas['PlayerIn'];
 
 const NOBODY: Facts = {
   name: '',
@@ -38,12 +29,8 @@ const NOBODY: Facts = {
   self_check: false,
   is_practice: false,
 };
+
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-const HELP = [
-  { value: 'yes', label: 'yes' },
-  { value: 'no', label: 'no' },
-  { value: 'unknown', label: 'not known' },
-];
 
 interface Props {
   opened: boolean;
@@ -170,72 +157,5 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         Keep
       </Button>
     </form>
-  );
-}
-
-/** Who and what there is at home. */
-function AtHome({ facts, onChange }: { facts: Facts; onChange: (change: Partial<Facts>) => void }) {
-  const catalogue = useQuery(catalogueQuery);
-  const things = Object.entries(catalogue.data?.things ?? {});
-  return (
-    <>
-      <div>
-        <span id="helper-label">Somebody helps at home</span>
-        <SegmentedControl
-          fullWidth
-          size="md"
-          aria-labelledby="helper-label"
-          data={HELP}
-          value={facts.helper_at_home == null ? 'unknown' : facts.helper_at_home ? 'yes' : 'no'}
-          onChange={(value) =>
-            onChange({ helper_at_home: value === 'unknown' ? null : value === 'yes' })
-          }
-        />
-      </div>
-      <Checkbox
-        size="md"
-        label="Before and after practice the phone asks how the hand looks (five pictures)"
-        checked={facts.self_check ?? false}
-        onChange={(event) => onChange({ self_check: event.currentTarget.checked })}
-      />
-      <Checkbox
-        size="md"
-        label="A practice player, made for trying: nobody's record"
-        checked={facts.is_practice ?? false}
-        onChange={(event) => onChange({ is_practice: event.currentTarget.checked })}
-      />
-      <Checkbox.Group
-        label="Not at home"
-        value={facts.missing ?? []}
-        onChange={(missing) => onChange({ missing })}
-      >
-        <div className={css.missing}>
-          {things.map(([id, words]) => (
-            <Checkbox key={id} value={id} label={words} size="md" />
-          ))}
-        </div>
-      </Checkbox.Group>
-    </>
-  );
-}
-
-function Optional({
-  value,
-  onChange,
-  ...rest
-}: {
-  label: string;
-  description?: string;
-  error: string | undefined;
-  value: number | null;
-  onChange: (value: number | null) => void;
-}) {
-  return (
-    <NumberInput
-      {...rest}
-      value={value ?? ''}
-      hideControls
-      onChange={(entered) => onChange(typeof entered === 'number' ? entered : null)}
-    />
   );
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { client, unwrap } from '../api/client';
-import { copiesQuery, deskQuery } from '../api/queries';
+import { copiesQuery, deskQuery } from '../api/deskQueries';
 import touch from '../components/touch.module.css';
 import css from './Studio.module.css';
 

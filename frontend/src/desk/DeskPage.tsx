@@ -1,10 +1,9 @@
-import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode } from 'react';
 import { useSearchParams } from 'wouter';
 
-import { ApiError, client, type Schemas, unwrap } from '../api/client';
-import { deskQuery } from '../api/queries';
+import { client, type Schemas, unwrap } from '../api/client';
+import { deskQuery } from '../api/deskQueries';
 import { late } from '../components/late';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
@@ -16,20 +15,18 @@ import { Habits } from './Habits';
 import { HandTone } from './HandTone';
 import { Helped } from './Helped';
 import { Learning } from './Learning';
+import { Numbers, type PartProps } from './Numbers';
 import { WhatIsKept } from './WhatIsKept';
 
-const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
-
 const Copies = late(async () => (await import('./Copies')).Copies);
-const Glance = late(async () => (await import('./Glance')).Glance);
-const Holidays = late(async () => (await import('./Holidays')).Holidays);
-const People = late(async () => (await import('./People')).People);
-const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
 
-interface PartProps {
-  desk: Schemas['DeskOut'];
-  onSaved: (data: Schemas['DeskOut']) => void;
-}
+const Glance = late(async () => (await import('./Glance')).Glance);
+
+const Holidays = late(async () => (await import('./Holidays')).Holidays);
+
+const People = late(async () => (await import('./People')).People);
+
+const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
 
 const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }[] = [
   { id: 'way', name: 'Your way of teaching', part: Ways },
@@ -60,6 +57,7 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
   { id: 'table', name: 'All records as a table', part: Table },
   { id: 'password', name: 'Your password', part: Password },
 ];
+
 // Of the studio as a whole, for its first teacher.
 const OWNERS: typeof PARTS = [
   { id: 'copies', name: 'Copies of the studio', part: () => <Copies /> },
@@ -130,21 +128,6 @@ function Ways({ desk, onSaved }: PartProps) {
   );
 }
 
-function Numbers({ desk, onSaved }: PartProps) {
-  return (
-    <section>
-      <h2>From numbers to grades</h2>
-      <p className="quiet">
-        Working judgement, not science: change it to yours. The nine-point looseness test has
-        published cut-offs and stays as it is.
-      </p>
-      {desk.measures.map((measure) => (
-        <MeasureRow key={measure.measure} measure={measure} onSaved={onSaved} />
-      ))}
-    </section>
-  );
-}
-
 function Table() {
   return (
     <section>
@@ -163,69 +146,5 @@ function Password() {
       <h2>Your password</h2>
       <ChangePassword />
     </section>
-  );
-}
-
-function MeasureRow({
-  measure,
-  onSaved,
-}: {
-  measure: Schemas['MeasureOut'];
-  onSaved: (data: Schemas['DeskOut']) => void;
-}) {
-  const [cuts, setCuts] = useState<number[]>(measure.cuts);
-  const save = useMutation({
-    mutationFn: async (wanted: number[] | null) =>
-      unwrap(
-        await client.POST('/api/desk/cuts', { body: { measure: measure.measure, cuts: wanted } }),
-      ),
-    onSuccess: (data) => {
-      onSaved(data);
-      const now = data.measures.find((m) => m.measure === measure.measure);
-      if (now) setCuts(now.cuts);
-    },
-  });
-  const dirty = cuts.join() !== measure.cuts.join();
-  const problem =
-    save.error instanceof ApiError ? save.error.fields[0]?.problem : save.error?.message;
-  return (
-    <div className={css.measure}>
-      <span>
-        {measure.words} <span className="quiet">({measure.unit})</span>
-      </span>
-      <div className={css.cuts}>
-        {GRADE_EDGES.map((edge, index) => (
-          <TextInput
-            type="number"
-            step="any"
-            key={edge}
-            label={edge}
-            aria-label={`${measure.words}: ${edge}`}
-            value={cuts[index] ?? 0}
-            onChange={({ currentTarget: { valueAsNumber } }) =>
-              setCuts(
-                cuts.map((c, i) =>
-                  i === index && !Number.isNaN(valueAsNumber) ? valueAsNumber : c,
-                ),
-              )
-            }
-            size="sm"
-          />
-        ))}
-      </div>
-      <div className={css.actions}>
-        {dirty && <Button onClick={() => save.mutate(cuts)}>Keep</Button>}
-        {measure.is_own && !dirty && (
-          <Button variant="subtle" onClick={() => save.mutate(null)}>
-            back to {measure.starting.join(', ')}
-          </Button>
-        )}
-      </div>
-      {problem && (
-        <p role="alert" className={css.problem}>
-          {problem}
-        </p>
-      )}
-    </div>
   );
 }

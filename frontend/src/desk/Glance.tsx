@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 
 import type { Schemas } from '../api/client';
-import { glanceQuery } from '../api/queries';
+import { glanceQuery } from '../api/deskQueries';
 import touch from '../components/touch.module.css';
 import { WordChoice } from '../components/WordChoice';
 import { shortDate } from '../words/words';

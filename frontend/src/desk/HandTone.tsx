@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { handQuery, sessionQuery } from '../api/queries';
+import { handQuery } from '../api/handQueries';
+import { sessionQuery } from '../api/queries';
 import { HandPaths } from '../drawings/HandPaths';
 import { TONES } from '../drawings/tones';
 import css from './HandTone.module.css';

@@ -4,7 +4,7 @@ import { Switch } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { helpedQuery } from '../api/queries';
+import { helpedQuery } from '../api/deskQueries';
 import css from './Learning.module.css';
 
 /** Over the own players: after which exercises there was less of a cause, with how many and how sure. */

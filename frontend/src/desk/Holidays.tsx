@@ -2,7 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type SyntheticEvent, useState } from 'react';
 
 import { client, problemWords, type Schemas, unwrap } from '../api/client';
-import { holidaysQuery, todayQuery } from '../api/queries';
+import { holidaysQuery } from '../api/deskQueries';
+import { todayQuery } from '../api/queries';
 import field from '../components/field.module.css';
 import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';

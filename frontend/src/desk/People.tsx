@@ -2,7 +2,7 @@ import { type SyntheticEvent, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { peopleQuery } from '../api/queries';
+import { peopleQuery } from '../api/deskQueries';
 import field from '../components/field.module.css';
 import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'wouter';
 
 import { client, type Schemas, unwrap } from '../api/client';
-import { allKeptQuery } from '../api/queries';
+import { allKeptQuery } from '../api/deskQueries';
 import { Copies } from '../components/Copies';
 import { Scroll } from '../components/Scroll';
 import { shortDate } from '../words/words';

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { checkPairQuery, exercisePairQuery } from '../api/queries';
+import { checkPairQuery, exercisePairQuery } from '../api/handQueries';
 import { TwoHands } from './TwoHands';
 
 /** Pictures of a pair, and with those of the way between. */

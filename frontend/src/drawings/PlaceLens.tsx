@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { handQuery } from '../api/queries';
+import { handQuery } from '../api/handQueries';
 import css from '../components/Lens.module.css';
 import { HandPaths } from './HandPaths';
 import { spotsOf } from './places';

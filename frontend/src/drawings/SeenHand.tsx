@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { handQuery } from '../api/queries';
+import { handQuery } from '../api/handQueries';
 import { HandPaths } from './HandPaths';
 import css from './SeenHand.module.css';
 

@@ -2,7 +2,7 @@ import { useIsFetching, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 
 import type { Evidence, Schemas } from '../api/client';
-import { checkPairQuery } from '../api/queries';
+import { checkPairQuery } from '../api/handQueries';
 
 const GRADES = 4;
 

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
-import { handQuery } from '../api/queries';
+import { handQuery } from '../api/handQueries';
 
 /** While another hand is on its way, the one before stays. */
 const KEEP = { placeholderData: keepPreviousData };

@@ -1,7 +1,7 @@
 import { type ComponentType, useEffect } from 'react';
 
 import { late } from '../components/late';
-import { savedWords } from '../outbox/outbox';
+import { savedWords } from '../outbox/outboxState';
 import { AskLater } from './AskLater';
 import { UNANSWERED } from './dayLog';
 import { EndOfDay } from './EndOfDay';

@@ -1,5 +1,5 @@
 import { Hand } from '../drawings/Hand';
-import { savedWords, type OutboxState } from '../outbox/outbox';
+import { savedWords, type OutboxState } from '../outbox/outboxState';
 import { DayString } from './DayString';
 import { doneOn } from './dayLog';
 import { doseWords, longDay, minutesSaid } from './dayWords';

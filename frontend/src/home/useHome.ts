@@ -1,11 +1,12 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { newKey } from '../api/newKey';
 import { adoptOldEntries } from '../outbox/adopt';
 import type { KeptEntry } from '../outbox/entry';
 import { localDate } from '../outbox/localDate';
-import { Outbox, type OutboxState } from '../outbox/outbox';
+import { Outbox } from '../outbox/outbox';
+import { type OutboxState } from '../outbox/outboxState';
 import { useOutbox } from '../outbox/useOutbox';
 import { forgetKept } from './offline';
 import { earlierLinks, forgetLink, remember } from './whose';
@@ -42,18 +43,12 @@ export interface Closed {
 
 export function useHome(token: string): HomeHandle | Closed | null {
   const channel = `home/${token}`;
-  const told = useRef<(week: Week) => void>(() => undefined);
-  const outbox = useMemo(() => makeOutbox(channel, (week) => told.current(week)), [channel]);
-  const onRead = useCallback(
-    (week: Week) => bringAlong(outbox, token, week.whose),
-    [outbox, token],
-  );
-  const { week, error, tell } = useWeek(token, onRead);
+  const { week, whose, error, tell } = useWeek(token);
+  const outbox = useMemo(() => makeOutbox(channel, tell), [channel, tell]);
   const state = useOutbox(outbox);
   const today = useToday();
 
   useEffect(() => {
-    told.current = tell;
     const stop = outbox.start(OWNER);
     adoptOldEntries(
       localStorage,
@@ -61,7 +56,10 @@ export function useHome(token: string): HomeHandle | Closed | null {
       (old, entry) => outbox.push(old, entry),
     );
     return stop;
-  }, [outbox, tell]);
+  }, [outbox]);
+  useEffect(() => {
+    if (whose !== null) bringAlong(outbox, token, whose);
+  }, [outbox, token, whose]);
 
   const { remember, takeBack } = useTakeBack(outbox, channel);
   // On the day of a lesson two weeks meet: the log says which of them it is of.

@@ -27,11 +27,12 @@ export function hasEnded(problem: unknown): boolean {
 
 /**
  * The week behind the link: read when the page opens, when it is looked at again and when the network is back. A week that was
- * only kept on this device, or was not to be had, is asked for again; until then it stays as it was. `onRead` hears of each
- * week that came from the server.
+ * only kept on this device, or was not to be had, is asked for again; until then it stays as it was. `whose`: of the week
+ * that came from the server.
  */
-export function useWeek(token: string, onRead: (week: Week) => void) {
+export function useWeek(token: string) {
   const [week, setWeek] = useState<Week | null>(null);
+  const [whose, setWhose] = useState<string | null>(null);
   const [error, setError] = useState<NotRead | null>(null);
   // What was told meanwhile is newer than what was asked for before it.
   const told = useRef(0);
@@ -65,7 +66,7 @@ export function useWeek(token: string, onRead: (week: Week) => void) {
           }
           readAt = Date.now();
           tries = 0;
-          onRead(found);
+          setWhose(found.whose);
         })
         .catch((problem: unknown) => {
           if (isGone) return;
@@ -92,7 +93,7 @@ export function useWeek(token: string, onRead: (week: Week) => void) {
       window.removeEventListener('online', read);
       document.removeEventListener('visibilitychange', look);
     };
-  }, [token, onRead]);
+  }, [token]);
 
-  return { week, error, tell };
+  return { week, whose, error, tell };
 }

@@ -3,21 +3,19 @@ import { useState } from 'react';
 import type { Catalogue, Lesson } from '../api/client';
 import { Key } from '../components/Key';
 import { NextAction } from '../components/NextAction';
+import screen from '../components/screen.module.css';
 import { Scroll } from '../components/Scroll';
 import { Sure } from '../components/Sure';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
 import { CauseList } from './CauseList';
 import { CauseWords } from './CauseWords';
+import { Others, Settle, named } from './DecideOthers';
 import css from './DecideStep.module.css';
-import { leadFirst } from './leadFirst';
 import { Reasons } from './Reasons';
-import screen from '../components/screen.module.css';
 import { SeenStage } from './SeenStage';
 import type { LessonHandle } from './useLesson';
 import { useTaking } from './useTakingFocus';
-
-const OTHERS = 2;
 
 interface Props {
   handle: LessonHandle;
@@ -114,11 +112,6 @@ function noteOf(lesson: Lesson, opened: string | null, isChanged: boolean): stri
   return lesson.focus.length > 1 ? 'This week’s focus, first of two' : 'This week’s focus';
 }
 
-function named(lesson: Lesson, cause: string, name: string): string {
-  const fingers = lesson.focus.find((each) => each.cause === cause)?.fingers ?? [];
-  return fingers.length > 0 ? `${name} (${fingers.join(', ')})` : name;
-}
-
 /** What else is to be known of the focus, in the lesson's own words. */
 function Said({ lesson, opened }: { lesson: Lesson; opened: string | null }) {
   if (opened !== null) return null;
@@ -134,100 +127,4 @@ function Said({ lesson, opened }: { lesson: Lesson; opened: string | null }) {
       {each}
     </p>
   ));
-}
-
-interface OthersProps {
-  lesson: Lesson;
-  handle: LessonHandle;
-  opened: string | null;
-  onChoose: (cause: string | null) => void;
-}
-
-/** The second focus, or what it may be instead. */
-function Others({ lesson, handle, opened, onChoose }: OthersProps) {
-  const [lead, second] = lesson.focus;
-  const named = new Set([lead?.cause, second?.cause]);
-  const others = leadFirst(lesson).filter(
-    (cause) => !named.has(cause.id) && cause.teacher_word !== 'dismissed',
-  );
-  return (
-    <ul className={css.others}>
-      {opened !== null && lead && (
-        <li>
-          <button type="button" onClick={() => onChoose(null)}>
-            <span>Back to {lead.name}</span>
-            <Key name="Esc" />
-          </button>
-        </li>
-      )}
-      {second && (
-        <li>
-          <button type="button" onClick={() => onChoose(second.cause)}>
-            <span>
-              <em>and</em> {second.name}
-            </span>
-          </button>
-          <button
-            type="button"
-            className={touch.word}
-            onClick={() => lead && handle.enter('focus', '', [lead.cause])}
-          >
-            Only the first
-          </button>
-        </li>
-      )}
-      {others.slice(0, second ? OTHERS - 1 : OTHERS).map((cause) => (
-        <li key={cause.id}>
-          <button type="button" onClick={() => onChoose(cause.id)}>
-            <span>
-              <em>or</em> {cause.name}
-            </span>
-            <span>{cause.word}</span>
-          </button>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-interface SettleProps {
-  check: Catalogue['evidence'][number] | undefined;
-  handle: LessonHandle;
-  onLookAt: (check: string) => void;
-  onWithout: () => void;
-}
-
-/** What would make it surer, with its seconds; or the way on without a focus. */
-function Settle({ check, handle, onLookAt, onWithout }: SettleProps) {
-  const { lesson, enter } = handle;
-  return (
-    <div className={css.settle}>
-      {lesson.chosen && (
-        <button type="button" className={touch.word} onClick={() => enter('focus', '', null)}>
-          Take back my choice
-        </button>
-      )}
-      {lesson.focus.length === 0 && (
-        <button type="button" className={touch.word} onClick={onWithout}>
-          Go on without a focus
-        </button>
-      )}
-      {check && !lesson.chosen && lesson.focus.length > 0 && (
-        <>
-          <p>
-            {lesson.settle ? 'One higher up is possible' : 'To be surer'}, {check.seconds} s
-          </p>
-          <button
-            type="button"
-            className={touch.word}
-            aria-keyshortcuts="t"
-            onClick={() => onLookAt(check.id)}
-          >
-            {check.label}
-            <Key name="t" />
-          </button>
-        </>
-      )}
-    </div>
-  );
 }

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { Link } from 'wouter';
 
 import type { Lesson } from '../api/client';
@@ -8,14 +7,12 @@ import touch from '../components/touch.module.css';
 import { TwoHands } from '../drawings/TwoHands';
 import { ExerciseMusic } from '../exercise/ExerciseMusic';
 import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
-import { TempoWork } from '../exercise/TempoWork';
-import { tempoAfter } from '../exercise/tempoWork';
 import { minutesWords, weekday } from '../words/words';
 import daysCss from './Days.module.css';
 import css from './GiveStep.module.css';
+import { Tempos, TryTempo } from './ItemTempo';
 import { NeckPlaces } from './NeckPlaces';
 import {
-  atTempo,
   changed,
   DAYS,
   moreOrLess,
@@ -28,8 +25,6 @@ import {
 } from './planDraft';
 import { Setting } from './Setting';
 import { useHow } from './useHow';
-
-const TEMPO_STEP = 4;
 
 interface Props {
   item: PlanItem;
@@ -175,54 +170,5 @@ function InPiece({ item, lesson }: { item: PlanItem; lesson: Lesson }) {
         ? `${place.title}, bars ${place.bars.join(' to ')}`
         : 'Choose bars of the player’s own piece'}
     </Link>
-  );
-}
-
-/** Where the beat starts and where it leads; one touch gives it one where it has none. */
-function Tempos({ item, onChange }: { item: PlanItem; onChange: (wish: Wish) => void }) {
-  if (!item.tempo_work && item.goal === null) return null;
-  if (item.goal === null) {
-    return (
-      <button
-        type="button"
-        className={`${touch.word} ${css.beat}`}
-        onClick={() => onChange(atTempo(item, 'goal', 0))}
-      >
-        Play it to a beat
-      </button>
-    );
-  }
-  return (['tempo', 'goal'] as const).map((which) => (
-    <Setting
-      key={which}
-      label={which === 'tempo' ? 'Start' : 'Goal'}
-      value={`♩ = ${item[which]}`}
-      detail=""
-      less={() => onChange(atTempo(item, which, -TEMPO_STEP))}
-      more={() => onChange(atTempo(item, which, TEMPO_STEP))}
-      name={item.name}
-    />
-  ));
-}
-
-/** Find the loose tempo in the lesson; the week then starts from it. */
-function TryTempo({ item, onStart }: { item: PlanItem; onStart: (tempo: number) => void }) {
-  const [plays, setPlays] = useState<boolean[]>([]);
-  const { highest } = tempoAfter(item.tempo_steps, plays);
-  return (
-    <details className={css.fold}>
-      <summary>Find the loose tempo now</summary>
-      <TempoWork
-        steps={item.tempo_steps}
-        plays={plays}
-        onPlay={(clean) => setPlays([...plays, clean])}
-        name={item.name}
-      />
-      {highest !== null && highest !== item.tempo && (
-        <button type="button" className={touch.word} onClick={() => onStart(highest)}>
-          Start the week at ♩ = {highest}
-        </button>
-      )}
-    </details>
   );
 }

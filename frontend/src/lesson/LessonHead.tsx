@@ -2,7 +2,7 @@ import { Head, Saved } from '../components/Head';
 import { Key } from '../components/Key';
 import touch from '../components/touch.module.css';
 import { Undelivered } from '../components/Undelivered';
-import { savedWords } from '../outbox/outbox';
+import { savedWords } from '../outbox/outboxState';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { type Step, STEP_KEYS, STEP_WORDS, STEPS } from './steps';
 import type { LessonHandle } from './useLesson';

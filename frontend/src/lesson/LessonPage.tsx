@@ -4,7 +4,8 @@ import { useLocation, useParams, useSearchParams } from 'wouter';
 
 import { late } from '../components/late';
 import type { Catalogue } from '../api/client';
-import { catalogueQuery, handQuery } from '../api/queries';
+import { catalogueQuery } from '../api/queries';
+import { handQuery } from '../api/handQueries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { signsOf } from '../drawings/signs';

@@ -1,29 +1,23 @@
 import { useMemo, useState } from 'react';
 
-import type { Catalogue, Evidence, Lesson } from '../api/client';
-import { STAGE_WORDS, upperFirst } from '../words/words';
+import type { Catalogue } from '../api/client';
+import screen from '../components/screen.module.css';
+import { useGradedHands, usePicturesAhead } from '../drawings/useGradedHands';
+import type { EarNext } from '../sound/useEarNext';
+import { upperFirst } from '../words/words';
 import { CheckNames } from './CheckNames';
-import {
-  askedFirst,
-  checksAt,
-  isDone,
-  type ListChoice,
-  placeless,
-  trialsInOrder,
-} from './lookList';
+import { listFor, placeOf, useHeldLook } from './lookChoice';
+import { LookFoot } from './LookFoot';
+import { isDone, type ListChoice, trialsInOrder } from './lookList';
 import { LookStage } from './LookStage';
 import { Measures } from './Measures';
 import { Question } from './Question';
-import screen from '../components/screen.module.css';
 import { hasTheory } from './Theory';
 import { TheoryPanel } from './TheoryPanel';
 import { useAsked } from './useAsked';
-import { LookFoot } from './LookFoot';
+import type { LessonHandle } from './useLesson';
 import { useLookKeys } from './useLookKeys';
 import { useMeasuring } from './useMeasuring';
-import type { EarNext } from '../sound/useEarNext';
-import { useGradedHands, usePicturesAhead } from '../drawings/useGradedHands';
-import type { LessonHandle } from './useLesson';
 import { useTakenBack } from './useTakenBack';
 
 interface Props {
@@ -157,60 +151,4 @@ export function LookStep({ handle, catalogue, opening, opensMeasure, onDecide }:
       />
     </div>
   );
-}
-
-/** Where on the hand a check is asked; its own finger's place where it has one. */
-function placeOf(item: Evidence, finger: number | null) {
-  return { place: item.place, finger: item.of_finger ?? (item.per_finger ? finger : null) };
-}
-
-interface HeldLook {
-  checks: string[];
-  /** Why each comes now. */
-  whys: Record<string, string>;
-}
-
-/** The proposed look stays until all of it is done, so that nothing jumps under the finger. */
-function useHeldLook(lesson: Lesson): HeldLook {
-  const fresh = { checks: lesson.look?.checks ?? [], whys: lesson.look?.whys ?? {} };
-  const [held, setHeld] = useState<HeldLook>(fresh);
-  const finished = held.checks.every((id) => isDone(lesson, id));
-  const isNews = fresh.checks.length > 0 && !fresh.checks.every((id) => isDone(lesson, id));
-  if (finished && isNews && fresh.checks.join() !== held.checks.join()) {
-    setHeld(fresh);
-    return fresh;
-  }
-  return held;
-}
-
-interface Asking {
-  title: string;
-  items: Evidence[];
-  whys: Record<string, string>;
-}
-
-function listFor(choice: ListChoice, lesson: Lesson, mine: Evidence[], held: HeldLook): Asking {
-  const look = held.checks;
-  switch (choice.kind) {
-    case 'spot': {
-      const items = askedFirst(checksAt(mine, choice.spot), look);
-      return { title: choice.spot.name, items, whys: {} };
-    }
-    case 'check': {
-      const items = mine.filter((e) => e.id === choice.check);
-      return { title: items[0]?.label ?? '', items, whys: {} };
-    }
-    case 'trials': {
-      const items = trialsInOrder(lesson, mine);
-      return { title: 'Change one thing: does it ease?', items, whys: {} };
-    }
-    case 'placeless':
-      return { title: 'Tempo and reports', items: placeless(mine), whys: {} };
-    case 'look': {
-      const items = look.flatMap((id) => mine.filter((e) => e.id === id));
-      const stage = STAGE_WORDS[items[0]?.stage ?? '']?.toLowerCase() ?? '';
-      const title = lesson.look?.again ? 'The same again' : `Next look: ${stage}`;
-      return { title, items, whys: held.whys };
-    }
-  }
 }

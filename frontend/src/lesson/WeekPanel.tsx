@@ -1,22 +1,24 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useSearchParams } from 'wouter';
 
-import { late } from '../components/late';
 import type { Catalogue, Lesson } from '../api/client';
 import { setupsQuery } from '../api/queries';
 import field from '../components/field.module.css';
+import { late } from '../components/late';
 import touch from '../components/touch.module.css';
 import { isHeldUp, minutesWords, MOVE_WORDS } from '../words/words';
+import { AddExercise } from './AddExercise';
 import css from './GiveStep.module.css';
 import { HomeTake } from './HomeTake';
-import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
+import { itemsOf, type Wish, wishOf } from './planDraft';
 import type { LessonHandle } from './useLesson';
 import { WeekStrip } from './WeekStrip';
 
 const FitDialog = late(async () => (await import('../components/FitDialog')).FitDialog);
 
-const MOST_OF_ONE_THING = 70; // characters: two lines in large print
+const MOST_OF_ONE_THING = 70;
+
+// characters: two lines in large print
 
 interface Props {
   handle: LessonHandle;
@@ -95,52 +97,6 @@ function Alternatives({ lesson, store }: { lesson: Lesson; store: (wishes: Wish[
         </li>
       ))}
     </ul>
-  );
-}
-
-interface AddProps {
-  lesson: Lesson;
-  catalogue: Catalogue;
-  store: (wishes: Wish[]) => void;
-}
-
-function AddExercise({ lesson, catalogue, store }: AddProps) {
-  // What was chosen in the library waits here for one touch more.
-  const [params] = useSearchParams();
-  const asked = catalogue.exercises.find((each) => each.id === params.get('add'));
-  const [typed, setTyped] = useState(asked?.name ?? '');
-  const items = itemsOf(lesson);
-  const choices = exercisesToAdd(lesson, catalogue);
-  const hit = firstHit(choices, typed);
-  const add = (id: string) => {
-    setTyped('');
-    store([...items.map(wishOf), { exercise: id }]);
-  };
-  return (
-    <div>
-      <label className={css.field}>
-        Add an exercise
-        <small>{hit && typed !== '' ? `Enter adds: ${hit.name}` : 'Type a few letters'}</small>
-        <input
-          className={field.field}
-          list="exercises-to-add"
-          value={typed}
-          onChange={({ currentTarget: { value } }) => {
-            const picked = choices.find((each) => each.name === value);
-            if (picked) add(picked.id);
-            else setTyped(value);
-          }}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter' && hit && typed !== '') add(hit.id);
-          }}
-        />
-      </label>
-      <datalist id="exercises-to-add">
-        {choices.map((each) => (
-          <option key={each.id} value={each.name} />
-        ))}
-      </datalist>
-    </div>
   );
 }
 

@@ -5,7 +5,7 @@ import type { Lesson, Schemas } from '../api/client';
 import { newKey } from '../api/newKey';
 import { lessonQuery } from '../api/queries';
 import type { KeptEntry } from '../outbox/entry';
-import type { OutboxState } from '../outbox/outbox';
+import type { OutboxState } from '../outbox/outboxState';
 import { lessonChannel, studioOutbox } from '../outbox/studio';
 import { useOutbox } from '../outbox/useOutbox';
 import { nextUndo, withEntries } from './overlay';

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
 import type { Schemas } from '../api/client';
-import { exercisePairQuery } from '../api/queries';
+import { exercisePairQuery } from '../api/handQueries';
 
 const ENDS = 2;
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
 import type { Catalogue } from '../api/client';
-import { checkPairQuery } from '../api/queries';
+import { checkPairQuery } from '../api/handQueries';
 import { GradeString } from '../components/GradeString';
 import { CheckPair, ENDS } from '../drawings/PairPicture';
 import { gradeWord, STAGE_WORDS } from '../words/words';

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
 import type { Catalogue } from '../api/client';
-import { exercisePairQuery } from '../api/queries';
+import { exercisePairQuery } from '../api/handQueries';
 import { ENDS, ExercisePair } from '../drawings/PairPicture';
 import { ExerciseSteps } from '../exercise/ExerciseText';
 import { instrumentsWords } from '../words/words';

@@ -3,7 +3,7 @@ import touch from '../components/touch.module.css';
 import { PlaceLens } from '../drawings/PlaceLens';
 import css from './Hits.module.css';
 import { Marked } from './Marked';
-import { type Hit, isSame, type Shelf } from './search';
+import { type Hit, isSame, type Shelf } from './shelves';
 
 const KIND_WORDS: Record<Shelf, string> = {
   exercises: 'exercise',

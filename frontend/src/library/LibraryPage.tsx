@@ -15,20 +15,13 @@ import { useKeys } from '../components/useKeys';
 import { usePointerLeavesNoFocus } from '../components/usePointerLeavesNoFocus';
 import { WordChoice } from '../components/WordChoice';
 import { PlaceLensHand } from '../drawings/PlaceLens';
-import { Hits, Said } from './Hits';
 import { INSTRUMENT_WORDS } from '../words/words';
+import { Hits, Said } from './Hits';
 import css from './LibraryPage.module.css';
 import { OpenEntry } from './OpenEntry';
-import {
-  type Hit,
-  isForADoctor,
-  isSame,
-  markedWords,
-  onShelf,
-  searched,
-  type Shelf,
-  SHELVES,
-} from './search';
+import { helpFor, openOf } from './openHit';
+import { type Hit, isSame, onShelf, type Shelf, SHELVES } from './shelves';
+import { isForADoctor, markedWords, searched } from './search';
 import { useBeside } from './useBeside';
 
 const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
@@ -40,6 +33,7 @@ const SHELF_NAMES: [string, string][] = [
   ['ways', 'Ways'],
   ['help', 'Help'],
 ];
+
 const INSTRUMENTS = Object.entries(INSTRUMENT_WORDS).map(([id, words]) => ({ id, words }));
 
 type SetParams = (change: Record<string, string>) => void;
@@ -199,17 +193,4 @@ function Browse({ catalogue, params, set }: BrowseProps) {
       />
     </div>
   );
-}
-
-/** The first page of help of the screen that was left for it. */
-function helpFor(params: URLSearchParams, catalogue: Catalogue, hits: Hit[]): Hit | null {
-  const screen = params.get('help');
-  const page = catalogue.help.find((each) => screen !== null && each.screens.includes(screen));
-  return hits.find((hit) => hit.shelf === 'help' && hit.entry.id === page?.id) ?? null;
-}
-
-/** What is open, though the words that were looked for may not lead to it. */
-function openOf(params: URLSearchParams, hits: Hit[]): Hit | null {
-  const [shelf, id] = (params.get('open') ?? '').split(':');
-  return hits.find((hit) => hit.shelf === shelf && hit.entry.id === id) ?? null;
 }

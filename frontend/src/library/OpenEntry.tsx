@@ -12,7 +12,7 @@ import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
 import { HelpCard } from './HelpCard';
 import css from './LibraryPage.module.css';
-import type { Hit, Shelf } from './search';
+import type { Hit, Shelf } from './shelves';
 import { WayCard } from './WayCard';
 
 interface Props {

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 
-import { type Entry, type Hit, isForADoctor, nearest, wordsOf } from './search';
+import { type Entry, type Hit } from './shelves';
+import { isForADoctor, nearest, wordsOf } from './search';
 
 const hit = (name: string, line: string, text: string, ...called: string[]): Hit => ({
   shelf: 'checks',

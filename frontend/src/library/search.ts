@@ -1,104 +1,26 @@
 import MiniSearch, { type CombinationOperator, type Query } from 'minisearch';
 
 import type { Catalogue } from '../api/client';
+import { type Entry, type Hit, SHELVES, onShelf } from './shelves';
 
-/** Shelves of what is known, and what else can be found: the teacher's players, drills. */
-type Known = 'exercises' | 'causes' | 'checks' | 'ways' | 'help';
-export type Shelf = Known | 'players' | 'drills';
-
-export interface Entry {
-  id: string;
-  name: string;
-  line: string;
-  /** Where on the hand it is, "" for nowhere. */
-  place: string;
-  instruments: string[];
-  text: string;
-  /** What people call it who do not know its name. */
-  called: readonly string[];
-}
-
-/** What stands on a shelf, as lines to choose from. */
-function entriesOf(catalogue: Catalogue, shelf: Known): Entry[] {
-  const called = (id: string) => catalogue.called[id] ?? [];
-  switch (shelf) {
-    case 'exercises':
-      return catalogue.exercises.map((e) => ({
-        id: e.id,
-        name: e.name,
-        line: `This ${e.does}.`,
-        place: placeOfCause(catalogue, e.aims[0]),
-        instruments: e.instruments,
-        text: [e.name, e.does, e.kind, ...e.steps, e.child].join(' '),
-        called: called(e.id),
-      }));
-    case 'causes':
-      return catalogue.causes.map((c) => ({
-        id: c.id,
-        name: c.name,
-        line: c.meaning,
-        place: c.places[0] ?? '',
-        instruments: c.instruments,
-        text: `${c.name} ${c.meaning}`,
-        called: called(c.id),
-      }));
-    case 'checks':
-      return catalogue.evidence.map((e) => ({
-        id: e.id,
-        name: e.label,
-        line: e.look,
-        place: e.place,
-        instruments: e.instruments,
-        text: [...[e.label, e.look, e.child, e.note, ...e.means]].join(' '),
-        called: [
-          ...called(e.id),
-          ...catalogue.complaints.filter((c) => c.evidence === e.id).map((c) => c.says),
-        ],
-      }));
-    case 'help':
-      return catalogue.help.map((page) => ({
-        id: page.id,
-        name: page.title,
-        line: page.text[0]?.replace('- ', '') ?? '',
-        place: '',
-        instruments: ['vn', 'va', 'vc', 'db'],
-        text: page.text.join(' '),
-        called: called(page.id),
-      }));
-    case 'ways':
-      return catalogue.ways.map((w) => ({
-        id: w.id,
-        name: w.label,
-        line: w.schools.map((school) => school.words).join(', or '),
-        place: w.place,
-        instruments: w.instruments,
-        text: w.schools.map((school) => school.says).join(' '),
-        called: called(w.id),
-      }));
-  }
-}
-
-function placeOfCause(catalogue: Catalogue, id: string | undefined): string {
-  return catalogue.causes.find((cause) => cause.id === id)?.places[0] ?? '';
-}
-
-export interface Hit {
-  shelf: Shelf;
-  entry: Entry;
-}
-
-export const SHELVES: Known[] = ['exercises', 'causes', 'checks', 'ways', 'help'];
 const LEAST_LETTERS = 4;
+
 // How much it says that a word stands there.
 const SAYS = { name: 5, called: 6, line: 2, text: 1 };
+
 const BY_ANOTHER_WORD = { name: 2.5, called: 2.5, line: 1, text: 0.5 };
+
 // A slip of one letter in five.
 const SLIPS = 0.2;
+
 // Fewer than these, and what holds only some of the words is shown after them.
 const ENOUGH = 3;
+
 // The words that were typed are what people call it, all of them or with more around.
 const THE_VERY_PHRASE = 1000;
+
 const IN_A_PHRASE = 100;
+
 const SMALL_WORDS = new Set(
   (
     'a an the my his her their our your is are was it its i me he she they when while then than ' +
@@ -106,14 +28,6 @@ const SMALL_WORDS = new Set(
     'dont doesnt cant wont isnt didnt '
   ).split(' '),
 );
-
-/** One shelf in order of names. */
-export function onShelf(catalogue: Catalogue, shelf: Known, instrument: string | null): Hit[] {
-  return entriesOf(catalogue, shelf)
-    .filter((entry) => instrument === null || entry.instruments.includes(instrument))
-    .sort((a, b) => a.name.localeCompare(b.name))
-    .map((entry) => ({ shelf, entry }));
-}
 
 /** All shelves and what stands `beside` them at once, nearest first: entries that hold every word, or an
  * everyday word's others; where few do, those that hold some. A slip of the keys finds what was meant. */
@@ -237,8 +151,4 @@ const FOR_A_DOCTOR = /^(numb(?!er)|tingl|swell|swoll|inflam|arthrit|tendon|carpa
 /** One of these words speaks of what a doctor or physiotherapist should see. */
 export function isForADoctor(search: string): boolean {
   return wordsOf(search).some((word) => FOR_A_DOCTOR.test(word));
-}
-
-export function isSame(one: Hit, other: Hit | null): boolean {
-  return one.shelf === other?.shelf && one.entry.id === other.entry.id;
 }

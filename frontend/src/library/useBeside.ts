@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 
 import { drillChoicesQuery, todayQuery } from '../api/queries';
 import { INSTRUMENT_WORDS } from '../words/words';
-import type { Hit } from './search';
+import type { Hit } from './shelves';
 
 /** What is found beside the shelves once a word is written: the teacher's players, of any instrument, and drills of this one. */
 export function useBeside(instrument: string, isSearching: boolean): Hit[] {

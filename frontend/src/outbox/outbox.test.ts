@@ -3,7 +3,8 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../api/client';
 import { adoptOldEntries } from './adopt';
 import type { Entry, KeptEntry } from './entry';
-import { Outbox, type Parts, savedWords } from './outbox';
+import { Outbox } from './outbox';
+import { type Parts, savedWords } from './outboxState';
 import { PREFIX } from './shelf';
 
 const RETRY = 5;

@@ -1,5 +1,6 @@
 import { client, type Schemas, unwrap } from '../api/client';
-import { lessonQuery, sessionQuery, sweepQuery } from '../api/queries';
+import { lessonQuery, sessionQuery } from '../api/queries';
+import { sweepQuery } from '../api/classQueries';
 import { queryClient } from '../api/queryClient';
 import type { KeptEntry } from './entry';
 import { Outbox } from './outbox';

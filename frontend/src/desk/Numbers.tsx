@@ -1,0 +1,92 @@
+import { Button, TextInput } from '@mantine/core';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { ApiError, client, type Schemas, unwrap } from '../api/client';
+import css from './DeskPage.module.css';
+
+const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
+
+export interface PartProps {
+  desk: Schemas['DeskOut'];
+  onSaved: (data: Schemas['DeskOut']) => void;
+}
+
+export function Numbers({ desk, onSaved }: PartProps) {
+  return (
+    <section>
+      <h2>From numbers to grades</h2>
+      <p className="quiet">
+        Working judgement, not science: change it to yours. The nine-point looseness test has
+        published cut-offs and stays as it is.
+      </p>
+      {desk.measures.map((measure) => (
+        <MeasureRow key={measure.measure} measure={measure} onSaved={onSaved} />
+      ))}
+    </section>
+  );
+}
+
+function MeasureRow({
+  measure,
+  onSaved,
+}: {
+  measure: Schemas['MeasureOut'];
+  onSaved: (data: Schemas['DeskOut']) => void;
+}) {
+  const [cuts, setCuts] = useState<number[]>(measure.cuts);
+  const save = useMutation({
+    mutationFn: async (wanted: number[] | null) =>
+      unwrap(
+        await client.POST('/api/desk/cuts', { body: { measure: measure.measure, cuts: wanted } }),
+      ),
+    onSuccess: (data) => {
+      onSaved(data);
+      const now = data.measures.find((m) => m.measure === measure.measure);
+      if (now) setCuts(now.cuts);
+    },
+  });
+  const dirty = cuts.join() !== measure.cuts.join();
+  const problem =
+    save.error instanceof ApiError ? save.error.fields[0]?.problem : save.error?.message;
+  return (
+    <div className={css.measure}>
+      <span>
+        {measure.words} <span className="quiet">({measure.unit})</span>
+      </span>
+      <div className={css.cuts}>
+        {GRADE_EDGES.map((edge, index) => (
+          <TextInput
+            type="number"
+            step="any"
+            key={edge}
+            label={edge}
+            aria-label={`${measure.words}: ${edge}`}
+            value={cuts[index] ?? 0}
+            onChange={({ currentTarget: { valueAsNumber } }) =>
+              setCuts(
+                cuts.map((c, i) =>
+                  i === index && !Number.isNaN(valueAsNumber) ? valueAsNumber : c,
+                ),
+              )
+            }
+            size="sm"
+          />
+        ))}
+      </div>
+      <div className={css.actions}>
+        {dirty && <Button onClick={() => save.mutate(cuts)}>Keep</Button>}
+        {measure.is_own && !dirty && (
+          <Button variant="subtle" onClick={() => save.mutate(null)}>
+            back to {measure.starting.join(', ')}
+          </Button>
+        )}
+      </div>
+      {problem && (
+        <p role="alert" className={css.problem}>
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
