@@ -57,8 +57,9 @@ WATCH = """() => {
   };
   requestAnimationFrame(look);
 }"""
+# Letters that change their face when the font comes move lines by less than this share of the screen.
 LATE = """() => window.shifts
-  .filter(({ at, by }) => window.stands !== null && at > window.stands && by > 0.005)
+  .filter(({ at, by }) => window.stands !== null && at > window.stands && by > 0.02)
   .map(({ at, by, what }) =>
     `${Math.round(at - window.stands)} ms: ${by.toFixed(4)} ${what.join(' | ')}`)"""
 
