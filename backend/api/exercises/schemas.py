@@ -6,13 +6,17 @@ from api.drills.schemas import DrillNoteOut
 from api.hands.schemas import TwoHandsOut
 
 
-class PossibleSpotOut(Schema):
-    """A place on the neck to which the music can be moved: the string from 1, the highest, and the
-    position. `letter`: of the string. `says`: in words. `been`: in how many earlier weeks it was
-    there."""
+class NeckSpot(Schema):
+    """Where on the neck: the string from 1, the highest, and the position of the hand."""
 
     string: int
     position: int
+
+
+class PossibleSpotOut(NeckSpot):
+    """One to which the music can be moved. `letter`: of the string. `says`: in words. `been`: in
+    how many earlier weeks it was there."""
+
     letter: str
     says: str
     been: int

@@ -11,6 +11,7 @@ from ninja import Field, Schema
 from pydantic import GetJsonSchemaHandler, TypeAdapter
 from pydantic_core import CoreSchema
 
+from api.exercises.schemas import NeckSpot
 from lefthand.case.case import Reports
 
 Grade = Annotated[int, Field(ge=0, le=3)]
@@ -51,13 +52,6 @@ class ShownResult(Schema):
     pain: float | None = None
 
 
-class SpotIn(Schema):
-    """Where on the neck: the string from 1, the highest, and the position of the hand."""
-
-    string: int
-    position: int
-
-
 class Wish(Schema):
     """One exercise of the week; what is left out follows from the rules. `spot`: null for where the
     step lies by itself."""
@@ -69,7 +63,7 @@ class Wish(Schema):
     days: list[int] | None = None
     tempo: int | None = None
     goal: int | None = None
-    spot: SpotIn | None = None
+    spot: NeckSpot | None = None
 
 
 class _Entry(Schema):

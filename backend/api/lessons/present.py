@@ -6,6 +6,7 @@ from typing import Any, cast
 
 from api.brief.present import pain_out, player_brief, reminder_out, stop_out
 from api.brief.schemas import PlayerBrief
+from api.exercises.schemas import NeckSpot
 from api.home.present import paper_week_out, report_out
 from api.lessons.body import body_out
 from api.lessons.schemas import (
@@ -27,7 +28,6 @@ from api.lessons.schemas import (
     ReasonOut,
     ReviewOut,
     SafetyOut,
-    SpotOut,
     TeacherWord,
     UndoOut,
     WithheldOut,
@@ -365,8 +365,8 @@ def _item_out(item: CoreItem, view: LessonView, focus: Sequence[str]) -> PlanIte
     )
 
 
-def _spot_out(kept: Mapping[str, int] | None) -> SpotOut | None:
-    return SpotOut(**kept) if kept else None
+def _spot_out(kept: Mapping[str, int] | None) -> NeckSpot | None:
+    return NeckSpot(**kept) if kept else None
 
 
 def _in_piece(item: CoreItem, view: LessonView) -> InPieceOut | None:

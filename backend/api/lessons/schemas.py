@@ -6,6 +6,7 @@ from typing import Any, Literal
 from ninja import Field, Schema
 
 from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
+from api.exercises.schemas import NeckSpot
 from api.home.schemas import HomeReportOut, PaperWeekOut
 
 TeacherWord = Literal["pinned", "dismissed", "open"]
@@ -123,13 +124,6 @@ class BodyFactOut(Schema):
     is_due: bool = False
 
 
-class SpotOut(Schema):
-    """Where on the neck: the string from 1, the highest, and the position of the hand."""
-
-    string: int
-    position: int
-
-
 class InPieceOut(Schema):
     """Where in a piece of the player's own an exercise is played. piece: its id. bars: first and
     last, as printed."""
@@ -164,7 +158,7 @@ class PlanItemOut(Schema):
     does: str
     takes_piece: bool
     in_piece: InPieceOut | None
-    spot: SpotOut | None
+    spot: NeckSpot | None
 
 
 class WithheldOut(Schema):

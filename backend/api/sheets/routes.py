@@ -16,7 +16,6 @@ from api.home.schemas import LinkOut
 from api.sheets.code import address_of, code_for, is_local
 from api.sheets.schemas import SheetDayOut, SheetItemOut, SheetOut, SheetPagesOut
 from api.types import WallTime
-from lefthand.catalogue.exercises import Exercise
 from lefthand.composing.on_neck import words_of_spot
 from lefthand.music.strings import FINGERBOARDS
 from lefthand.values.fields import short
@@ -31,7 +30,7 @@ from studio.models import HomeLink
 from studio.paper.setting import Paper
 from studio.sheet.calendar import USUAL_TIME, week_calendar
 from studio.sheet.pages import PageFor, sheet_pdf, sheet_svgs
-from studio.sheet.sheet import Sheet, build_sheet, shown_item
+from studio.sheet.sheet import Sheet, SheetItem, build_sheet, shown_item
 
 router = Router(tags=["sheets"])
 
@@ -112,13 +111,13 @@ def read_how(
         spot = spot_of({"string": string, "position": position})
     item = shown_item(view, found, rung, place, spot)
     page = exercise_page(item, item.music)
-    return HowOut(**page.dict(), spots=list(_spots_out(view, found, rung)))
+    return HowOut(**page.dict(), spots=list(_spots_out(view, item)))
 
 
-def _spots_out(view: LessonView, exercise: Exercise, rung: int) -> Iterator[PossibleSpotOut]:
-    before = Counter(view.past.spots.get(exercise.id, ()))
+def _spots_out(view: LessonView, item: SheetItem) -> Iterator[PossibleSpotOut]:
+    before = Counter(view.past.spots.get(item.exercise.id, ()))
     strings = FINGERBOARDS[view.case.instrument].strings
-    for spot in possible_spots(view.lesson, exercise, rung):
+    for spot in possible_spots(view.lesson, item.exercise, item.rung, item.fingers):
         yield PossibleSpotOut(
             **as_kept(spot),
             letter=strings[spot.string].letter,

@@ -62,11 +62,7 @@ class Phone(BrowserCase):
 
     def test_without_a_network_the_week_opens_and_the_day_is_sent_later(self):
         page = self.page
-        cable = Cable(self.server_thread.port)
-        self.addCleanup(cable.cut)
-        self.own_addresses.append(cable.address)
-        page.goto(f"{cable.address}/home/{self.token}")
-        page.locator("html[data-kept='yes']").wait_for()
+        cable = self.kept_over_a_cable()
         cable.cut()
         page.reload()
         week_is_there(page)
@@ -82,16 +78,21 @@ class Phone(BrowserCase):
         self.saved()
         self.assertEqual(self.today().felt, "soft")
 
+    def kept_over_a_cable(self) -> Cable:
+        """The week open over a cable that can be cut, and kept on the phone."""
+        cable = Cable(self.server_thread.port)
+        self.addCleanup(cable.cut)
+        self.own_addresses.append(cable.address)
+        self.page.goto(f"{cable.address}/home/{self.token}")
+        self.page.locator("html[data-kept='yes']").wait_for()
+        return cable
+
     def teacher_writes(self, line: str) -> None:
         Lesson.objects.filter(plan__isnull=False).update(teacher_line=line)
 
     def test_a_kept_week_gives_way_to_the_new_one_without_a_touch(self):
         page = self.page
-        cable = Cable(self.server_thread.port)
-        self.addCleanup(cable.cut)
-        self.own_addresses.append(cable.address)
-        page.goto(f"{cable.address}/home/{self.token}")
-        page.locator("html[data-kept='yes']").wait_for()
+        cable = self.kept_over_a_cable()
         cable.cut()
         self.teacher_writes("slowly, like a cat")
         page.reload()

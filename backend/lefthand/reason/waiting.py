@@ -50,9 +50,13 @@ def awaited_checks(
     return {
         name: why
         for name, why in wanted.items()
-        if not (name in case.findings if name in case.anew else looked_within_a_year(case, name))
-        and case.instrument in catalogue.evidence[name].instruments
+        if not _is_answered(case, name) and case.instrument in catalogue.evidence[name].instruments
     }
+
+
+def _is_answered(case: Case, check: str) -> bool:
+    """Looked at so lately that nobody needs to look again; what is asked anew only by today."""
+    return check in case.findings if check in case.anew else looked_within_a_year(case, check)
 
 
 def _complaint(case: Case, catalogue: Catalogue) -> Iterator[str]:

@@ -99,10 +99,10 @@ class LessonView:
         return TeacherWord(tuple(pinned), tuple(sorted(dismissed)), is_whole)
 
     def spot_before(self, exercise: str) -> dict[str, int] | None:
-        """The newest place on the neck that earlier lessons chose, as it is kept; it goes on until
-        another is chosen."""
-        spots = self.past.spots.get(exercise)
-        return as_kept(spots[-1]) if spots else None
+        """Where on the neck it lay when it was last given, as it is kept; it goes on there until
+        another place is chosen, or none."""
+        last = self.past.spots.get(exercise, [None])[-1]
+        return as_kept(last) if last else None
 
     @cached_property
     def ruled_out(self) -> Mapping[str, RuledOut]:

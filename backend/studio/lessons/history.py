@@ -59,8 +59,8 @@ class Past:
         return list(BodyWord.objects.filter(player=self.player_id, on__lte=self.day))
 
     @cached_property
-    def spots(self) -> dict[str, list[Spot]]:
-        """Places on the neck that were chosen, by exercise, the oldest first."""
+    def spots(self) -> dict[str, list[Spot | None]]:
+        """Where on the neck exercises lay that were ever moved; see `spots_before`."""
         return spots_before(self.player_id, self.day)
 
     def forget(self, name: str) -> None:

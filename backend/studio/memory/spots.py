@@ -1,7 +1,7 @@
 """Where on the neck an exercise is played in a week, as the teacher chose it: kept as {"string",
 "position"}, the string counted from 1, the highest; None for what the step itself says."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from datetime import date
 from typing import Any
 
@@ -17,7 +17,7 @@ from studio.models import Lesson, PlanItem
 HIGHEST = len(STRINGS)
 
 
-def music_for(lesson: Lesson, fingers: list[int]) -> ForWhom:
+def music_for(lesson: Lesson, fingers: Sequence[int]) -> ForWhom:
     """Whose music it is, wherever it lies."""
     player = lesson.player
     return ForWhom(tuple(fingers), way_of_teaching(player), Level(player.level))
@@ -44,9 +44,12 @@ def read_spot(where: str, value: Any, instrument: Instrument) -> dict[str, int] 
     return {"string": string, "position": int(position)}
 
 
-def possible_spots(lesson: Lesson, exercise: Exercise, rung: int) -> tuple[Spot, ...]:
-    """Where the music of this rung can lie, the easiest place first."""
-    return spots_of(exercise, rung, Instrument(lesson.player.instrument), music_for(lesson, []))
+def possible_spots(
+    lesson: Lesson, exercise: Exercise, rung: int, fingers: Sequence[int]
+) -> tuple[Spot, ...]:
+    """Where the music of this rung can lie for these fingers, the easiest place first."""
+    whose = music_for(lesson, fingers)
+    return spots_of(exercise, rung, Instrument(lesson.player.instrument), whose)
 
 
 def spot_in_force(item: PlanItem, lesson: Lesson, exercise: Exercise) -> Spot | None:
@@ -54,16 +57,16 @@ def spot_in_force(item: PlanItem, lesson: Lesson, exercise: Exercise) -> Spot | 
     if not item.spot:
         return None
     spot = spot_of(item.spot)
-    return spot if spot in possible_spots(lesson, exercise, item.rung) else None
+    return spot if spot in possible_spots(lesson, exercise, item.rung, item.fingers) else None
 
 
-def spots_before(player_id: int, day: date) -> dict[str, list[Spot]]:
-    """Places that were chosen in lessons before a day, by exercise, the oldest first."""
-    earlier = PlanItem.objects.filter(
-        plan__lesson__player=player_id, plan__lesson__date__lt=day, spot__isnull=False
-    )
-    found: dict[str, list[Spot]] = {}
-    for item in earlier.order_by("plan__lesson__date").only("exercise", "spot"):
-        if item.spot:
-            found.setdefault(item.exercise, []).append(spot_of(item.spot))
+def spots_before(player_id: int, day: date) -> dict[str, list[Spot | None]]:
+    """Where each exercise that was ever moved lay in the lessons before a day, the oldest first;
+    None for where the step itself says."""
+    earlier = PlanItem.objects.filter(plan__lesson__player=player_id, plan__lesson__date__lt=day)
+    moved = earlier.filter(spot__isnull=False).order_by().values("exercise")
+    found: dict[str, list[Spot | None]] = {}
+    items = earlier.filter(exercise__in=moved).order_by("plan__lesson__date")
+    for item in items.only("exercise", "spot"):
+        found.setdefault(item.exercise, []).append(spot_of(item.spot) if item.spot else None)
     return found

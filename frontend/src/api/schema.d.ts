@@ -4586,6 +4586,16 @@ export interface components {
             width: number;
         };
         /**
+         * NeckSpot
+         * @description Where on the neck: the string from 1, the highest, and the position of the hand.
+         */
+        NeckSpot: {
+            /** Position */
+            position: number;
+            /** String */
+            string: number;
+        };
+        /**
          * NoteDoneIn
          * @description Done with, or open again.
          */
@@ -5174,7 +5184,7 @@ export interface components {
             rungs: number;
             /** Sets */
             sets: number;
-            spot: components["schemas"]["SpotOut"] | null;
+            spot: components["schemas"]["NeckSpot"] | null;
             /** Takes Piece */
             takes_piece: boolean;
             /** Tempo */
@@ -5322,9 +5332,8 @@ export interface components {
         };
         /**
          * PossibleSpotOut
-         * @description A place on the neck to which the music can be moved: the string from 1, the highest, and the
-         *     position. `letter`: of the string. `says`: in words. `been`: in how many earlier weeks it was
-         *     there.
+         * @description One to which the music can be moved. `letter`: of the string. `says`: in words. `been`: in
+         *     how many earlier weeks it was there.
          */
         PossibleSpotOut: {
             /** Been */
@@ -6099,26 +6108,6 @@ export interface components {
             value: number;
         };
         /**
-         * SpotIn
-         * @description Where on the neck: the string from 1, the highest, and the position of the hand.
-         */
-        SpotIn: {
-            /** Position */
-            position: number;
-            /** String */
-            string: number;
-        };
-        /**
-         * SpotOut
-         * @description Where on the neck: the string from 1, the highest, and the position of the hand.
-         */
-        SpotOut: {
-            /** Position */
-            position: number;
-            /** String */
-            string: number;
-        };
-        /**
          * SweepGradeIn
          * @description `fingers`: those that it was seen on, of a check that has fingers; [] takes them back, null
          *     leaves what was told before.
@@ -6658,7 +6647,7 @@ export interface components {
             rung?: number | null;
             /** Sets */
             sets?: number | null;
-            spot?: components["schemas"]["SpotIn"] | null;
+            spot?: components["schemas"]["NeckSpot"] | null;
             /** Tempo */
             tempo?: number | null;
         };

@@ -90,41 +90,58 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
               {turn}
             </strong>
           )}
-          <div role="group" aria-label="Speed" className={css.row}>
-            {SPEEDS.map((each) => (
-              <button
-                key={each}
-                type="button"
-                className={css.tool}
-                aria-pressed={each === speed}
-                disabled={running}
-                onClick={() => setSpeed(each)}
-              >
-                {each === 1 ? '♩ = ' : ''}
-                {each === 1 ? tempo : each === 0.5 ? 'half' : 'three quarters'}
-              </button>
-            ))}
-          </div>
+          <Choice
+            label="Speed"
+            choices={SPEEDS.map((each) => [each, speedWords(each, tempo)])}
+            chosen={speed}
+            disabled={running}
+            onChoose={setSpeed}
+          />
           {canAnswer && (
-            <div role="group" aria-label="How it is played" className={css.row}>
-              {HOW.map(([each, words]) => (
-                <button
-                  key={each}
-                  type="button"
-                  className={css.tool}
-                  aria-pressed={each === how}
-                  disabled={running}
-                  onClick={() => setHow(each)}
-                >
-                  {words}
-                </button>
-              ))}
-            </div>
+            <Choice
+              label="How it is played"
+              choices={HOW}
+              chosen={how}
+              disabled={running}
+              onChoose={setHow}
+            />
           )}
         </div>
       )}
     </div>
   );
+}
+
+interface ChoiceProps<Value extends string | number> {
+  label: string;
+  choices: [Value, string][];
+  chosen: Value;
+  disabled: boolean;
+  onChoose: (value: Value) => void;
+}
+
+function Choice<Value extends string | number>(props: ChoiceProps<Value>) {
+  return (
+    <div role="group" aria-label={props.label} className={css.row}>
+      {props.choices.map(([value, words]) => (
+        <button
+          key={value}
+          type="button"
+          className={css.tool}
+          aria-pressed={value === props.chosen}
+          disabled={props.disabled}
+          onClick={() => props.onChoose(value)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function speedWords(speed: number, tempo: number): string {
+  if (speed === 1) return `♩ = ${tempo}`;
+  return speed === 0.5 ? 'half' : 'three quarters';
 }
 
 function mark(

@@ -38,8 +38,7 @@ export function Holidays() {
       <h2>Holidays</h2>
       <p className="quiet">
         On these days nobody stands on the list by the weekday. Who is moved there comes all the
-        same. A break in playing is asked about in the next lesson, and the weeks after it begin
-        gently.
+        same. A longer break in playing is asked about in the next lesson.
       </p>
       <NewHoliday isBusy={add.isPending} onAdd={add.mutate} />
       {problem && <p role="alert">{problemWords(problem)}</p>}
@@ -80,25 +79,8 @@ function NewHoliday({ isBusy, onAdd }: NewProps) {
   }
   return (
     <form className={css.add} onSubmit={submit}>
-      <label>
-        First day{' '}
-        <input
-          type="date"
-          className={field.field}
-          value={first}
-          onChange={(event) => setFirst(event.currentTarget.value)}
-        />
-      </label>
-      <label>
-        Last day{' '}
-        <input
-          type="date"
-          className={field.field}
-          min={first}
-          value={last}
-          onChange={(event) => setLast(event.currentTarget.value)}
-        />
-      </label>
+      <Day words="First day" value={first} onChange={setFirst} />
+      <Day words="Last day" least={first} value={last} onChange={setLast} />
       <button
         type="submit"
         className={touch.button}
@@ -107,6 +89,28 @@ function NewHoliday({ isBusy, onAdd }: NewProps) {
         Keep it
       </button>
     </form>
+  );
+}
+
+interface DayProps {
+  words: string;
+  least?: string;
+  value: string;
+  onChange: (day: string) => void;
+}
+
+function Day({ words, least, value, onChange }: DayProps) {
+  return (
+    <label>
+      {words}{' '}
+      <input
+        type="date"
+        className={field.field}
+        min={least}
+        value={value}
+        onChange={(event) => onChange(event.currentTarget.value)}
+      />
+    </label>
   );
 }
 

@@ -41,6 +41,9 @@ class WhereOnTheNeck(StudioCase):
         last = self.given(None, weeks=2)
         self.assertIsNone(self.item(last).spot)
         self.assertEqual(self.view(last).past.spots[self.exercise], [Spot(1, 3), Spot(1, 3)])
+        after = self.lesson(3)
+        self.enter(after, "plan", "", [{"exercise": self.exercise}])
+        self.assertIsNone(self.item(after).spot, "a place that was taken back does not come again")
 
     def test_a_step_that_lies_where_it_lies_is_not_moved(self):
         lesson = self.lesson(0)
