@@ -13,6 +13,17 @@ const hasPage = (folder) =>
   );
 const VIEWS = FOLDERS.filter(hasPage);
 const SHARED = FOLDERS.filter((folder) => !hasPage(folder));
+// What a person reads stands in src/messages, not in code.
+const WORD = '[A-Za-z]*[a-z]{2,}';
+const TOLD = /^(label|title|words|placeholder|alt|description|summary|aria-label|says)$/;
+const SPOKEN = { message: 'Words stand in the message files: src/messages/en.' };
+const NO_WORDS_IN_CODE = [
+  `JSXText[value=/${WORD}/]`,
+  `JSXAttribute[name.name=${String(TOLD)}] > Literal[value=/${WORD}/]`,
+  `Property[key.name=${String(TOLD)}] > Literal[value=/${WORD}/]`,
+  `JSXElement > JSXExpressionContainer > ConditionalExpression > Literal[value=/^${WORD}( |$)/]`,
+  `JSXElement > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=/${WORD} | ${WORD}/]`,
+].map((selector) => ({ selector, ...SPOKEN }));
 const noViews = (folder, views) => ({
   files: [`src/${folder}/**`],
   rules: {
@@ -28,7 +39,18 @@ const noViews = (folder, views) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['dist', 'public', 'src/api/schema.d.ts', '*.config.js', '*.config.ts'] },
+  {
+    ignores: [
+      'dist',
+      'public',
+      'messages',
+      'src/api/schema.d.ts',
+      'src/messages/compiled',
+      'src/messages/split',
+      '*.config.js',
+      '*.config.ts',
+    ],
+  },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: {
@@ -51,5 +73,12 @@ export default tseslint.config(
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
     },
   },
-  { files: ['src/**/*.test.ts', 'src/**/*.test.tsx'], rules: { 'max-lines': 'off' } },
+  {
+    files: ['src/**/*.tsx', 'src/**/*.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_WORDS_IN_CODE] },
+  },
+  {
+    files: ['src/**/*.test.ts', 'src/**/*.test.tsx'],
+    rules: { 'max-lines': 'off', 'no-restricted-syntax': 'off' },
+  },
 );

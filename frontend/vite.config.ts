@@ -1,9 +1,12 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
-export default defineConfig({
+import { splitMessages } from './messages/aliases.ts';
+
+export default defineConfig(({ command }) => ({
   base: '/static/',
   plugins: [react()],
+  resolve: { alias: splitMessages(command) },
   build: {
     emptyOutDir: true,
     target: 'es2022',
@@ -12,4 +15,4 @@ export default defineConfig({
     rollupOptions: { input: { index: 'index.html' } },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:8000' } },
-});
+}));

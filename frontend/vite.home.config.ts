@@ -1,21 +1,24 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
+import { splitMessages } from './messages/aliases.ts';
+
 /**
  * The phone's page, built apart: the same React code on Preact's small runtime, so that it comes at
  * once over a slow network. docs/decisions/0011 says why.
  */
-export default defineConfig({
+export default defineConfig(({ command }) => ({
   base: '/static/',
   publicDir: false,
   plugins: [react()],
   resolve: {
-    alias: {
-      'react/jsx-runtime': 'preact/jsx-runtime',
-      'react-dom/client': 'preact/compat/client',
-      'react-dom': 'preact/compat',
-      react: 'preact/compat',
-    },
+    alias: [
+      { find: 'react/jsx-runtime', replacement: 'preact/jsx-runtime' },
+      { find: 'react-dom/client', replacement: 'preact/compat/client' },
+      { find: 'react-dom', replacement: 'preact/compat' },
+      { find: 'react', replacement: 'preact/compat' },
+      ...splitMessages(command),
+    ],
   },
   build: {
     target: 'es2022',
@@ -24,4 +27,4 @@ export default defineConfig({
     emptyOutDir: false,
     rollupOptions: { input: { home: 'home.html' } },
   },
-});
+}));

@@ -12,6 +12,7 @@ import { Problem } from './components/Problem';
 import css from './Shell.module.css';
 import { letLettersAct } from './components/useKeys';
 import { SchemeButton } from './components/SchemeButton';
+import * as say from './messages/compiled/shell';
 
 /** Around every page: the sign-in where it is needed, what waits to be sent, the teacher's ways. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -51,12 +52,12 @@ export function Shell({ children }: { children: ReactNode }) {
   return (
     <>
       <a className={css.skip} href="#main">
-        Skip to the page
+        {say.skipToThePage()}
       </a>
       {known === null && (
         <header className={css.bar}>
           <Mark size={28} />
-          <span>Jolf</span>
+          <span>{say.jolf()}</span>
           <SchemeButton />
         </header>
       )}

@@ -100,15 +100,16 @@ class SafetyOut(Schema):
 
 
 class AskedOut(Schema):
-    """What was told last time and is asked again. `key`: the place of a pain, "tired" or
-    "complaint". `answer`: gone, less, same, more, or "" while it is open. `waits`: no week is given
-    before it is answered."""
+    """What was told last time and is asked again: `says` it by itself, `what` beside others of last
+    time. `key`: the place of a pain, "tired" or "complaint". `answer`: gone, less, same, more, or
+    "" while it is open. `waits`: no week is given before it is answered."""
 
     key: str
     says: str
     on: date
     answer: str
     waits: bool
+    what: str
 
 
 class BodyFactOut(Schema):

@@ -12,11 +12,11 @@ from studio.desk.desk import name_of
 from studio.errors import StudioError
 from studio.groups.groups import group_of
 from studio.lessons.access import player_of
+from studio.progress.letter_about import Paragraph
 from studio.progress.letter_pages import letters_pdf
 from studio.progress.letters import (
     WITH_PICTURE,
     Letter,
-    Paragraph,
     Reader,
     draft,
     shown_term,

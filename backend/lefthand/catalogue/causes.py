@@ -20,6 +20,7 @@ class Cause:
     meaning: str
     because: str
     easier: str
+    easier_for_another: str
     takes: str
     weeks: tuple[int, int] | None
     settle: tuple[str, ...]
@@ -38,6 +39,7 @@ def read_cause(record: Record) -> Cause:
         meaning=record.text("meaning"),
         because=record.text("because"),
         easier=record.text("easier"),
+        easier_for_another=record.text("easier_for_another"),
         takes=record.text("takes"),
         weeks=_weeks(record),
         settle=tuple(record.words("settle")),

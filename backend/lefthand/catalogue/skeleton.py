@@ -65,6 +65,7 @@ SKELETONS: Mapping[str, Mapping[str, str]] = {
   meaning: FILL IN
   because: FILL IN
   easier: FILL IN
+  easier_for_another: FILL IN
   takes: FILL IN
   settle: []
   begin_with: [FILL IN]

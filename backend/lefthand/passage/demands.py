@@ -1,4 +1,4 @@
-"""What each note asks of the left hand, in points with a reason in words.
+"""What each note asks of the left hand, in points with a reason.
 
 A run of notes ends at any rest. A repeated note counts as one stop (a fifth of the points that a
 stop makes), and asks no speed. Points are 0 to 2, of letting go to 3.
@@ -12,9 +12,10 @@ from lefthand.passage.levels import Ease
 from lefthand.passage.places import HALF, OPEN, Hand, Place, position_of
 from lefthand.passage.played import Played
 from lefthand.passage.release import natural_release
+from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Instrument
+from lefthand.words import words_of
 
-NAMES = ("open", "first", "second", "third", "fourth", "thumb")
 STRINGS = 4
 AGAIN_WITHIN, STAYS_WITHIN = 1.5, 1.2  # s
 STAYS_OVER = 4  # notes
@@ -68,8 +69,13 @@ class Demand:
     kind: str
     points: float
     finger: int
-    words: str
+    says: Said
     beyond: float = 0.0
+
+    @property
+    def words(self) -> str:
+        words: str = words_of(self.says)
+        return words
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,10 +144,10 @@ class _Here:
             return 0.1
         return max(0.05, self.note.at - self.before.note.at)
 
-    def demand(self, kind: str, points: float, finger: int, words: str) -> Demand:
+    def demand(self, kind: str, points: float, finger: int, says: Said) -> Demand:
         repeated = kind in WITH_EACH_STOP and not self.is_moved
         told = points * (OF_A_REPEAT if repeated else 1.0)
-        return Demand(self.place, self.note.bar, kind, told, finger, words)
+        return Demand(self.place, self.note.bar, kind, told, finger, says)
 
 
 def _held(value: float, low: float = 0.0, high: float = 2.0) -> float:
@@ -198,36 +204,36 @@ def _letting_go(here: _Here, run: _Run) -> Iterator[Demand]:
     if not here.stopped:
         return
     over = max(run.seconds / ease.seconds, run.stops / ease.notes) - 1
-    stops = f" and {run.stops} stops" if run.stops > 1 else ""
-    words = f"{run.seconds:.0f} s{stops} since the hand could let go"
+    says = said("demand-no-release", seconds=round(run.seconds), stops=run.stops)
     weight = _held(here.note.seconds, 0.05, 1.0)
-    yield here.demand("no_release", _held(over, 0, 3) * weight, finger, words)
+    yield here.demand("no_release", _held(over, 0, 3) * weight, finger, says)
     if here.haste > 0:
-        words = f"{here.rate:.1f} notes a second, {ease.calm:g} stay loose at this level"
-        yield here.demand("fast", 0.25 * here.haste, finger, words)
+        says = said("demand-fast", rate=f"{here.rate:.1f}", calm=f"{ease.calm:g}")
+        yield here.demand("fast", 0.25 * here.haste, finger, says)
 
 
 def _finger(here: _Here, place: Place, run: _Run) -> Iterator[Demand]:
-    finger, name, seconds = place.finger, NAMES[place.finger], here.note.seconds
-    yield here.demand("own.played", 1.0, finger, f"{name} finger")
+    finger, name, seconds = place.finger, _named(place.finger), here.note.seconds
+    yield here.demand("own.played", 1.0, finger, said("demand-played", finger=name))
     # A note that is repeated is one that is held on, bar by bar.
     before = here.note.at - run.down
     held = before + seconds
     if held >= HELD_FROM:
-        words = f"{name} held for {held:.1f} s"
+        says = said("demand-held", finger=name, seconds=f"{held:.1f}")
         points = _of_holding(held) - (_of_holding(before) if before >= HELD_FROM else 0.0)
-        yield here.demand("own.held", points, finger, words)
-        yield here.demand("held", points, finger, words)
+        yield here.demand("own.held", points, finger, says)
+        yield here.demand("held", points, finger, says)
     if seconds >= HELD_FROM:
         for kind in ("own.vibrato", "vibrato"):
             points = _held(seconds / 2, 0, 1)
-            yield here.demand(kind, points, finger, f"long enough for vibrato on the {name}")
+            yield here.demand(kind, points, finger, said("demand-vibrato", finger=name))
     last = run.last.get(finger)
     since = here.note.at - last[2] if last else AGAIN_WITHIN
     if last and here.before and last[0] != here.before.place and since < AGAIN_WITHIN:
-        yield here.demand("own.again", 0.5, finger, f"{name} again after {since:.1f} s")
-    words = f"{name} at {here.rate:.1f} notes a second"
-    yield here.demand("own.fast", 0.4 * here.haste, finger, words)
+        says = said("demand-again", finger=name, seconds=f"{since:.1f}")
+        yield here.demand("own.again", 0.5, finger, says)
+    says = said("demand-own-fast", finger=name, rate=f"{here.rate:.1f}")
+    yield here.demand("own.fast", 0.4 * here.haste, finger, says)
 
 
 def _of_holding(seconds: float) -> float:
@@ -236,39 +242,42 @@ def _of_holding(seconds: float) -> float:
 
 def _where(here: _Here, place: Place) -> Iterator[Demand]:
     """What string, height and the other fingers make of a stop."""
-    finger, name = place.finger, NAMES[place.finger]
+    finger, name = place.finger, _named(place.finger)
     upper = here.whose.instrument.is_held_up
     string = STRINGS - place.string
     offset = place.semitones - here.hand.base
     if upper and finger == 4:
         for kind in ("own.stretched", "stretched_fourth"):
-            yield here.demand(kind, float(offset >= 6), 4, "fourth stretched up")
-        yield here.demand("own.low", float(offset <= 4), 4, "low fourth beside the third")
-        words = f"fourth on string {string}: the elbow comes under it"
-        yield here.demand("fourth_reach", 0.25 + 0.25 * string, 4, words)
+            yield here.demand(kind, float(offset >= 6), 4, said("demand-stretched-fourth"))
+        yield here.demand("own.low", float(offset <= 4), 4, said("demand-low-fourth"))
+        says = said("demand-fourth-reach", string=string)
+        yield here.demand("fourth_reach", 0.25 + 0.25 * string, 4, says)
     if upper and finger == 1:
-        yield here.demand("low_first", float(offset < 0), 1, "first drawn back")
+        yield here.demand("low_first", float(offset < 0), 1, said("demand-low-first"))
     far = (string - 1) / (STRINGS - 1)
     if upper and far > 0.5:
-        yield here.demand("own.far", 0.7 * far, finger, f"{name} on string {string}")
+        says = said("demand-own-far", finger=name, string=string)
+        yield here.demand("own.far", 0.7 * far, finger, says)
         points = far * (0.5 if finger >= 3 else 0.3)
-        yield here.demand("far", points, finger, f"{name} on string {string}: the arm well round")
+        yield here.demand("far", points, finger, said("demand-far", finger=name, string=string))
     if place.string == 0 or (not upper and place.string == 1):
-        yield here.demand("own.thick", 0.5, finger, "thick string")
-        yield here.demand("thick", 0.4, finger, "thick string")
+        yield here.demand("own.thick", 0.5, finger, said("demand-thick"))
+        yield here.demand("thick", 0.4, finger, said("demand-thick"))
     if here.hand.base >= HIGH_FROM:
-        words = f"{_position(here)} position, where a stop weighs more"
+        says = said("demand-high", position=_position(here))
         points = _held((here.hand.base - 3) * 0.1, 0, 1)
-        yield here.demand("high", points, finger, words)
-        yield here.demand("own.high", points, finger, words)
+        yield here.demand("high", points, finger, says)
+        yield here.demand("own.high", points, finger, says)
 
 
-def _position(here: _Here, base: int | None = None) -> str:
+def _position(here: _Here, base: int | None = None) -> Said:
     of = here.hand.base if base is None else base
     number = position_of(here.whose.instrument, of)
-    if of == HALF or number == 0:
-        return "half"
-    return {1: "first", 2: "second", 3: "third"}.get(number, f"{number}th")
+    return said("hand-position", number=0 if of == HALF else number)
+
+
+def _named(finger: int) -> Said:
+    return said(f"finger-{finger}")
 
 
 def _chord(here: _Here) -> Iterator[Demand]:
@@ -277,20 +286,21 @@ def _chord(here: _Here) -> Iterator[Demand]:
         return
     if len(stopped) == 1:
         finger = stopped[0].finger
-        yield here.demand("double", 0.4, finger, "double stop with an open string")
-        words = f"the open neighbour rings beside the {NAMES[finger]}"
-        yield here.demand("ring", 1.0, finger, words)
-        yield here.demand("own.ring", 1.0, finger, words)
+        yield here.demand("double", 0.4, finger, said("demand-double-open"))
+        says = said("demand-ring", finger=_named(finger))
+        yield here.demand("ring", 1.0, finger, says)
+        yield here.demand("own.ring", 1.0, finger, says)
     else:
         for finger in sorted({place.finger for place in stopped}):
-            yield here.demand("own.double", 1.0, finger, f"{NAMES[finger]} in a double stop")
+            says = said("demand-own-double", finger=_named(finger))
+            yield here.demand("own.double", 1.0, finger, says)
         told = "-".join(str(place.finger) for place in stopped)
-        yield here.demand("double", 1.0, lead, f"double stop {told}")
+        yield here.demand("double", 1.0, lead, said("demand-double", fingers=told))
         low = min(stopped, key=lambda place: place.finger)
         high = max(stopped, key=lambda place: place.finger)
         yield from _stretch(here, low, high)
     if len(here.hand.places) > 2:
-        yield here.demand("chord", 1.0, lead, f"chord of {len(here.hand.places)}")
+        yield here.demand("chord", 1.0, lead, said("demand-chord", notes=len(here.hand.places)))
 
 
 def _stretch(here: _Here, low: Place, high: Place) -> Iterator[Demand]:
@@ -305,16 +315,21 @@ def _stretch(here: _Here, low: Place, high: Place) -> Iterator[Demand]:
     lowest, highest = sorted((low.semitones, high.semitones))
     needed = span_needed(here.whose.length, lowest, highest)
     over = needed / eased - 1
-    words = f"{NAMES[low.finger]} to {NAMES[high.finger]} {needed:.0f} mm, {eased:.0f} mm at ease"
+    says = said(
+        "demand-stretch",
+        one=_named(low.finger),
+        other=_named(high.finger),
+        needed=round(needed),
+        eased=round(eased),
+    )
     if over > FAR_OVER:
-        told = here.demand("stretch", _held(5 * over), high.finger, words)
+        told = here.demand("stretch", _held(5 * over), high.finger, says)
         yield replace(told, beyond=needed - eased)
 
 
 def _entry(here: _Here) -> Iterator[Demand]:
     if here.note.rest > ENTRY_AFTER and here.stopped and not here.note.is_grace:
-        words = "entry after a rest: the finger before the bow"
-        yield here.demand("entry", 0.5, here.lead.finger, words)
+        yield here.demand("entry", 0.5, here.lead.finger, said("demand-entry"))
 
 
 def _shift(here: _Here) -> Iterator[Demand]:
@@ -325,30 +340,35 @@ def _shift(here: _Here) -> Iterator[Demand]:
     opens = here.hand.wide != before.hand.wide
     if here.hand.wide:
         points = 0.6 if before.hand.wide else 1.0
-        yield here.demand("wide", points, lead, "wide hand")
+        yield here.demand("wide", points, lead, said("demand-wide"))
     if opens:
-        words = "the hand opens" if here.hand.wide else "the hand closes"
-        yield here.demand("toggle", 1.0, lead, words)
+        says = said("demand-opens" if here.hand.wide else "demand-closes")
+        yield here.demand("toggle", 1.0, lead, says)
     if moved == 0 or (opens and abs(moved) == 1):
         return
     if abs(moved) == 1:
-        yield here.demand("shift", 0.3, lead, "the hand moves by a half step")
+        yield here.demand("shift", 0.3, lead, said("demand-half-step-shift"))
         return
     is_eased = here.note.rest > ENTRY_AFTER or not before.stopped
     eased = 0.5 if is_eased else 1.0
     points = eased * _held(0.6 + 0.1 * abs(moved))
-    words = f"shift from {_position(here, before.hand.base)} to {_position(here)} position"
-    words += " over an open string or a rest" if is_eased else ""
-    yield here.demand("shift", points, lead, words)
+    says = said(
+        "demand-shift-eased" if is_eased else "demand-shift",
+        before=_position(here, before.hand.base),
+        position=_position(here),
+    )
+    yield here.demand("shift", points, lead, says)
     if abs(moved) >= 3:
         points = eased * _held(0.5 + 0.1 * abs(moved))
-        yield here.demand("thumb_along", points, lead, "the thumb goes along")
+        yield here.demand("thumb_along", points, lead, said("demand-thumb-along"))
     if moved < 0:
         points = eased * _held(0.6 + 0.1 * abs(moved))
-        yield here.demand("shift_down", points, lead, f"shift down to {_position(here)} position")
+        says = said("demand-shift-down", position=_position(here))
+        yield here.demand("shift_down", points, lead, says)
     if here.seconds_since < QUICK:
         points = _held((QUICK - here.seconds_since) / 0.2, 0, 1) + 0.2
-        yield here.demand("fast_shift", points, lead, f"shift within {here.seconds_since:.2f} s")
+        says = said("demand-fast-shift", seconds=f"{here.seconds_since:.2f}")
+        yield here.demand("fast_shift", points, lead, says)
 
 
 def _crossing(here: _Here) -> Iterator[Demand]:
@@ -364,16 +384,20 @@ def _crossing(here: _Here) -> Iterator[Demand]:
     points = 0.5 + (0.25 if here.note.slurred else 0.0)
     points += 0.25 if lowest < were_lowest and here.whose.instrument.is_held_up else 0.0
     points *= 1.0 if here.stopped or before.lead.finger else 0.3
-    words = f"from string {STRINGS - were_highest} to {STRINGS - highest}"
-    words += " in the slur" if here.note.slurred else ""
-    yield here.demand("cross", points, lead, words)
-    yield here.demand("skip", 0.6 * (strings - 1), lead, "skips a string")
+    says = said(
+        "demand-cross-slurred" if here.note.slurred else "demand-cross",
+        before=STRINGS - were_highest,
+        string=STRINGS - highest,
+    )
+    yield here.demand("cross", points, lead, says)
+    yield here.demand("skip", 0.6 * (strings - 1), lead, said("demand-skip"))
     points = _held((QUICK - here.seconds_since) / 0.2, 0, 1)
-    yield here.demand("fast_cross", points, lead, f"string change in {here.seconds_since:.2f} s")
+    says = said("demand-fast-cross", seconds=f"{here.seconds_since:.2f}")
+    yield here.demand("fast_cross", points, lead, says)
     if lead and lead == before.lead.finger:
         level = before.lead.semitones == here.lead.semitones
-        words = f"{NAMES[lead]} {'lies over two strings' if level else 'hops across'}"
-        yield here.demand("hop", 0.6 if level else 1.0, lead, words)
+        says = said("demand-lies-over" if level else "demand-hop", finger=_named(lead))
+        yield here.demand("hop", 0.6 if level else 1.0, lead, says)
     is_next = highest == were_highest + 1 and here.seconds_since < RINGS_ON
     if lead == OPEN and before.lead.finger and is_next:
         yield from _must_ring(before)
@@ -382,9 +406,9 @@ def _crossing(here: _Here) -> Iterator[Demand]:
 def _must_ring(before: _Here) -> Iterator[Demand]:
     """The next string up is open and follows at once: it has to be free."""
     finger = before.lead.finger
-    words = f"the next string up must be free beside the {NAMES[finger]}"
-    yield before.demand("ring", 0.4, finger, words)
-    yield before.demand("own.ring", 0.4, finger, words)
+    says = said("demand-must-ring", finger=_named(finger))
+    yield before.demand("ring", 0.4, finger, says)
+    yield before.demand("own.ring", 0.4, finger, says)
 
 
 def _neighbours(here: _Here) -> Iterator[Demand]:
@@ -399,16 +423,16 @@ def _neighbours(here: _Here) -> Iterator[Demand]:
     is_still = here.hand.base == before.hand.base
     upper = here.whose.instrument.is_held_up
     if is_still and two.finger == 4 and one.finger in ((3,) if upper else (2, 3)):
-        words = f"fourth straight after the {NAMES[one.finger]}"
-        yield here.demand("own.after_third", 0.8 if upper else 0.6, 4, words)
+        says = said("demand-after-third", finger=_named(one.finger))
+        yield here.demand("own.after_third", 0.8 if upper else 0.6, 4, says)
     is_half = abs(one.semitones - two.semitones) == 1
     if is_still and upper and is_half and {one.finger, two.finger} == {3, 4}:
-        yield here.demand("own.half_step", 1.0, 4, "half step from third to fourth")
-        yield here.demand("own.half_step", 0.6, 3, "half step from third to fourth")
+        yield here.demand("own.half_step", 1.0, 4, said("demand-half-step"))
+        yield here.demand("own.half_step", 0.6, 3, said("demand-half-step"))
     if two.finger + 2 <= one.finger < 5:
         points = _held(0.15 * (one.finger - two.finger) * (1 + here.haste))
-        words = f"{NAMES[one.finger]} to {NAMES[two.finger]}: fingers lifted together"
-        yield here.demand("lift", points, one.finger, words)
+        says = said("demand-lift", one=_named(one.finger), other=_named(two.finger))
+        yield here.demand("lift", points, one.finger, says)
     if is_still and one.finger and two.finger:
         low, high = sorted((one, two), key=lambda place: place.finger)
         yield from _stretch(here, low, high)
@@ -427,8 +451,8 @@ def _stays(
             continue
         between = [hand for hand in hands[first + 1 : here.place] if hand is not None]
         if all(_lets_stay(hand, here.hand, place) for hand in between):
-            words = f"{NAMES[place.finger]} stays while others play"
-            yield Demand(first, line[first].bar, "stay", 0.4, place.finger, words)
+            says = said("demand-stay", finger=_named(place.finger))
+            yield Demand(first, line[first].bar, "stay", 0.4, place.finger, says)
 
 
 def _lets_stay(hand: Hand, now: Hand, place: Place) -> bool:

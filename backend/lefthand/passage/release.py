@@ -7,6 +7,8 @@ from dataclasses import dataclass
 from lefthand.passage.levels import Ease
 from lefthand.passage.places import OPEN, Hand
 from lefthand.passage.played import STOPS, Played
+from lefthand.values.said import said
+from lefthand.words import words_of
 
 REST, BREATH, OPEN_STRING, PHRASE_END, SHIFT, LONG_NOTE, END, STOP = (
     "rest",
@@ -18,16 +20,6 @@ REST, BREATH, OPEN_STRING, PHRASE_END, SHIFT, LONG_NOTE, END, STOP = (
     "end",
     "stop",
 )
-WORDS = {
-    REST: "let go in the rest",
-    BREATH: "let go and breathe",
-    OPEN_STRING: "open string: the fingers hang",
-    PHRASE_END: "end of the phrase: soft",
-    SHIFT: "light hand, then shift",
-    LONG_NOTE: "long note: tap with the thumb",
-    END: "let go",
-    STOP: "a stop for practice: soft, then on",
-}
 GOOD = 0.4
 LATER_PART = 0.35  # of a stretch, before which nothing is marked
 MORE_NOTES = 1.5
@@ -44,7 +36,8 @@ class Release:
 
     @property
     def words(self) -> str:
-        return WORDS[self.kind]
+        words: str = words_of(said(f"release-{self.kind.replace('_', '-')}"))
+        return words
 
 
 def natural_release(

@@ -9,7 +9,9 @@ from dataclasses import dataclass
 from math import hypot
 from typing import Any
 
-from lefthand.sound.words import NAMES, off_words
+from lefthand.sound.words import named, off
+from lefthand.values.said import Said, said
+from lefthand.words import words_of
 
 LEAST_CENTS = 4.0  # a finger's mean lies within this of the truth in 95 of 100 takes
 SURE = 2.0  # standard errors
@@ -20,11 +22,10 @@ LEAST_SHARE = 0.15
 NEVER = 1.0  # a take that does not tighten is played through
 VIBRATO, TIRING = "vibrato.narrow", "fades.early"
 SHARES = {
-    "neighbour.muted": "the open string beside it rings for",
-    "press.excess": "it sounds with",
-    TIRING: "it tightens after",
+    "neighbour.muted": "beside-muted",
+    "press.excess": "beside-pressed",
+    TIRING: "beside-tightens",
 }
-OF_WHAT = {"press.excess": "of its weight", TIRING: "of it"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,34 +123,37 @@ def _measured(
 
 
 def _sentence(found: LaidBeside) -> str:
-    parts = [_measured_words(each, found.evidence) for each in found.measured if each.is_moved]
-    parts += [
-        f"the {NAMES[each.finger]} went {'up' if each.moved > 0 else 'down'} by "
-        f"{abs(each.moved):.0f} cents and is {_now(each.cents[1])}"
+    told = [_of_measured(each, found.evidence) for each in found.measured if each.is_moved]
+    told += [
+        said(
+            "beside-up" if each.moved > 0 else "beside-down",
+            finger=named(each.finger),
+            cents=round(abs(each.moved)),
+            now=_now(each.cents[1]),
+        )
         for each in found.fingers
         if each.is_moved
     ]
     if found.spread and found.is_spread_moved:
         less = found.spread[0] - found.spread[1]
-        parts.append(f"{'more' if less > 0 else 'less'} even by {abs(less):.0f} %")
-    if not parts:
-        return "Nothing changed that can be told from chance."
-    sentence = "; ".join(parts)
-    return f"{sentence[:1].upper()}{sentence[1:]}."
+        message = "beside-more-even" if less > 0 else "beside-less-even"
+        told.append(said(message, percent=round(abs(less))))
+    parts = "; ".join(words_of(each) for each in told)
+    return words_of(said("sound-two", parts=parts) if parts else said("beside-nothing"))
 
 
-def _measured_words(each: MeasuredBeside, evidence: str) -> str:
-    of = f"{NAMES[each.finger]}: " if each.finger is not None else ""
+def _of_measured(each: MeasuredBeside, evidence: str) -> Said:
+    finger = {} if each.finger is None else {"finger": named(each.finger)}
     one, two = each.values
     if evidence == VIBRATO:
-        return f"{of}vibrato {one:.0f} cents wide before, {two:.0f} now"
+        return said("beside-vibrato", **finger, before=round(one), now=round(two))
     if evidence == TIRING and two == NEVER:
-        return f"it tightened after {100 * one:.0f} % of it before, now not at all"
+        return said("beside-tightened-before", before=round(100 * one))
     if evidence == TIRING and one == NEVER:
-        return f"it did not tighten before, now after {100 * two:.0f} % of it"
-    whole = OF_WHAT.get(evidence, "of the note")
-    return f"{of}{SHARES[evidence]} {100 * one:.0f} % {whole} before, {100 * two:.0f} % now"
+        return said("beside-tightens-now", now=round(100 * two))
+    shares = {"before": round(100 * one), "now": round(100 * two)}
+    return said(SHARES[evidence], **finger, **shares)
 
 
-def _now(cents: float) -> str:
-    return "in tune" if abs(cents) < LEAST_CENTS else off_words(cents)
+def _now(cents: float) -> Said:
+    return said("beside-in-tune") if abs(cents) < LEAST_CENTS else off(cents)

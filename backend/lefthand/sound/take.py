@@ -28,6 +28,8 @@ from lefthand.sound.slips import Slip, slips_of
 from lefthand.sound.tiring import strain, tightens_from
 from lefthand.sound.tone import Break, breaks
 from lefthand.sound.vibrato import FoundVibrato
+from lefthand.values.said import said
+from lefthand.words import words_of
 
 QUIET_DB = -62.0
 CLIPPED_SHARE = 0.002
@@ -52,14 +54,20 @@ class Refusal(StrEnum):
     ROOM = "too_much_room"
 
 
-REFUSAL_WORDS: Mapping[Refusal, str] = {
-    Refusal.QUIET: "The take is too quiet. Go nearer to the microphone, or turn it up.",
-    Refusal.CLIPPED: "The take is too loud and cut off at the top. Go farther from the microphone.",
-    Refusal.UNVOICED: "Too little of the take has a clear pitch. Is one player playing this?",
-    Refusal.LOST: "More than two of its notes could not be found.",
-    Refusal.OTHER: "This does not sound like the music that was asked for.",
-    Refusal.ROOM: "The room sings on for too long. Try a smaller room, or go nearer.",
+REFUSALS: Mapping[Refusal, str] = {
+    Refusal.QUIET: "take-too-quiet",
+    Refusal.CLIPPED: "take-clipped",
+    Refusal.UNVOICED: "take-unvoiced",
+    Refusal.LOST: "take-lost",
+    Refusal.OTHER: "take-other",
+    Refusal.ROOM: "take-room",
 }
+
+
+def refusal_words(reason: Refusal | None) -> str:
+    """Why a take tells nothing, "" where it does."""
+    words: str = "" if reason is None else words_of(said(REFUSALS[reason]))
+    return words
 
 
 @dataclass(frozen=True, slots=True)

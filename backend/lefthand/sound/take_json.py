@@ -4,7 +4,7 @@ from typing import Any
 
 from lefthand.sound.findings import findings_of
 from lefthand.sound.notes import Evenness, HeardNote
-from lefthand.sound.take import REFUSAL_WORDS, Take
+from lefthand.sound.take import Take, refusal_words
 
 TAKE_FORMAT = "jolf-take/1"
 RINGS_FROM, SILENT_BELOW = 0.8, 0.2
@@ -16,7 +16,7 @@ def take_json(take: Take) -> dict[str, Any]:
         "format": TAKE_FORMAT,
         "usable": take.reason is None,
         "reason": None if take.reason is None else take.reason.value,
-        "words": "" if take.reason is None else REFUSAL_WORDS[take.reason],
+        "words": refusal_words(take.reason),
         "seconds": round(take.seconds, 2),
         "room": take.room,
         "notes": [_note(note) for note in take.notes],

@@ -19,23 +19,24 @@ from lefthand.sound.findings import (
     vibrato_shares,
 )
 from lefthand.sound.slips import Slipped
-from lefthand.sound.take import REFUSAL_WORDS, Take
+from lefthand.sound.take import Take, refusal_words
+from lefthand.values.said import Said, said
+from lefthand.words import beside, words_of
 
-NAMES: Mapping[int, str] = {0: "open string", 1: "first", 2: "second", 3: "third", 4: "fourth"}
 IN_TUNE = 5.0  # cents: less is hardly heard
 WIDE, NARROW = 0.7, 0.25  # shares of the others' vibrato
 RINGS, SILENT = 0.8, 0.2
-SLIP_WORDS: Mapping[Slipped, tuple[str, str]] = {
-    Slipped.TWICE: ("One note twice", "Notes twice"),
-    Slipped.LEFT_OUT: ("One note left out", "Notes left out"),
-    Slipped.STOPPED: ("The line stopped once", "The line stopped"),
+SLIPS: Mapping[Slipped, str] = {
+    Slipped.TWICE: "slip-twice",
+    Slipped.LEFT_OUT: "slip-left-out",
+    Slipped.STOPPED: "slip-stopped",
 }
 
 
 def told(take: Take, evidence: str) -> str:
     """The sentence for the check that the take was asked for, or why it tells nothing."""
     if take.reason is not None:
-        return REFUSAL_WORDS[take.reason]
+        return refusal_words(take.reason)
     tellers = {
         "fourth.low": _fourth,
         "vibrato.narrow": _vibrato,
@@ -44,45 +45,53 @@ def told(take: Take, evidence: str) -> str:
         "fades.early": _tiring,
     }
     sentence = tellers.get(evidence, _evenness)(take)
-    return " ".join([sentence, *_slips(take)])
+    return " ".join(words_of(each) for each in (sentence, *_slips(take)))
 
 
-def _slips(take: Take) -> Iterator[str]:
+def _slips(take: Take) -> Iterator[Said]:
     """Each kind of slip once, with its bars; a slip is told and counts for nothing."""
-    for kind, words in SLIP_WORDS.items():
+    for kind, message in SLIPS.items():
         bars = [take.score.notes[slip.place].bar for slip in take.slips if slip.kind is kind]
         if bars:
-            where = ", ".join(map(str, sorted(set(bars))))
-            yield f"{words[len(bars) > 1]}, bar{'s' if len(set(bars)) > 1 else ''} {where}."
+            named = sorted(set(bars))
+            where = beside(map(str, named))
+            yield said(message, notes=len(bars), bars=len(named), where=where)
 
 
-def _fourth(take: Take) -> str:
+def named(finger: int) -> Said:
+    return said(f"finger-{finger}")
+
+
+def _fourth(take: Take) -> Said:
     cents = fourth_cents(take)
     if cents is None:
-        return "Too few notes of the fourth were clear: play it once more."
+        return said("sound-fourth-unclear")
     give = 2 * take.fingers[FOURTH].uncertainty
     if abs(cents) < max(IN_TUNE, give):
-        return f"The fourth is in tune, give or take {give:.0f} cents."
-    return f"The fourth is {off_words(cents)}, give or take {give:.0f}."
+        return said("sound-fourth-in-tune", give=round(give))
+    return said("sound-fourth-off", off=off(cents), give=round(give))
 
 
-def off_words(cents: float) -> str:
-    return f"{abs(cents):.0f} cents {'low' if cents < 0 else 'high'}"
+def off(cents: float) -> Said:
+    return said("sound-off", cents=round(abs(cents)), side="low" if cents < 0 else "high")
 
 
-def _vibrato(take: Take) -> str:
+def _vibrato(take: Take) -> Said:
     shares = vibrato_shares(take)
     widths = {finger: found.width for finger, found in take.vibrato.items()}
     if not shares:
-        return "No vibrato could be heard." if widths else "No note was held for long enough."
+        return said("sound-no-vibrato" if widths else "sound-none-held")
     worst = min(shares, key=lambda finger: shares[finger])
     if shares[worst] >= WIDE:
-        return f"All fingers swing alike, about {_usual(widths):.0f} cents wide."
+        return said("sound-swing-alike", cents=round(_usual(widths)))
     if widths[worst] == 0:
-        return f"No vibrato on the {NAMES[worst]}; the others swing {_usual(widths):.0f} cents."
-    return (
-        f"The {NAMES[worst]} swings {widths[worst]:.0f} cents wide, "
-        f"{100 * shares[worst]:.0f} % of the other fingers."
+        usual = round(_usual(widths))
+        return said("sound-no-vibrato-on", finger=named(worst), cents=usual)
+    return said(
+        "sound-swings-less",
+        finger=named(worst),
+        cents=round(widths[worst]),
+        share=round(100 * shares[worst]),
     )
 
 
@@ -91,89 +100,78 @@ def _usual(widths: Mapping[int, float]) -> float:
     return swinging[len(swinging) // 2]
 
 
-def _neighbour(take: Take) -> str:
+def _neighbour(take: Take) -> Said:
     shares = neighbour_shares(take)
     if not shares:
-        return "It cannot be told here whether the open string rings."
-    silent = [f for f, share in shares.items() if share <= SILENT]
-    halves = [f for f, share in shares.items() if SILENT < share < RINGS]
-    if not silent and not halves:
-        return "The open string rings beside every finger."
-    parts = []
+        return said("sound-ring-unclear")
+    silent = tuple(named(f) for f, share in shares.items() if share <= SILENT)
+    partly = tuple(named(f) for f, share in shares.items() if SILENT < share < RINGS)
+    if silent and partly:
+        return said("sound-silent-and-partly", silent=silent, partly=partly)
     if silent:
-        parts.append(f"silent beside the {_list(silent)}")
-    if halves:
-        parts.append(f"only part of the time beside the {_list(halves)}")
-    return f"The open string is {', '.join(parts)}."
+        return said("sound-silent", silent=silent)
+    return said("sound-partly", partly=partly) if partly else said("sound-rings")
 
 
-def _list(fingers: list[int]) -> str:
-    *most, last = (NAMES[finger] for finger in fingers)
-    return f"{', '.join(most)} and {last}" if most else last
-
-
-def _pressure(take: Take) -> str:
+def _pressure(take: Take) -> Said:
     slack = pressure_slack(take)
     if not slack:
-        return "The tone never broke: lighten until it does."
+        return said("sound-never-broke")
     most = min(slack, key=lambda finger: slack[finger])
-    return f"The {NAMES[most]} still sounds clear at {100 * slack[most]:.0f} % of its usual weight."
+    return said("sound-clear-at", finger=named(most), share=round(100 * slack[most]))
 
 
-def _tiring(take: Take) -> str:
+def _tiring(take: Take) -> Said:
     if take.tightens_from is None:
-        return "Too few notes to tell where it tightens."
+        return said("sound-tightens-unclear")
     if take.tightens_from >= 1:
-        return "It does not tighten before the end."
-    return f"It tightens after {100 * take.tightens_from:.0f} % of the passage."
+        return said("sound-tightens-not")
+    return said("sound-tightens", share=round(100 * take.tightens_from))
 
 
-def _evenness(take: Take) -> str:
+def _evenness(take: Take) -> Said:
     found = take.evenness
     if found is None:
-        return "Too few slurred steps were clear to tell how even it is."
+        return said("sound-even-unclear")
     if found.cv <= found.least:
-        return f"Even, as far as can be told at this speed ({found.least:.0f} %)."
-    sentence = f"Notes come {found.cv:.0f} % early or late, give or take "
-    sentence += f"{2 * found.uncertainty:.0f}"
-    if found.worst_pair is not None:
-        one, other = found.worst_pair
-        return f"{sentence}, most between {NAMES[one]} and {NAMES[other]}."
-    return f"{sentence}."
+        return said("sound-even", least=round(found.least))
+    spread, give = round(found.cv), round(2 * found.uncertainty)
+    if found.worst_pair is None:
+        return said("sound-uneven", spread=spread, give=give)
+    one, other = map(named, found.worst_pair)
+    return said("sound-uneven-pair", spread=spread, give=give, one=one, other=other)
 
 
 def told_of_two(slow: Beside, fast: Beside) -> str:
     """What a slow and a fast take of one drill tell together."""
     if not is_slow_and_fast(slow, fast):
         if fast.speed > QUICKEST:
-            return "The fast take was too fast to be measured."
-        return "The fast take was hardly faster than the slow one: play it once more."
-    parts = [*_rise(slow, fast), *_upper(slow, fast)]
-    sentence = "; ".join(parts)
-    return f"{sentence[:1].upper()}{sentence[1:]}." if sentence else ""
+            return words_of(said("sound-two-too-fast"))
+        return words_of(said("sound-two-alike"))
+    parts = "; ".join(words_of(each) for each in (*_rise(slow, fast), *_upper(slow, fast)))
+    return words_of(said("sound-two", parts=parts)) if parts else ""
 
 
-def _rise(slow: Beside, fast: Beside) -> Iterator[str]:
+def _rise(slow: Beside, fast: Beside) -> Iterator[Said]:
     rise, give = rise_of(slow, fast)
     if rise is None:
         return
     if rise < EVEN_RISE:
-        yield "as even fast as slow"
+        yield said("sound-as-even")
         return
-    perhaps = "" if rise > give else "perhaps "
-    yield f"{perhaps}less even when fast, by {rise:.0f} %, give or take {give:.0f}"
+    message = "sound-less-even" if rise > give else "sound-perhaps-less-even"
+    yield said(message, percent=round(rise), give=round(give))
 
 
-def _upper(slow: Beside, fast: Beside) -> Iterator[str]:
+def _upper(slow: Beside, fast: Beside) -> Iterator[Said]:
     """Of third and fourth, those that this hand has."""
     moved, give = moved_upper(slow, fast)
     if moved is None:
         return
     fingers = upper_of(slow, fast)
-    named, many = _list(fingers), len(fingers) > 1
+    names, count = tuple(map(named, fingers)), len(fingers)
     if moved >= -SHRINKS:
-        yield f"{named} {'keep their' if many else 'keeps its'} place"
+        yield said("sound-keep-place", fingers=names, count=count)
         return
-    sinks = "sink" if many else "sinks"
-    perhaps = "" if -moved > give else "perhaps "
-    yield f"{named} {perhaps}{sinks} by {-moved:.0f} cents, give or take {give:.0f}"
+    message = "sound-sink" if -moved > give else "sound-perhaps-sink"
+    yield said(message, fingers=names, count=count, cents=round(-moved), give=round(give))

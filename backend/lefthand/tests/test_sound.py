@@ -11,10 +11,11 @@ from lefthand.sound.player import Playing, Room, Vibrato
 from lefthand.sound.recording import recording_of
 from lefthand.sound.room import reverberation, room_word
 from lefthand.sound.take import Refusal, measure_take
-from lefthand.sound.words import NAMES, told, told_of_two
+from lefthand.sound.words import named, told, told_of_two
 from lefthand.tests.effort import usually
 from lefthand.tests.takes import RATE, made, measured, score
 from lefthand.values.measures import MEASURES
+from lefthand.words import words_of
 
 ALL = (
     ("vn", "four_by_four"),
@@ -345,7 +346,7 @@ class Words(TestCase):
                 _, take = measured(of, Playing(uneven_pairs={pair: 20.0}))
                 with self.subTest(instrument, pair=pair):
                     self.assertTrue(all(n >= 8 for n in take.evenness.counts.values()))
-                    one, two = (NAMES[finger] for finger in pair)
+                    one, two = (words_of(named(finger)) for finger in pair)
                     self.assertIn(f"most between {one} and {two}", told(take, "uneven.fast"))
 
     def test_an_instrument_an_octave_off_is_another_drill(self):

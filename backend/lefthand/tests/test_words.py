@@ -39,6 +39,10 @@ BY_MEMBER = (
     "why-",
     "way-strength-",
     "way-bass-fingering-",
+    "told-sign-",
+    "bars-of",
+    "release-",
+    "told-time-",
 )
 MESSAGE = re.compile(r"[a-z]+(-[a-z]+)+")
 READS = {"startswith", "endswith", "removeprefix", "removesuffix", "index", "find", "partition"}

@@ -4,10 +4,10 @@ In a message `{ $name }` is a value: a number, the name of something of the cata
 inside a sentence, another sentence, or several of these as a list. A value that is one of a few
 (a place, a likelihood) is worded by the message `kind-member`, and stands as `$name-id` to choose
 by. `COUNT` writes a small number as a word, `START` begins a sentence with what is named inside
-one, `MONTH` names the month of a day, with `year: "yes"` its year too.
+one, `MONTH` names the month of a day, with `year: "yes"` its year too, `DAY` the day, written out.
 """
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from datetime import date
 from enum import Enum
 from functools import lru_cache
@@ -52,6 +52,16 @@ def value_words(value: Value, language: str = LANGUAGE) -> Any:
         each = [str(value_words(one, language)) for one in value]
         return format_list(each, locale=LOCALES[language])
     return value
+
+
+def day_words(day: date, language: str = LANGUAGE) -> str:
+    """A day, written out: 4 March 2026."""
+    return format_date(day, "d MMMM y", locale=LOCALES[language])
+
+
+def beside(items: Iterable[str], language: str = LANGUAGE) -> str:
+    """One, two, three: what stands beside each other, without a word between the last two."""
+    return format_list(list(items), style="unit", locale=LOCALES[language])
 
 
 def _format(message: str, values: Mapping[str, Any], language: str) -> str:
@@ -111,10 +121,13 @@ def _bundle(language: str) -> FluentBundle:
         pattern = "LLLL y" if year == "yes" else "LLLL"
         return format_date(day, pattern, locale=LOCALES[language])
 
+    def day(what: date) -> Any:
+        return day_words(what, language)
+
     bundle = FluentBundle(
         [LOCALES[language]],
         use_isolating=False,
-        functions={"COUNT": count, "START": start, "MONTH": month},
+        functions={"COUNT": count, "START": start, "MONTH": month, "DAY": day},
     )
     for file in sorted((FOLDER / language).glob("*.ftl")):
         bundle.add_resource(FluentResource(file.read_text(encoding="utf-8")))

@@ -12,15 +12,18 @@ from studio.lessons.cases import LessonView
 from studio.memory.last_time import COMPLAINED, TIRED, own_complaint, was_tired
 from studio.models import Lesson
 
+LAST_TIME, AT_HOME = "again-last-time", "again-at-home"
+
 
 @dataclass(frozen=True)
 class Asked:
     """One question. `key`: the place of a pain, "tired" or "complaint". `says`: what was told, to
-    be read out. `on`: when. `answer`: gone, less, same or more, "" while it is open. `waits`: no
-    week is given before it is answered."""
+    be read out; `what`: the same beside others of last time. `on`: when. `answer`: gone, less, same
+    or more, "" while it is open. `waits`: no week is given before it is answered."""
 
     key: str
     says: str
+    what: str
     on: date
     answer: str
     waits: bool
@@ -32,20 +35,48 @@ def asked_in(view: LessonView) -> list[Asked]:
     aches = asked_again(view.history.aches_before, lesson.date)
     answers = _answers(view)
     found = [
-        Asked(place.value, _pain_words(place, ache, last), ache.last, answers.get(place, ""), True)
+        _asked(
+            place.value,
+            _ache_said(said("spot", place=place), ache),
+            ache.last,
+            answers.get(place, ""),
+            when=LAST_TIME if _is_of(last, ache) else AT_HOME,
+            waits=True,
+        )
         for place, ache in aches.items()
     ]
     if last is None:
         return found
     if was_tired(last):
-        words = words_of(said("again-last-time", what=said("again-tired")))
-        found.append(Asked(TIRED, words, last.date, lesson.again.get(TIRED, ""), False))
+        answer = lesson.again.get(TIRED, "")
+        found.append(_asked(TIRED, said("again-tired"), last.date, answer))
     complaint = own_complaint(last)
     if complaint is not None:
         answer = lesson.again.get(COMPLAINED, "")
-        words = words_of(said("again-last-time", what=_complaint_words(complaint)))
-        found.append(Asked(COMPLAINED, words, last.date, answer, False))
+        words = _complaint_words(complaint)
+        found.append(_asked(COMPLAINED, words, last.date, answer))
     return found
+
+
+def _asked(
+    key: str,
+    what: Said | str,
+    on: date,
+    answer: str,
+    *,
+    when: str = LAST_TIME,
+    waits: bool = False,
+) -> Asked:
+    says = words_of(said(when, what=what))
+    plain = what if isinstance(what, str) else words_of(what)
+    return Asked(
+        key=key,
+        says=says,
+        what=plain if when == LAST_TIME else says,
+        on=on,
+        answer=answer,
+        waits=waits,
+    )
 
 
 def _answers(view: LessonView) -> dict[Place, str]:
@@ -56,10 +87,9 @@ def _answers(view: LessonView) -> dict[Place, str]:
     return told
 
 
-def _pain_words(place: Place, ache: Ache, last: Lesson | None) -> str:
-    is_of_last = last is not None and ache.last <= last.date
-    when = "again-last-time" if is_of_last else "again-at-home"
-    return words_of(said(when, what=_ache_said(said("spot", place=place), ache)))
+def _is_of(last: Lesson | None, ache: Ache) -> bool:
+    """True for what was told in the last lesson, not at home since."""
+    return last is not None and ache.last <= last.date
 
 
 def _ache_said(place: Said, ache: Ache) -> Said:

@@ -7,7 +7,7 @@ from lefthand.passage.heard import HeardBars, bars_heard, bars_to_play, score_of
 from lefthand.sound.player import Playing, play
 from lefthand.sound.recording import Recording, recording_of
 from lefthand.sound.score import Score
-from lefthand.sound.take import REFUSAL_WORDS, measure_take
+from lefthand.sound.take import measure_take, refusal_words
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_number
 from studio.errors import StudioError
@@ -84,7 +84,7 @@ def _keep(
         "tempo": round(asked.tempo),
         "is_simulated": is_simulated,
         "usable": take.reason is None,
-        "words": "" if take.reason is None else REFUSAL_WORDS[take.reason],
+        "words": refusal_words(take.reason),
         "is_long": found.is_long,
         "tightens": found.tightens,
         "hardest": found.hardest,

@@ -12,9 +12,10 @@ import typst
 
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import PAPER, Span, term_picture
+from lefthand.words import day_words
 from studio.paper.setting import Paper, set_pdf
-from studio.progress.letter_words import UNPRINTED
-from studio.progress.letters import Letter, Paragraph
+from studio.progress.letter_about import Paragraph, told, unprinted
+from studio.progress.letters import Letter
 
 TEMPLATE = Path(__file__).with_name("letter.typ")
 ITEM = "- "
@@ -27,9 +28,9 @@ def letters_pdf(
     """The letters, each from a page of its own. Text in a script that the shipped fonts lack prints
     with a mark for each letter, and the file then goes without the accessibility profile."""
     data = {
-        "title": letters[0].title if len(letters) == 1 else "Letters",
+        "title": letters[0].title if len(letters) == 1 else told("letter-several"),
         "author": author,
-        "date": f"{on:%-d %B %Y}",
+        "date": day_words(on),
         "letters": [_letter(each) for each in letters],
     }
     inputs = {"letters": json.dumps(data), "paper": paper.value}
@@ -47,8 +48,12 @@ def _letter(letter: Letter) -> dict[str, Any]:
         "title": letter.title,
         "paragraphs": [_paragraph(each) for each in letter.paragraphs],
         "picture": picture.svg if picture else "",
-        "picture_says": "The weeks in a picture. "
-        + " ".join(f"{each.name}: {each.answer}." for each in strings),
+        "picture_says": " ".join(
+            [
+                told("letter-picture"),
+                *(told("letter-picture-string", name=s.name, answer=s.answer) for s in strings),
+            ]
+        ),
         "picture_after": min(1, len(letter.paragraphs) - 1),
     }
 
@@ -62,5 +67,5 @@ def _paragraph(paragraph: Paragraph) -> dict[str, Any]:
         }
         for is_list, group in groupby(lines, key=lambda line: line.startswith(ITEM))
     ]
-    heading = "" if paragraph.heading in UNPRINTED else paragraph.heading
+    heading = "" if paragraph.heading in unprinted() else paragraph.heading
     return {"heading": heading, "parts": parts}

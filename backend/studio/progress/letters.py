@@ -8,12 +8,10 @@ from enum import StrEnum
 
 from lefthand.change.term import Term
 from studio.models import Player
-from studio.progress.letter_words import (
-    About,
-    colleague_paragraphs,
-    doctor_paragraphs,
-    parent_paragraphs,
-)
+from studio.progress.colleague_letter import colleague_letter
+from studio.progress.doctor_letter import doctor_letter
+from studio.progress.letter_about import About, Paragraph, told
+from studio.progress.parent_letter import parent_letter
 from studio.progress.term import term_page
 
 
@@ -21,14 +19,6 @@ class Reader(StrEnum):
     PARENT = "parent"
     COLLEAGUE = "colleague"
     DOCTOR = "doctor"
-
-
-@dataclass(frozen=True)
-class Paragraph:
-    """`text`: lines are parted by newlines; one that begins with "- " is an item of a list."""
-
-    heading: str
-    text: str
 
 
 @dataclass(frozen=True)
@@ -41,11 +31,16 @@ class Letter:
     term: Term | None
 
 
-Words = Callable[[About], list[tuple[str, str]]]
+Words = Callable[[About], list[Paragraph]]
 WORDS: Mapping[Reader, Words] = {
-    Reader.PARENT: parent_paragraphs,
-    Reader.COLLEAGUE: colleague_paragraphs,
-    Reader.DOCTOR: doctor_paragraphs,
+    Reader.PARENT: parent_letter,
+    Reader.COLLEAGUE: colleague_letter,
+    Reader.DOCTOR: doctor_letter,
+}
+TITLES: Mapping[Reader, str] = {
+    Reader.PARENT: "letter-title",
+    Reader.COLLEAGUE: "letter-title-colleague",
+    Reader.DOCTOR: "letter-title-doctor",
 }
 WITH_PICTURE = (Reader.PARENT, Reader.COLLEAGUE)
 
@@ -55,12 +50,8 @@ def title_of(player: Player, reader: Reader, term: Term | None) -> str:
     first = player.name.split()[0]
     if term is None:
         return first
-    span = f"{term.start:%-d %B %Y} to {term.date_of(term.last):%-d %B %Y}"
-    if reader is Reader.PARENT:
-        return f"{first}’s lessons, {span}"
-    if reader is Reader.COLLEAGUE:
-        return f"{player.name}: what was found and tried, {span}"
-    return f"{first}: what was told in lessons, {span}"
+    name = player.name if reader is Reader.COLLEAGUE else first
+    return told(TITLES[reader], name=name, start=term.start, end=term.date_of(term.last))
 
 
 def shown_term(term: Term | None) -> Term | None:
@@ -71,10 +62,9 @@ def shown_term(term: Term | None) -> Term | None:
 def draft(player: Player, reader: Reader, on: date) -> Letter:
     """The letter as the records tell it, for the teacher to edit."""
     term = term_page(player, on).term
-    told = WORDS[reader](About(player, term, on))
     return Letter(
         player=player,
         title=title_of(player, reader, term),
-        paragraphs=[Paragraph(heading, text) for heading, text in told if text],
+        paragraphs=[each for each in WORDS[reader](About(player, term, on)) if each.text],
         term=shown_term(term) if reader in WITH_PICTURE else None,
     )

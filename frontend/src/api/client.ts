@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch';
 
 import { fetchInLine } from './inLine';
 import type { components, paths } from './schema';
+import * as say from '../messages/compiled/words';
 
 export type Schemas = components['schemas'];
 export type Lesson = Schemas['LessonOut'];
@@ -28,7 +29,7 @@ export class ApiError extends Error {
 
 /** What went wrong in a few words: what is the matter with the field, else what the server says. */
 export function problemWords(error: Error): string {
-  if (!(error instanceof ApiError)) return 'No connection to Jolf. Try again.';
+  if (!(error instanceof ApiError)) return say.noConnectionToJolfTry();
   return error.fields[0]?.problem ?? error.message;
 }
 
@@ -85,7 +86,7 @@ export function unwrap<T>({ data, error, response }: Answer<T>): T {
   throw new ApiError(
     response.status,
     body.code ?? 'unknown',
-    body.message ?? `The server answered ${response.status}.`,
+    body.message ?? say.theServerAnswered({ status: response.status }),
     body.fields ?? [],
   );
 }

@@ -2212,9 +2212,9 @@ export interface components {
         };
         /**
          * AskedOut
-         * @description What was told last time and is asked again. `key`: the place of a pain, "tired" or
-         *     "complaint". `answer`: gone, less, same, more, or "" while it is open. `waits`: no week is given
-         *     before it is answered.
+         * @description What was told last time and is asked again: `says` it by itself, `what` beside others of last
+         *     time. `key`: the place of a pain, "tired" or "complaint". `answer`: gone, less, same, more, or
+         *     "" while it is open. `waits`: no week is given before it is answered.
          */
         AskedOut: {
             /** Answer */
@@ -2230,6 +2230,8 @@ export interface components {
             says: string;
             /** Waits */
             waits: boolean;
+            /** What */
+            what: string;
         };
         /**
          * AwayIn

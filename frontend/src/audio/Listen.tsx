@@ -4,12 +4,13 @@ import css from './audio.module.css';
 import { type ExpectedNote, type How, picturesOf, playedAs, scheduleOf } from './schedule';
 import { audioContext, click, note } from './sound';
 import { useRunning } from './useRunning';
+import * as say from '../messages/compiled/audio';
 
 const SPEEDS = [0.5, 0.75, 1];
 const HOW: [How, string][] = [
-  ['through', 'Straight through'],
-  ['turns', 'My turn, your turn'],
-  ['gaps', 'One note a bar is yours'],
+  ['through', say.straightThrough()],
+  ['turns', say.myTurnYourTurn()],
+  ['gaps', say.oneNoteABarIs()],
 ];
 const SOUNDING = 'sounding';
 const LEFT = 'left-out';
@@ -54,7 +55,7 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
         mark(drawn, places[place], true);
         shown = place;
       }
-      if (how === 'turns') setTurn(last?.isPlayers ? 'Your turn' : 'My turn');
+      if (how === 'turns') setTurn(last?.isPlayers ? say.yourTurn() : say.myTurn());
       if (now > plan.end) finish.current();
     }, 30);
     return () => {
@@ -76,14 +77,14 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
         ref={picture}
         className={css.music}
         role="img"
-        aria-label={`Music of ${name}`}
+        aria-label={say.musicOf({ name })}
         // Drawn by our own server from our own drills, or from a part that it has cleaned.
         dangerouslySetInnerHTML={{ __html: music }}
       />
       {notes.length > 0 && (
         <div className={`${css.row} no-print`}>
           <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
-            {running ? 'Stop' : 'Listen'}
+            {running ? say.stop() : say.listen()}
           </button>
           {turn !== '' && (
             <strong role="status" className={css.turn}>
@@ -91,7 +92,7 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
             </strong>
           )}
           <Choice
-            label="Speed"
+            label={say.speed()}
             choices={SPEEDS.map((each) => [each, speedWords(each, tempo)])}
             chosen={speed}
             disabled={running}
@@ -99,7 +100,7 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
           />
           {canAnswer && (
             <Choice
-              label="How it is played"
+              label={say.howItIsPlayed()}
               choices={HOW}
               chosen={how}
               disabled={running}
@@ -141,7 +142,7 @@ function Choice<Value extends string | number>(props: ChoiceProps<Value>) {
 
 function speedWords(speed: number, tempo: number): string {
   if (speed === 1) return `♩ = ${tempo}`;
-  return speed === 0.5 ? 'half' : 'three quarters';
+  return speed === 0.5 ? say.half() : say.threeQuarters();
 }
 
 function mark(

@@ -3,6 +3,7 @@ import { useCallback, useState } from 'react';
 import css from '../audio/audio.module.css';
 import { startMetronome } from '../audio/metronome';
 import { useRunning } from '../audio/useRunning';
+import * as say from '../messages/compiled/class';
 
 const TEMPO = 60;
 const BAR = 4;
@@ -23,7 +24,7 @@ export function Beat() {
   return (
     <div className={css.row}>
       <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
-        {running ? `Stop the beat: ${beat + 1}` : 'A beat for all'}
+        {running ? say.stopTheBeat({ beat: beat + 1 }) : say.aBeatForAll()}
       </button>
     </div>
   );

@@ -8,6 +8,9 @@ import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import { PlacePicture } from '../drawings/PlacePicture';
 import css from './CardsPage.module.css';
+import * as say from '../messages/compiled/class';
+import { Rich } from '../messages/Rich';
+import { listed } from '../words/lists';
 
 /** Cards to cut out: who watches whom, for what, in a child's words. First names only. */
 export function CardsPage() {
@@ -21,7 +24,7 @@ export function CardsPage() {
   return (
     <>
       <PageHead
-        title="Partner cards"
+        title={say.partnerCards()}
         about={sweep.data.name}
         href={`/class/${id}`}
         isOld={sweep.isError}
@@ -29,18 +32,14 @@ export function CardsPage() {
       <div className={css.page}>
         <div className={`${css.actions} no-print`}>
           <Button component={Link} href={`/class/${id}`} variant="default">
-            Back to the group
+            {say.backToTheGroup()}
           </Button>
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={() => window.print()}>{say.print()}</Button>
         </div>
-        <p className="quiet no-print">
-          An easy hand sits beside one that still looks for the way. Both watch and both are
-          watched.
-        </p>
+        <p className="quiet no-print">{say.anEasyHandSitsBeside()}</p>
         {sweep.data.resting.length > 0 && (
           <p className={css.resting} role="status">
-            <strong>Stopped, without a card:</strong> {sweep.data.resting.join(', ')}. They listen
-            today and do not play.
+            <Rich says={say.stoppedWithoutACardThey({ resting: listed(sweep.data.resting) })} />
           </p>
         )}
         <ul className={css.cards}>
@@ -48,7 +47,7 @@ export function CardsPage() {
             <li key={pair.watcher} className={css.card}>
               <h2>{pair.watcher}</h2>
               <p>
-                You watch <strong>{pair.watched}</strong> today. Say:
+                <Rich says={say.youWatchTodaySay({ watched: pair.watched })} />
               </p>
               <ul>
                 {pair.checks
@@ -60,9 +59,7 @@ export function CardsPage() {
                     </li>
                   ))}
               </ul>
-              <p className={css.rule}>
-                Look and listen, hands to yourself. First say what went well, then what you saw.
-              </p>
+              <p className={css.rule}>{say.lookAndListenHandsTo()}</p>
             </li>
           ))}
         </ul>

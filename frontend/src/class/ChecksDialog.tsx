@@ -8,6 +8,7 @@ import { Dialog } from '../components/Dialog';
 import { STAGE_WORDS } from '../words/words';
 import { SearchSelect } from '../components/SearchSelect';
 import css from './ChecksDialog.module.css';
+import * as say from '../messages/compiled/class';
 
 const MOST = 3;
 
@@ -23,7 +24,7 @@ interface Props {
 /** One to three checks: those that would tell most about this group first, then all others. */
 export function ChecksDialog({ opened, onClose, ...rest }: Props) {
   return (
-    <Dialog opened={opened} onClose={onClose} title="What to look at" wide>
+    <Dialog opened={opened} onClose={onClose} title={say.whatToLookAt()} wide>
       <ChecksForm onClose={onClose} {...rest} />
     </Dialog>
   );
@@ -41,7 +42,7 @@ function ChecksForm({ onClose, groupId, chosen, catalogue, onChoose }: Omit<Prop
     setChecks(checks.includes(id) ? checks.filter((c) => c !== id) : [...checks, id]);
   return (
     <div className={css.form}>
-      <p className="quiet">One to three. Those offered tell most about this group.</p>
+      <p className="quiet">{say.oneToThreeThoseOffered()}</p>
       <div className={css.offers}>
         {shown.map((item) => (
           <button
@@ -56,8 +57,8 @@ function ChecksForm({ onClose, groupId, chosen, catalogue, onChoose }: Omit<Prop
         ))}
       </div>
       <SearchSelect
-        label="Something else"
-        placeholder="Type a few letters"
+        label={say.somethingElse()}
+        placeholder={say.typeAFewLetters()}
         disabled={full}
         value={null}
         data={byStage(possible.filter((item) => !checks.includes(item.id)))}
@@ -70,7 +71,7 @@ function ChecksForm({ onClose, groupId, chosen, catalogue, onChoose }: Omit<Prop
           onClose();
         }}
       >
-        Look at {checks.length === 1 ? 'this' : 'these'}
+        {say.lookAtThis({ count: checks.length })}
       </Button>
     </div>
   );

@@ -10,6 +10,7 @@ import { todayQuery } from '../api/queries';
 import { Dialog } from '../components/Dialog';
 import { INSTRUMENT_WORDS } from '../words/words';
 import css from './GroupDialog.module.css';
+import * as say from '../messages/compiled/class';
 
 interface Props {
   opened: boolean;
@@ -21,7 +22,7 @@ interface Props {
 /** Name and players of a group. */
 export function GroupDialog({ opened, onClose, group }: Props) {
   return (
-    <Dialog opened={opened} onClose={onClose} title={group ? 'Change the group' : 'New group'}>
+    <Dialog opened={opened} onClose={onClose} title={group ? say.changeTheGroup() : say.newGroup()}>
       <GroupForm group={group} onClose={onClose} />
     </Dialog>
   );
@@ -73,7 +74,7 @@ function GroupForm({ group, onClose }: Omit<Props, 'opened'>) {
       }}
     >
       <TextInput
-        label="Name of the group"
+        label={say.nameOfTheGroup()}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
         maxLength={80}
@@ -87,7 +88,7 @@ function GroupForm({ group, onClose }: Omit<Props, 'opened'>) {
         </p>
       )}
       <Checkbox.Group
-        label="Players"
+        label={say.players()}
         value={players.map(String)}
         onChange={(chosen) => setPlayers(chosen.map(Number))}
       >
@@ -104,11 +105,11 @@ function GroupForm({ group, onClose }: Omit<Props, 'opened'>) {
       </Checkbox.Group>
       <div className={css.actions}>
         <Button type="submit" loading={save.isPending}>
-          Keep
+          {say.keep()}
         </Button>
         {group && (
           <Button variant="subtle" onClick={() => remove.mutate(group.id)}>
-            Remove the group; players and lessons stay
+            {say.removeTheGroupPlayersAnd()}
           </Button>
         )}
       </div>

@@ -8,6 +8,8 @@ import { groupsQuery } from '../api/classQueries';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
 import css from './GroupsPage.module.css';
+import * as say from '../messages/compiled/class';
+import { beside } from '../words/lists';
 
 const GroupDialog = late(async () => (await import('./GroupDialog')).GroupDialog);
 
@@ -23,14 +25,14 @@ export function GroupsPage() {
   if (!groups.data) return null;
   return (
     <>
-      <PageHead title="Class" isOld={groups.isError} />
+      <PageHead title={say.classWord()} isOld={groups.isError} />
       <div className={css.page}>
-        <p>Look at one to three things across a whole group, and see whose hand needs you first.</p>
+        <p>{say.lookAtOneToThree()}</p>
         <ul className={css.list}>
           {groups.data.map((group) => (
             <li key={group.id}>
               <Link href={`/class/${group.id}`}>{group.name}</Link>
-              <span className="quiet">{group.names.join(', ') || 'nobody yet'}</span>
+              <span className="quiet">{beside(group.names) || say.nobodyYet()}</span>
             </li>
           ))}
         </ul>
@@ -39,10 +41,10 @@ export function GroupsPage() {
             variant={groups.data.length === 0 ? 'filled' : 'default'}
             onClick={() => setMaking(true)}
           >
-            New group
+            {say.newGroup()}
           </Button>{' '}
           <Button variant="default" onClick={() => setBringing(true)}>
-            Bring in a class
+            {say.bringInAClass()}
           </Button>
         </div>
         {bringing && <RosterDialog onClose={() => setBringing(false)} />}

@@ -8,19 +8,21 @@ import { Dialog } from '../components/Dialog';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { TakeFile } from '../components/TakeFile';
 import css from './RosterDialog.module.css';
+import * as say from '../messages/compiled/class';
+import { beside } from '../words/lists';
 
 const COLUMN_WORDS: Record<string, string> = {
   name: 'name',
   instrument: 'instrument',
-  birth_year: 'year of birth',
+  birth_year: say.yearOfBirth(),
   level: 'level',
-  lesson: 'lesson time',
+  lesson: say.lessonTime(),
 };
 
 /** A whole class from a pasted list or a CSV file; it says what each line will do before it does. */
 export function RosterDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog opened onClose={onClose} title="Bring in a class" wide>
+    <Dialog opened onClose={onClose} title={say.bringInAClass()} wide>
       <RosterForm onClose={onClose} />
     </Dialog>
   );
@@ -62,15 +64,15 @@ function RosterForm({ onClose }: { onClose: () => void }) {
       }}
     >
       <TextInput
-        label="Name of the group"
+        label={say.nameOfTheGroup()}
         maxLength={80}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <label className={css.list}>
-        A player a line: name, instrument, year of birth, level, lesson (Mon 15:30)
+        {say.aPlayerALineName()}
         <textarea
-          placeholder={'Ada Lindt, violin, 2016\nBo Marsh, cello, 2015'}
+          placeholder={say.adaLindtViolin2016Bo()}
           rows={6}
           value={text}
           onChange={(event) => change(event.currentTarget.value)}
@@ -91,7 +93,7 @@ function RosterForm({ onClose }: { onClose: () => void }) {
           accept=".csv,.txt,text/csv,text/plain"
           onFile={(file) => void file.text().then(change)}
         >
-          From a CSV file
+          {say.fromACsvFile()}
         </TakeFile>
         <Button
           variant={isGood ? 'default' : 'filled'}
@@ -99,11 +101,11 @@ function RosterForm({ onClose }: { onClose: () => void }) {
           loading={look.isPending}
           onClick={() => look.mutate(text)}
         >
-          See what it will do
+          {say.seeWhatItWillDo()}
         </Button>
         {isGood && (
           <Button type="submit" disabled={!isReady} loading={bring.isPending}>
-            Bring in {rows.length} {rows.length === 1 ? 'player' : 'players'}
+            {say.bringInPlayer({ count: rows.length })}
           </Button>
         )}
       </div>
@@ -116,9 +118,9 @@ function Preview({ rows }: { rows: Schemas['RosterRowOut'][] }) {
     <table className={css.rows}>
       <thead>
         <tr>
-          <th scope="col">Line</th>
-          <th scope="col">Player</th>
-          <th scope="col">What it does</th>
+          <th scope="col">{say.line()}</th>
+          <th scope="col">{say.player()}</th>
+          <th scope="col">{say.whatItDoes()}</th>
         </tr>
       </thead>
       <tbody>
@@ -126,9 +128,12 @@ function Preview({ rows }: { rows: Schemas['RosterRowOut'][] }) {
           <tr key={row.line}>
             <td>{row.line}</td>
             <td>
-              {row.name}, {INSTRUMENT_WORDS[row.instrument] ?? row.instrument}
-              {row.birth_year && `, born ${row.birth_year}`}
-              {row.lesson && `, ${row.lesson}`}
+              {beside([
+                row.name,
+                INSTRUMENT_WORDS[row.instrument] ?? row.instrument,
+                row.birth_year ? say.born({ year: row.birth_year }) : null,
+                row.lesson,
+              ])}
             </td>
             <td>{whatItDoes(row)}</td>
           </tr>
@@ -144,11 +149,11 @@ function whatItDoes({ problems, is_known }: Schemas['RosterRowOut']) {
     const words = told.map(([column, problem]) => `${COLUMN_WORDS[column] ?? column}: ${problem}`);
     return <strong>{words.join('; ')}</strong>;
   }
-  return is_known ? 'is here already, joins the group' : 'a new player';
+  return is_known ? say.isHereAlreadyJoinsThe() : say.aNewPlayer();
 }
 
 function wordsOf(error: Error): string {
-  if (!(error instanceof ApiError)) return 'No connection to Jolf. Try again.';
+  if (!(error instanceof ApiError)) return say.noConnectionToJolfTry();
   const [first] = error.fields;
   return first ? `${first.field}: ${first.problem}` : error.message;
 }

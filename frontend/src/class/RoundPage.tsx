@@ -13,6 +13,9 @@ import { useKeys } from '../components/useKeys';
 import { CheckPair } from '../drawings/PairPicture';
 import { Beat } from './Beat';
 import css from './RoundPage.module.css';
+import * as say from '../messages/compiled/class';
+import { Rich } from '../messages/Rich';
+import { listed } from '../words/lists';
 
 type Round = Schemas['RoundOut'];
 type Pair = Schemas['RoundPairOut'];
@@ -32,13 +35,13 @@ export function RoundPage() {
   return (
     <>
       <PageHead
-        title="A round"
+        title={say.aRound()}
         about={round.data.name}
         href={`/class/${id}`}
         isOld={round.isError}
       />
       {checks.length === 0 || round.data.pairs.length === 0 ? (
-        <p className={css.none}>Choose one to three things to look at across the group first.</p>
+        <p className={css.none}>{say.chooseOneToThreeThings()}</p>
       ) : (
         <Turns round={round.data} checks={checks} />
       )}
@@ -64,9 +67,13 @@ function Turns({ round, checks }: { round: Round; checks: Check[] }) {
   const swaps = turn + 1 < turns;
   return (
     <div className={css.page}>
-      <section className={css.watch} aria-label="What to watch">
+      <section className={css.watch} aria-label={say.whatToWatch()}>
         <p className={css.of}>
-          {`Look ${Math.floor(at / turns) + 1} of ${checks.length}`}, {TURN_WORDS[turn]}
+          {say.lookOf({
+            at: Math.floor(at / turns) + 1,
+            count: checks.length,
+            turn: TURN_WORDS[turn] ?? '',
+          })}
         </p>
         <h2>{check.child || check.label}</h2>
         <CheckPair
@@ -76,30 +83,30 @@ function Turns({ round, checks }: { round: Round; checks: Check[] }) {
           width="min(20rem, 44%)"
         />
         <p className={css.sign}>
-          I saw it: <strong>{check.means.at(1) ?? check.label}</strong>
+          {say.iSawIt()} <strong>{check.means.at(1) ?? check.label}</strong>
         </p>
         <Beat />
       </section>
-      <section className={css.pairs} aria-label="Who watches whom">
+      <section className={css.pairs} aria-label={say.whoWatchesWhom()}>
         <ul>
           {pairs.map((pair) => (
             <Answer key={pair.watched} pair={pair} check={check.id} round={round} />
           ))}
         </ul>
         {round.resting.length > 0 && (
-          <p className={css.resting}>They listen: {round.resting.join(', ')}.</p>
+          <p className={css.resting}>{say.theyListen({ resting: listed(round.resting) })}</p>
         )}
       </section>
       <div className={css.foot}>
         <NextAction isNext onClick={() => go(1)}>
-          {swaps ? 'Swap' : isLast ? 'Done' : 'Next look'}
+          {swaps ? say.swap() : isLast ? say.done() : say.nextLook()}
         </NextAction>
       </div>
     </div>
   );
 }
 
-const TURN_WORDS = ['the first half plays', 'the other half plays', 'the third plays'];
+const TURN_WORDS = [say.theFirstHalfPlays(), say.theOtherHalfPlays(), say.theThirdPlays()];
 
 interface AnswerProps {
   pair: Pair;
@@ -126,8 +133,15 @@ function Answer({ pair, check, round }: AnswerProps) {
   return (
     <li>
       <span>
-        <strong>{pair.watched_name}</strong> plays
-        <small>{pair.watcher_name} watches</small>
+        <Rich
+          says={say.playsWatches({
+            watchedName: pair.watched_name,
+            watcherName: pair.watcher_name,
+          })}
+          as={{
+            small: (words) => <small>{words}</small>,
+          }}
+        />
       </span>
       {([false, true] as const).map((saw) => (
         <button
@@ -137,10 +151,20 @@ function Answer({ pair, check, round }: AnswerProps) {
           aria-pressed={now === saw}
           onClick={() => tell.mutate(now === saw ? null : saw)}
         >
-          {saw ? 'I saw it' : 'I did not'}
-          <span className="sr-only">
-            , {pair.watcher_name} says of {pair.watched_name}
-          </span>
+          <Rich
+            says={
+              saw
+                ? say.iSawItSaysOf({
+                    watcherName: pair.watcher_name,
+                    watchedName: pair.watched_name,
+                  })
+                : say.iDidNotSaysOf({
+                    watcherName: pair.watcher_name,
+                    watchedName: pair.watched_name,
+                  })
+            }
+            as={{ span: (words) => <span className="sr-only">{words}</span> }}
+          />
         </button>
       ))}
       {tell.error && <em role="alert">{tell.error.message}</em>}
@@ -151,17 +175,15 @@ function Answer({ pair, check, round }: AnswerProps) {
 function Done({ round, onBack }: { round: Round; onBack: () => void }) {
   return (
     <div className={css.done}>
-      <h2>The round is over</h2>
+      <h2>{say.theRoundIsOver()}</h2>
       <p>
         {round.next_up.length > 0
-          ? `Look yourself at: ${round.next_up.join(', ')}.`
-          : 'Nobody saw anything that asks for you.'}
+          ? say.lookYourselfAt({ nextUp: listed(round.next_up) })
+          : say.nobodySawAnythingThatAsks()}
       </p>
-      <p className="quiet">
-        What partners saw is no grade. It stands on each player’s page, apart from what you saw.
-      </p>
+      <p className="quiet">{say.whatPartnersSawIsNo()}</p>
       <button type="button" className={touch.button} onClick={onBack}>
-        Back to the last look
+        {say.backToTheLastLook()}
       </button>
     </div>
   );

@@ -9,6 +9,8 @@ import { Problem } from '../components/Problem';
 import touch from '../components/touch.module.css';
 import { WordChoice } from '../components/WordChoice';
 import css from './SheetsDialog.module.css';
+import * as say from '../messages/compiled/class';
+import { listed } from '../words/lists';
 
 interface Props {
   groupId: number;
@@ -18,7 +20,7 @@ interface Props {
 /** Every player's own sheet in one print. */
 export function SheetsDialog({ groupId, onClose }: Props) {
   return (
-    <Dialog opened onClose={onClose} title="Sheets for all">
+    <Dialog opened onClose={onClose} title={say.sheetsForAll()}>
       <SheetsForm groupId={groupId} />
     </Dialog>
   );
@@ -34,21 +36,20 @@ function SheetsForm({ groupId }: Pick<Props, 'groupId'>) {
   const { printed, without } = query.data;
   const paper = PAPERS.find((each) => each.id === chosen) ?? A4;
   const address = `/api/groups/${groupId}/sheets.pdf?${paperAsked({ ...paper.as, helper })}`;
-  if (printed.length === 0)
-    return <p>Nobody in this group has a week yet. Give one in a lesson.</p>;
+  if (printed.length === 0) return <p>{say.nobodyInThisGroupHas()}</p>;
   return (
     <div className={css.form}>
       <p>
-        <strong>In one print:</strong> {printed.join(', ')}.
+        <strong>{say.inOnePrint()}</strong> {listed(printed)}.
       </p>
       {without.length > 0 && (
         <p className="quiet">
-          <strong>No week now:</strong> {without.join(', ')}.
+          <strong>{say.noWeekNow()}</strong> {listed(without)}.
         </p>
       )}
       <WordChoice
         className={css.papers}
-        label="Paper"
+        label={say.paper()}
         choices={PAPERS}
         chosen={chosen}
         onChoose={setChosen}
@@ -59,10 +60,10 @@ function SheetsForm({ groupId }: Pick<Props, 'groupId'>) {
         aria-pressed={helper}
         onClick={() => setHelper(!helper)}
       >
-        Each with a page for a helper
+        {say.eachWithAPageFor()}
       </button>
       <Button component="a" href={address} target="_blank" rel="noreferrer">
-        Open the PDF
+        {say.openThePdf()}
       </Button>
     </div>
   );

@@ -19,6 +19,7 @@ import { leftToGrade, nextPlayer } from './sweepGrades';
 import { SweepRow } from './SweepRow';
 import css from './Sweep.module.css';
 import type { SweepHandle } from './useSweep';
+import * as say from '../messages/compiled/class';
 
 interface Props {
   check: Evidence;
@@ -79,7 +80,7 @@ export function Sweep({ check, checks, handle, onTurn }: Props) {
   });
   return (
     <div className={`${screen.screen} ${css.screen}`}>
-      <section className={`${screen.left} ${css.left}`} aria-label="Sweep">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.sweep()}>
         <Scale check={check} instrument={sweep.rows[0]?.player.instrument ?? 'vn'} />
         <Scroll className={css.rows}>
           <ul>
@@ -105,7 +106,7 @@ export function Sweep({ check, checks, handle, onTurn }: Props) {
           {rest && <Key name="o" />}
         </button>
         <NextAction isNext={left.length === 0} onClick={goOn}>
-          {isLast ? 'Done' : 'Next check'}
+          {isLast ? say.done() : say.nextCheck()}
         </NextAction>
       </div>
     </div>
@@ -113,8 +114,8 @@ export function Sweep({ check, checks, handle, onTurn }: Props) {
 }
 
 function restWords(left: number, all: number): string {
-  if (left === 0) return 'All seen';
-  return `${left === all ? 'Everybody' : 'All the others'}: not there`;
+  if (left === 0) return say.allSeen();
+  return left === all ? say.everybodyNotThere() : say.allTheOthersNotThere();
 }
 
 /** What is looked at, and its four grades with their pictures above their columns. */
@@ -146,10 +147,8 @@ function Closer({ sweep, checks }: CloserProps) {
   const start = useStartLesson();
   return (
     <section className={`${screen.right} ${css.closer}`} aria-labelledby="closer">
-      <h2 id="closer">Look closer at</h2>
-      {sweep.closer.length === 0 && (
-        <p className="quiet">Nobody so far. Clear findings and new ones will stand here.</p>
-      )}
+      <h2 id="closer">{say.lookCloserAt()}</h2>
+      {sweep.closer.length === 0 && <p className="quiet">{say.nobodySoFarClearFindings()}</p>}
       <ol>
         {sweep.closer.map((each) => {
           const name = sweep.rows.find((row) => row.player.id === each.player)?.player.name ?? '';
@@ -158,12 +157,13 @@ function Closer({ sweep, checks }: CloserProps) {
             <li key={each.player}>
               <button type="button" onClick={() => start.mutate(each.player)}>
                 <strong>
-                  <span className="sr-only">Look closer at </span>
+                  <span className="sr-only">{say.lookCloserAt()} </span>
                   {name}
                 </strong>
                 <small>
-                  {gradeWord(each.grade)}: {label.toLowerCase()}
-                  {each.is_more && ', more than last time'}
+                  {each.is_more
+                    ? say.moreThanLastTime({ grade: gradeWord(each.grade), label })
+                    : say.gradeOf({ grade: gradeWord(each.grade), label })}
                 </small>
               </button>
             </li>

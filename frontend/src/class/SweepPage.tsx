@@ -17,6 +17,7 @@ import { Sweep } from './Sweep';
 import { leftToGrade } from './sweepGrades';
 import css from './SweepPage.module.css';
 import { type SweepHandle, useSweep } from './useSweep';
+import * as say from '../messages/compiled/class';
 
 const ChecksDialog = late(async () => (await import('./ChecksDialog')).ChecksDialog);
 const GroupDialog = late(async () => (await import('./GroupDialog')).GroupDialog);
@@ -49,11 +50,11 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
     <div className={css.page}>
       <Head
         title={sweep.name}
-        about={`${sweep.rows.length} players`}
-        stepsAre="Which check"
+        about={say.playersOfCount({ count: sweep.rows.length })}
+        stepsAre={say.whichCheck()}
         steps={checks.map((check) => {
           const left = leftToGrade(sweep, check.id).length;
-          const told = left === 0 ? 'all seen' : `${left} to see`;
+          const told = left === 0 ? say.allSeenInside() : say.toSee({ left });
           return { id: check.id, words: check.label, done: left === 0, note: told };
         })}
         now={checks[at]?.id ?? ''}
@@ -62,28 +63,28 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
         <Saved did={undefined}>{savedWords(handle.queue)}</Saved>
         <KeysHere here="Class" />
       </Head>
-      <nav className={css.more} aria-label="More for this group">
+      <nav className={css.more} aria-label={say.moreForThisGroup()}>
         <button type="button" className={touch.word} onClick={() => setChoosing(true)}>
-          {checks.length === 0 ? 'Choose what to look at' : 'Other checks'}
+          {checks.length === 0 ? say.chooseWhatToLookAt() : say.otherChecks()}
         </button>
         <button type="button" className={touch.word} onClick={() => setPrinting(true)}>
-          Sheets for all
+          {say.sheetsForAll()}
         </button>
         <Link className={touch.word} href={`/letters?group=${sweep.id}`}>
-          Letters
+          {say.letters()}
         </Link>
         {checks.length > 0 && sweep.pairs.length > 0 && (
           <Link className={touch.word} href={`/class/${sweep.id}/cards`}>
-            Partner cards
+            {say.partnerCards()}
           </Link>
         )}
         {checks.length > 0 && sweep.pairs.length > 0 && (
           <Link className={touch.word} href={`/class/${sweep.id}/round`}>
-            A round in pairs
+            {say.aRoundInPairs()}
           </Link>
         )}
         <button type="button" className={touch.word} onClick={() => setChanging(true)}>
-          Change the group
+          {say.changeTheGroup()}
         </button>
       </nav>
       {checks[at] ? (
@@ -95,7 +96,7 @@ function SweepView({ catalogue, handle }: { catalogue: Catalogue; handle: SweepH
           onTurn={(by) => turnTo(at + by)}
         />
       ) : (
-        <p className={css.none}>Choose one to three things to look at across the group.</p>
+        <p className={css.none}>{say.chooseOneToThreeThingsTo()}</p>
       )}
       {choosing && (
         <ChecksDialog

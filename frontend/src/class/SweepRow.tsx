@@ -5,6 +5,7 @@ import { Fingers } from '../components/Fingers';
 import { GradeString } from '../components/GradeString';
 import { gradeWord, INSTRUMENT_WORDS, painSaid } from '../words/words';
 import css from './SweepRow.module.css';
+import * as say from '../messages/compiled/class';
 
 const GRADES = [0, 1, 2, 3];
 
@@ -33,7 +34,9 @@ export function SweepRow({ row, check, active, asks, onGrade, onFingers, onAsk }
     return (
       <li ref={here} className={css.row}>
         <Who row={row} />
-        <span className={css.none}>not on the {INSTRUMENT_WORDS[row.player.instrument]}</span>
+        <span className={css.none}>
+          {say.notOnThe({ instrument: INSTRUMENT_WORDS[row.player.instrument] ?? '' })}
+        </span>
       </li>
     );
   }
@@ -46,7 +49,9 @@ export function SweepRow({ row, check, active, asks, onGrade, onFingers, onAsk }
             key={grade}
             type="button"
             aria-pressed={now === grade}
-            aria-label={`${gradeWord(grade)}${before === grade ? ', as last time' : ''}`}
+            aria-label={
+              before === grade ? say.asLastTime({ grade: gradeWord(grade) }) : gradeWord(grade)
+            }
             title={grade > 0 ? check.means[grade - 1] : check.free}
             data-last={before === grade || undefined}
             onClick={(event) => {
@@ -59,14 +64,18 @@ export function SweepRow({ row, check, active, asks, onGrade, onFingers, onAsk }
         ))}
       </div>
       {isThere && (asks || fingers.length > 0) && (
-        <div className={css.fingers} role="group" aria-label={`${row.player.name}: which finger`}>
-          {fingers.length === 0 && <span className="sr-only">Which finger?</span>}
+        <div
+          className={css.fingers}
+          role="group"
+          aria-label={say.whichFinger({ name: row.player.name })}
+        >
+          {fingers.length === 0 && <span className="sr-only">{say.whichFingerAlone()}</span>}
           <Fingers chosen={fingers} hasKeys={asks} onChoose={onFingers} />
         </div>
       )}
       {isThere && !asks && fingers.length === 0 && (
         <button type="button" className={css.which} onClick={onAsk}>
-          which finger?
+          {say.whichFingerInside()}
         </button>
       )}
     </li>
@@ -78,9 +87,11 @@ function Who({ row }: { row: Schemas['SweepRowOut'] }) {
     <div className={css.who}>
       <strong>{row.player.name}</strong>
       {row.flag ? (
-        <span className={css.flag}>Stop: {row.flag.reasons[0]}. Does not play.</span>
+        <span className={css.flag}>
+          {say.stopDoesNotPlay({ reasons: row.flag.reasons[0] ?? '' })}
+        </span>
       ) : row.pain ? (
-        <span className={css.flag}>Hurt at home: {painSaid(row.pain.pain)}</span>
+        <span className={css.flag}>{say.hurtAtHome({ pain: painSaid(row.pain.pain) })}</span>
       ) : (
         <span className="quiet">{INSTRUMENT_WORDS[row.player.instrument]}</span>
       )}

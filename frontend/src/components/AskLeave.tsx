@@ -6,12 +6,14 @@ import { ApiError, client, problemWords, unwrap } from '../api/client';
 import { keptQuery } from '../api/queries';
 import css from './AskLeave.module.css';
 import { WordChoice } from './WordChoice';
+import * as say from '../messages/compiled/components';
+import { Rich } from '../messages/Rich';
 
 const BY = [
-  { id: 'parent', words: 'a parent' },
-  { id: 'player', words: 'the player' },
+  { id: 'parent', words: say.aParent() },
+  { id: 'player', words: say.thePlayer() },
 ] as const;
-const WHAT = { picture: 'pictures of the hand', sound: 'sounds of the playing' };
+const WHAT = { picture: say.picturesOfTheHand(), sound: say.soundsOfThePlaying() };
 
 type LeaveKind = keyof typeof WHAT;
 
@@ -47,26 +49,25 @@ export function AskLeave({ playerId, kind, onGiven }: Props) {
   return (
     <form
       className={css.asked}
-      aria-label="Leave to keep it"
+      aria-label={say.leaveToKeepIt()}
       onSubmit={(event) => {
         event.preventDefault();
         give.mutate();
       }}
     >
       <p>
-        <strong>Before the first is kept: who has said yes to keeping {WHAT[kind]}?</strong> Your
-        local rules say whom to ask. It can be withdrawn at any time, and all of it is erased then.
+        <Rich says={say.beforeTheFirstIsKept({ kind: WHAT[kind] })} />
       </p>
-      <WordChoice label="Who said yes" choices={BY} chosen={by} onChoose={setBy} />
+      <WordChoice label={say.whoSaidYes()} choices={BY} chosen={by} onChoose={setBy} />
       <TextInput
-        label="Name of who said yes"
+        label={say.nameOfWhoSaidYes()}
         maxLength={80}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       {give.error && <p role="alert">{problemWords(give.error)}</p>}
       <Button type="submit" loading={give.isPending}>
-        Note it and keep
+        {say.noteItAndKeep()}
       </Button>
     </form>
   );

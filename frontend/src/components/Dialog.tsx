@@ -2,6 +2,7 @@ import { type MouseEvent, type ReactNode, useId, useLayoutEffect, useRef } from 
 
 import css from './Dialog.module.css';
 import touch from './touch.module.css';
+import * as say from '../messages/compiled/components';
 
 const FIRST = '[data-autofocus], form input, form textarea, form select';
 
@@ -70,7 +71,7 @@ function Opened({ onClose, title, children, wide = false, isFirm = false }: Prop
           </h2>
           {!isFirm && (
             <button type="button" className={touch.word} onClick={onClose}>
-              Close
+              {say.close()}
             </button>
           )}
         </div>

@@ -1,6 +1,7 @@
 import { ALL_KEY, FINGER_KEYS, FINGERS, toggled } from '../words/fingers';
 import { gradeWord } from '../words/words';
 import css from './Fingers.module.css';
+import * as say from '../messages/compiled/components';
 
 interface Props {
   chosen: number[];
@@ -32,7 +33,11 @@ export function Fingers({
             type="button"
             className={css.finger}
             aria-pressed={chosen.includes(finger)}
-            aria-label={`Finger ${finger}${grade === undefined ? '' : `, ${gradeWord(grade)}`}`}
+            aria-label={
+              grade === undefined
+                ? say.finger({ finger })
+                : say.fingerOfFinger({ finger, grade: gradeWord(grade) })
+            }
             aria-keyshortcuts={hasKeys ? FINGER_KEYS[finger - 1] : undefined}
             data-graded={grade !== undefined || undefined}
             onClick={() => onChoose(toggled(isPreset ? [] : chosen, finger))}
@@ -48,7 +53,7 @@ export function Fingers({
         aria-keyshortcuts={hasKeys ? ALL_KEY : undefined}
         onClick={() => onChoose(isAll ? [] : FINGERS)}
       >
-        all
+        {say.all()}
       </button>
     </>
   );

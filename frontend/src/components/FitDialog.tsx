@@ -8,6 +8,7 @@ import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { reachQuery, setupsQuery } from '../api/queries';
 import { Dialog } from './Dialog';
 import css from './PlayerDialog.module.css';
+import * as say from '../messages/compiled/components';
 
 type Fit = Schemas['SetupIn'];
 
@@ -22,7 +23,7 @@ interface Props {
 /** How the instrument is fitted today, and the one thing that was changed. */
 export function FitDialog(props: Props) {
   return (
-    <Dialog opened onClose={props.onClose} title="Fit of the instrument" wide>
+    <Dialog opened onClose={props.onClose} title={say.fitOfTheInstrument()} wide>
       <FitForm {...props} />
     </Dialog>
   );
@@ -64,15 +65,15 @@ function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
       onSubmit={(event) => {
         event.preventDefault();
         const noNumber = wordsOf(tapes).find((word) => Number.isNaN(numberOf(word)));
-        setTapesProblem(noNumber === undefined ? null : `“${noNumber}” is no number`);
+        setTapesProblem(noNumber === undefined ? null : say.isNoNumber({ noNumber }));
         if (noNumber === undefined) save.mutate();
       }}
     >
       {save.error && wrong.length === 0 && <p role="alert">{save.error.message}</p>}
-      {words('change', 'What was changed: one thing')}
-      {words('size', 'Size of the instrument')}
+      {words('change', say.whatWasChangedOneThing())}
+      {words('size', say.sizeOfTheInstrument())}
       <NumberInput
-        label="String length, mm from nut to bridge"
+        label={say.stringLengthMmFromNut()}
         value={fit.string_length ?? ''}
         error={problem('string_length')}
         hideControls
@@ -82,30 +83,30 @@ function FitForm({ playerId, isHeldUp, last, onClose }: Props) {
       />
       {isHeldUp ? (
         <>
-          {words('pad', 'Pad or cloth: which, how high')}
-          {words('side', 'Chin rest: which side and shape')}
+          {words('pad', say.padOrClothWhichHow())}
+          {words('side', say.chinRestWhichSideAnd())}
         </>
       ) : (
         <>
-          {words('endpin', 'Endpin: how long')}
-          {words('seat', 'Seat or stool: how high')}
+          {words('endpin', say.endpinHowLong())}
+          {words('seat', say.seatOrStoolHowHigh())}
         </>
       )}
       <TextInput
-        label="Tapes, mm from the nut"
+        label={say.tapesMmFromTheNut()}
         value={tapes}
         error={tapesProblem ?? problem('tapes')}
         onChange={(event) => setTapes(event.currentTarget.value)}
       />
       <NumberInput
-        label="Weight, g, if known"
+        label={say.weightGIfKnown()}
         value={fit.weight ?? ''}
         error={problem('weight')}
         hideControls
         onChange={(value) => setFit({ ...fit, weight: typeof value === 'number' ? value : null })}
       />
       <Button type="submit" loading={save.isPending}>
-        Keep
+        {say.keep()}
       </Button>
     </form>
   );

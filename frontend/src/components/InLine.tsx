@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 
 import { beforeYou, onBeforeYou } from '../api/inLine';
 import css from './InLine.module.css';
+import * as say from '../messages/compiled/components';
 
 /** While others are measured and drawn first: how many, and that nothing needs to be done. */
 export function InLine() {
@@ -9,7 +10,7 @@ export function InLine() {
   if (before === 0) return null;
   return (
     <div role="status" className={`${css.told} no-print`}>
-      {before} before you. It goes on by itself.
+      {say.beforeYouItGoesOn({ before })}
     </div>
   );
 }

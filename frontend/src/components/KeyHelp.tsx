@@ -4,125 +4,141 @@ import { Link } from 'wouter';
 import { Dialog } from './Dialog';
 import css from './KeyHelp.module.css';
 import touch from './touch.module.css';
+import * as say from '../messages/compiled/components';
+
+/** What a part of the program is called; its name in English is its id, also to the pages of help. */
+const PART_WORDS: Record<string, string> = {
+  Everywhere: say.everywhere(),
+  Today: say.today(),
+  Player: say.player(),
+  Library: say.library(),
+  Piece: say.piece(),
+  Ask: say.ask(),
+  Look: say.look(),
+  Decide: say.decide(),
+  Give: say.give(),
+  Sheet: say.sheet(),
+  Class: say.classWord(),
+};
 
 const KEYS: [string, [string, string][]][] = [
   [
     'Everywhere',
     [
-      ['A L D G', 'ask, look, decide, give'],
-      ['P', 'the sheet'],
-      ['U', 'undo'],
-      ['/', 'the library, or the line to find somebody'],
-      ['?', 'this list'],
+      ['A L D G', say.askLookDecideGive()],
+      ['P', say.theSheet()],
+      ['U', say.undo()],
+      ['/', say.theLibraryOrTheLine()],
+      ['?', say.thisList()],
     ],
   ],
   [
     'Today',
     [
-      ['1 - 9', 'begin the lesson of the first, the second, ...'],
-      ['↑ ↓', 'open a lesson of the day'],
-      ['A', 'the one that is open: absent, or here after all'],
-      ['Esc', 'close it'],
-      ['Enter', 'begin the next lesson, or the one that is open'],
+      ['1 - 9', say.beginTheLessonOfThe()],
+      ['↑ ↓', say.openALessonOfThe()],
+      ['A', say.theOneThatIsOpen()],
+      ['Esc', say.closeIt()],
+      ['Enter', say.beginTheNextLessonOr()],
     ],
   ],
   [
     'Player',
     [
-      ['← → ↑ ↓', 'in the picture of the term: from mark to mark; Enter opens it'],
-      ['P', 'print'],
-      ['Enter', 'begin a lesson'],
+      ['← → ↑ ↓', say.inThePictureOfThe()],
+      ['P', say.print()],
+      ['Enter', say.beginALesson()],
     ],
   ],
   [
     'Library',
     [
-      ['↑ ↓', 'another entry'],
-      ['Esc', 'begin anew'],
-      ['Enter', 'look now, or give it, in the lesson at the stand'],
+      ['↑ ↓', say.anotherEntry()],
+      ['Esc', say.beginAnew()],
+      ['Enter', say.lookNowOrGiveIt()],
     ],
   ],
   [
     'Piece',
     [
-      ['P', 'other fingers'],
-      ['Enter', 'the open place into the week, or out of it'],
+      ['P', say.otherFingers()],
+      ['Enter', say.theOpenPlaceIntoThe()],
     ],
   ],
   [
     'Ask',
     [
-      ['↑ ↓', 'another question'],
-      ['0 1 2 3', 'gone, less, the same, more than last time'],
-      ['S N O', 'an exercise of last week: shown, not yet, it hurt'],
-      ['1 - 7', 'days that were practised, after a week on paper'],
-      ['1 - 9', 'a complaint; then its finger, 1 to 4'],
-      ['C', 'complaint: type a few letters'],
-      ['X', 'later, not asked, or go on'],
-      ['H', 'harder piece'],
-      ['W', 'all is well, and on to the look'],
-      ['Y', 'yes, something hurts'],
-      ['Enter', 'look'],
+      ['↑ ↓', say.anotherQuestion()],
+      ['0 1 2 3', say.goneLessTheSameMore()],
+      ['S N O', say.anExerciseOfLastWeek()],
+      ['1 - 7', say.daysThatWerePractisedAfter()],
+      ['1 - 9', say.aComplaintThenItsFinger()],
+      ['C', say.complaintTypeAFewLetters()],
+      ['X', say.laterNotAskedOrGo()],
+      ['H', say.harderPiece()],
+      ['W', say.allIsWellAndOn()],
+      ['Y', say.yesSomethingHurts()],
+      ['Enter', say.lookInside()],
     ],
   ],
   [
     'Look',
     [
-      ['0 1 2 3', 'grade: not there, slight, clear, strong'],
-      ['↑ ↓', 'another check'],
-      ['← →', 'another finger'],
-      ['X', 'cannot see it today'],
-      ['N', 'next look'],
-      ['T', 'try one thing'],
-      ['M', 'measure: a number, the ear, a picture, before and after'],
-      ['Enter, at the ear', 'record, done, take what was heard; 0 to 3 say otherwise'],
-      ['C', 'what speaks for and against'],
-      ['V', 'the hand as it should be, or as seen'],
-      ['R', 'tempo and reports'],
-      ['Enter', 'decide'],
+      ['0 1 2 3', say.gradeNotThereSlightClear()],
+      ['↑ ↓', say.anotherCheck()],
+      ['← →', say.anotherFinger()],
+      ['X', say.cannotSeeItToday()],
+      ['N', say.nextLook()],
+      ['T', say.tryOneThing()],
+      ['M', say.measureANumberTheEar()],
+      ['Enter', say.recordDoneTakeWhatWas()],
+      ['C', say.whatSpeaksForAndAgainst()],
+      ['V', say.theHandAsItShould()],
+      ['R', say.tempoAndReports()],
+      ['Enter', say.decideInside()],
     ],
   ],
   [
     'Decide',
     [
-      ['C', 'all causes'],
-      ['T', 'what would make it surer'],
-      ['V', 'the hand as it should be, or as seen'],
-      ['Esc', 'back to the focus'],
-      ['Enter', 'take the focus that is named'],
+      ['C', say.allCauses()],
+      ['T', say.whatWouldMakeItSurer()],
+      ['V', say.theHandAsItShould()],
+      ['Esc', say.backToTheFocus()],
+      ['Enter', say.takeTheFocusThatIs()],
     ],
   ],
   [
     'Give',
     [
-      ['↑ ↓', 'open an exercise'],
-      ['Esc', 'back to the week'],
-      ['← →', 'step down, step up'],
-      ['- +', 'less, more'],
-      ['1 - 7', 'a day of it on or off'],
-      ['X', 'take it out'],
-      ['M', 'make the week anew, when the focus has changed'],
-      ['Enter', 'give it and make the sheet'],
+      ['↑ ↓', say.openAnExercise()],
+      ['Esc', say.backToTheWeek()],
+      ['← →', say.stepDownStepUp()],
+      ['- +', say.lessMore()],
+      ['1 - 7', say.aDayOfItOn()],
+      ['X', say.takeItOut()],
+      ['M', say.makeTheWeekAnewWhen()],
+      ['Enter', say.giveItAndMakeThe()],
     ],
   ],
   [
     'Sheet',
     [
-      ['Enter', 'open the PDF'],
-      ['B', 'back to the lesson'],
-      ['N', 'next player'],
+      ['Enter', say.openThePdf()],
+      ['B', say.backToTheLesson()],
+      ['N', say.nextPlayer()],
     ],
   ],
   [
     'Class',
     [
-      ['0 1 2 3', 'grade, then the next player'],
-      ['F D S A', 'on the first to the fourth finger, as they lie under a left hand'],
-      ['G', 'on all fingers'],
-      ['O', 'all the others: not there'],
-      ['↑ ↓', 'another player'],
-      ['← →', 'another check'],
-      ['Enter', 'the next check'],
+      ['0 1 2 3', say.gradeThenTheNextPlayer()],
+      ['F D S A', say.onTheFirstToThe()],
+      ['G', say.onAllFingers()],
+      ['O', say.allTheOthersNotThere()],
+      ['↑ ↓', say.anotherPlayer()],
+      ['← →', say.anotherCheck()],
+      ['Enter', say.theNextCheck()],
     ],
   ],
 ];
@@ -139,12 +155,12 @@ export function KeyHelp({ opened, here, onClose }: Props) {
   const [all, setAll] = useState(here === null);
   const shown = KEYS.filter(([part]) => all || part === 'Everywhere' || part === here);
   return (
-    <Dialog opened={opened} onClose={onClose} title="Keys" wide>
-      <p>Single keys can be switched off at your desk.</p>
+    <Dialog opened={opened} onClose={onClose} title={say.keys()} wide>
+      <p>{say.singleKeysCanBeSwitched()}</p>
       <div className={css.keys}>
         {shown.map(([part, rows]) => (
           <section key={part}>
-            <h3>{part}</h3>
+            <h3>{PART_WORDS[part]}</h3>
             <dl>
               {rows.map(([keys, what]) => (
                 <div key={keys}>
@@ -163,11 +179,11 @@ export function KeyHelp({ opened, here, onClose }: Props) {
       <p className={css.more}>
         {!all && (
           <button type="button" className={touch.word} onClick={() => setAll(true)}>
-            All keys
+            {say.allKeys()}
           </button>
         )}
         <Link href={`/library?help=${here ?? 'Today'}`} className={touch.word} onClick={onClose}>
-          Help for this page
+          {say.helpForThisPage()}
         </Link>
       </p>
     </Dialog>

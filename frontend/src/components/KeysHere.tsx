@@ -3,6 +3,7 @@ import { useState } from 'react';
 import touch from './touch.module.css';
 import { late } from './late';
 import { useKeys } from './useKeys';
+import * as say from '../messages/compiled/components';
 
 const KeyHelp = late(async () => (await import('./KeyHelp')).KeyHelp);
 
@@ -15,7 +16,7 @@ export function KeysHere({ here }: { here: string | null }) {
       <button
         type="button"
         className={touch.square}
-        aria-label="Keys on this page"
+        aria-label={say.keysOnThisPage()}
         aria-keyshortcuts="?"
         onClick={() => setOpen(true)}
       >

@@ -4,6 +4,7 @@ import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { Dialog } from './Dialog';
+import * as say from '../messages/compiled/components';
 
 interface Props {
   playerId: number;
@@ -34,19 +35,19 @@ export function LiftFlag({ playerId, stop }: Props) {
   return (
     <>
       <Button variant="default" onClick={() => setOpened(true)}>
-        Lift with a note
+        {say.liftWithANote()}
       </Button>
-      <Dialog opened={opened} onClose={() => setOpened(false)} title="Lift the stop">
+      <Dialog opened={opened} onClose={() => setOpened(false)} title={say.liftTheStop()}>
         <form
           onSubmit={(event) => {
             event.preventDefault();
             lift.mutate();
           }}
         >
-          <p>Lifted for: {stop.reasons.join('; ')}. The two weeks after it ease off.</p>
+          <p>{say.liftedForTheTwoWeeks({ reasons: stop.reasons.join('; ') })}</p>
           <Textarea
-            label="What has changed, and who says so?"
-            placeholder="Seen by a physiotherapist; may play ten minutes a day."
+            label={say.whatHasChangedAndWho()}
+            placeholder={say.seenByAPhysiotherapistMay()}
             value={note}
             onChange={(event) => setNote(event.currentTarget.value)}
             error={lift.error ? (problem ?? lift.error.message) : undefined}
@@ -55,7 +56,7 @@ export function LiftFlag({ playerId, stop }: Props) {
             data-autofocus
           />
           <Button type="submit" mt="md" loading={lift.isPending}>
-            Lift the stop
+            {say.liftTheStop()}
           </Button>
         </form>
       </Dialog>

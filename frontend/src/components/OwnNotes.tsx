@@ -8,6 +8,8 @@ import field from './field.module.css';
 import css from './OwnNotes.module.css';
 import { SureButton } from './SureButton';
 import touch from './touch.module.css';
+import * as say from '../messages/compiled/components';
+import { Rich } from '../messages/Rich';
 
 type Note = Schemas['NoteOut'];
 
@@ -24,8 +26,8 @@ export function OwnNotes({ playerId, part }: Props) {
   const shown = { open, write: [], all: notes.all }[part ?? 'all'];
   if (part === 'open' && open.length === 0) return null;
   return (
-    <section className={css.notes} aria-label="To yourself">
-      {part && <h2>{part === 'open' ? 'To yourself, from last time' : 'For next time'}</h2>}
+    <section className={css.notes} aria-label={say.toYourself()}>
+      {part && <h2>{part === 'open' ? say.toYourselfFromLastTime() : say.forNextTime()}</h2>}
       {shown.length > 0 && (
         <ul>
           {shown.map((note) => (
@@ -82,8 +84,10 @@ function Line({ note, isBrief, notes }: { note: Note; isBrief: boolean; notes: N
       <span>
         <strong>{note.text}</strong>
         <small>
-          {note.kind === 'next' ? 'for next time' : 'a talk'}, {shortDate(note.on)}
-          {note.done_on && `, done ${shortDate(note.done_on)}`}
+          {note.kind === 'next'
+            ? say.forNextTimeOfOn({ on: shortDate(note.on) })
+            : say.aTalk({ on: shortDate(note.on) })}
+          {note.done_on && ` · ${say.done({ on: shortDate(note.done_on) })}`}
         </small>
       </span>
       {note.kind === 'next' && (
@@ -92,13 +96,19 @@ function Line({ note, isBrief, notes }: { note: Note; isBrief: boolean; notes: N
           className={touch.word}
           onClick={() => notes.settle.mutate({ id: note.id, done: isOpen })}
         >
-          {isOpen ? 'Done with' : 'Open again'}
-          <span className="sr-only">: {note.text}</span>
+          <Rich
+            says={isOpen ? say.doneWith({ text: note.text }) : say.openAgain({ text: note.text })}
+            as={{ span: (words) => <span className="sr-only">{words}</span> }}
+          />
         </button>
       )}
       {!isBrief && (
-        <SureButton sure="Yes, remove" of={note.text} onSure={() => notes.remove.mutate(note.id)}>
-          Remove
+        <SureButton
+          sure={say.yesRemove()}
+          of={note.text}
+          onSure={() => notes.remove.mutate(note.id)}
+        >
+          {say.remove()}
         </SureButton>
       )}
     </li>
@@ -119,25 +129,25 @@ function Write({ notes, isBrief }: { notes: Notes; isBrief: boolean }) {
     <form className={css.write} onSubmit={submit}>
       {!isBrief && (
         <select
-          aria-label="What kind of note"
+          aria-label={say.whatKindOfNote()}
           className={field.field}
           value={kind}
           onChange={(event) => setKind(event.currentTarget.value === 'talk' ? 'talk' : 'next')}
         >
-          <option value="next">For next time</option>
-          <option value="talk">A talk with a parent or the player</option>
+          <option value="next">{say.forNextTime()}</option>
+          <option value="talk">{say.aTalkWithAParent()}</option>
         </select>
       )}
       <input
-        aria-label={kind === 'next' ? 'A line for next time' : 'What was talked about'}
-        placeholder={kind === 'next' ? 'A line for next time' : 'What was talked about'}
+        aria-label={kind === 'next' ? say.aLineForNextTime() : say.whatWasTalkedAbout()}
+        placeholder={kind === 'next' ? say.aLineForNextTime() : say.whatWasTalkedAbout()}
         className={field.field}
         maxLength={600}
         value={text}
         onChange={(event) => setText(event.currentTarget.value)}
       />
       <button type="submit" className={touch.button} disabled={text.trim() === ''}>
-        Keep it
+        {say.keepIt()}
       </button>
     </form>
   );

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 
 import css from './PageFoot.module.css';
+import * as say from '../messages/compiled/components';
 
 interface Props {
   /** What comes next: a small line, its name, why. */
@@ -16,7 +17,7 @@ interface Props {
 /** The foot of a long page: what comes next, always at the lower edge, the action at the right. */
 export function PageFoot({ note, title, why, ways, children }: Props) {
   return (
-    <section className={css.foot} aria-label="What next">
+    <section className={css.foot} aria-label={say.whatNext()}>
       <div className={css.next}>
         {/* Until it is known nothing is said, so that no line moves. */}
         {title !== '' && (

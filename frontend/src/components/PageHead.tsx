@@ -12,11 +12,13 @@ import { SchemeButton } from './SchemeButton';
 import { Undelivered } from './Undelivered';
 import { useKeys } from './useKeys';
 import { usePageTitle } from './usePageTitle';
+import * as say from '../messages/compiled/components';
+import { Rich } from '../messages/Rich';
 
 const VIEWS = [
-  ['/class', 'Class'],
-  ['/library', 'Library'],
-  ['/desk', 'Desk'],
+  ['/class', say.classWord()],
+  ['/library', say.library()],
+  ['/desk', say.desk()],
 ] as const;
 
 interface Props {
@@ -44,11 +46,11 @@ export function PageHead({ title, tab, about, href, isOld = false }: Props) {
         <h1>{href ? <Link href={href}>{title}</Link> : title}</h1>
         {about && <span>{about}</span>}
         {/* There from the start, so that it is heard when it comes. */}
-        <em role="status">{isOld && 'as it was; no connection'}</em>
+        <em role="status">{isOld && say.asItWasNoConnection()}</em>
       </div>
       <div className={css.views}>
         <Undelivered />
-        <nav aria-label="Views">
+        <nav aria-label={say.views()}>
           {VIEWS.map(([address, words]) => (
             <Link
               key={address}
@@ -69,15 +71,15 @@ export function PageHead({ title, tab, about, href, isOld = false }: Props) {
 }
 
 const PARTS: [string, string][] = [
-  ['/pieces/', 'Piece'],
-  ['/players/', 'Player'],
-  ['/library', 'Library'],
-  ['/sheet', 'Sheet'],
+  ['/pieces/', say.piece()],
+  ['/players/', say.player()],
+  ['/library', say.library()],
+  ['/sheet', say.sheet()],
 ];
 
 /** The name of the page's keys in the list of them; null where it has none of its own. */
 function partOf(path: string): string | null {
-  if (path === '/') return 'Today';
+  if (path === '/') return say.today();
   return PARTS.find(([part]) => path.includes(part))?.[1] ?? null;
 }
 
@@ -95,7 +97,10 @@ function SignOutButton({ name }: { name: string }) {
         });
       }}
     >
-      <span className={css.who}>{name},&nbsp;</span>sign out
+      <Rich
+        says={say.signOut({ name })}
+        as={{ span: (words) => <span className={css.who}>{words}</span> }}
+      />
     </button>
   );
 }

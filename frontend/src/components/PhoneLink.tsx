@@ -7,6 +7,8 @@ import { linkQuery } from '../api/queries';
 import { Dialog } from './Dialog';
 import css from './PhoneLink.module.css';
 import touch from './touch.module.css';
+import * as say from '../messages/compiled/components';
+import { Rich } from '../messages/Rich';
 
 /** The private link of a player: a code for the phone's camera, the address, and ways to end it. */
 export function PhoneLink({
@@ -43,38 +45,37 @@ export function PhoneLink({
           if (address === null) make.mutate();
         }}
       >
-        For the phone
+        {say.forThePhone()}
       </button>
-      <Dialog opened={opened} onClose={() => setOpened(false)} title="The week on the phone">
+      <Dialog opened={opened} onClose={() => setOpened(false)} title={say.theWeekOnThePhone()}>
         {problem && <p role="alert">{problem.message}</p>}
         {address === null ? (
           <div className={css.link}>
-            <p>There is no link in use.</p>
-            <Button onClick={() => make.mutate()}>Make a link</Button>
+            <p>{say.thereIsNoLinkIn()}</p>
+            <Button onClick={() => make.mutate()}>{say.makeALink()}</Button>
           </div>
         ) : (
           <div className={css.link}>
-            <p>
-              Point the phone&rsquo;s camera at it, or copy the address. Whoever has it sees the
-              first name, the exercises and the music, nothing else. It shows the newest week, until
-              you end it or eight weeks after the last lesson. A new address ends the old one, and
-              what still waits on a phone under it.
-            </p>
+            <p>{say.pointThePhonesCameraAt()}</p>
             {query.data?.is_local && (
               <p>
-                <strong>This address works on this computer only.</strong> Start Jolf with{' '}
-                <code>serve --network</code> so that phones in the same network reach it.
+                <Rich
+                  says={say.thisAddressWorksOnThis()}
+                  as={{
+                    code: (words) => <code>{words}</code>,
+                  }}
+                />
               </p>
             )}
             <div
               className={css.code}
               role="img"
-              aria-label="The address as a code for the camera"
+              aria-label={say.theAddressAsACode()}
               // Drawn by our own server from its own address.
               dangerouslySetInnerHTML={{ __html: query.data?.code ?? '' }}
             />
             <TextInput
-              label="Address"
+              label={say.address()}
               readOnly
               value={address}
               onFocus={(event) => event.currentTarget.select()}
@@ -87,13 +88,13 @@ export function PhoneLink({
                 target="_blank"
                 rel="noreferrer"
               >
-                Open it here
+                {say.openItHere()}
               </Button>
               <Button variant="subtle" onClick={() => make.mutate()}>
-                New address
+                {say.newAddress()}
               </Button>
               <Button variant="subtle" onClick={() => revoke.mutate()}>
-                End this link
+                {say.endThisLink()}
               </Button>
             </div>
           </div>

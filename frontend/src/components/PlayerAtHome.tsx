@@ -4,13 +4,14 @@ import { useQuery } from '@tanstack/react-query';
 import { type Schemas } from '../api/client';
 import { catalogueQuery } from '../api/queries';
 import css from './PlayerDialog.module.css';
+import * as say from '../messages/compiled/components';
 
 export type Facts = Schemas['PlayerIn'];
 
 const HELP = [
-  { value: 'yes', label: 'yes' },
-  { value: 'no', label: 'no' },
-  { value: 'unknown', label: 'not known' },
+  { value: 'yes', label: say.yes() },
+  { value: 'no', label: say.no() },
+  { value: 'unknown', label: say.notKnown() },
 ];
 
 /** Who and what there is at home. */
@@ -26,7 +27,7 @@ export function AtHome({
   return (
     <>
       <div>
-        <span id="helper-label">Somebody helps at home</span>
+        <span id="helper-label">{say.somebodyHelpsAtHome()}</span>
         <SegmentedControl
           fullWidth
           size="md"
@@ -40,18 +41,18 @@ export function AtHome({
       </div>
       <Checkbox
         size="md"
-        label="Before and after practice the phone asks how the hand looks (five pictures)"
+        label={say.beforeAndAfterPracticeThe()}
         checked={facts.self_check ?? false}
         onChange={(event) => onChange({ self_check: event.currentTarget.checked })}
       />
       <Checkbox
         size="md"
-        label="A practice player, made for trying: nobody's record"
+        label={say.aPracticePlayerMadeFor()}
         checked={facts.is_practice ?? false}
         onChange={(event) => onChange({ is_practice: event.currentTarget.checked })}
       />
       <Checkbox.Group
-        label="Not at home"
+        label={say.notAtHome()}
         value={facts.missing ?? []}
         onChange={(missing) => onChange({ missing })}
       >

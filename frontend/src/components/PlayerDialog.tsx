@@ -13,6 +13,7 @@ import { INSTRUMENT_WORDS } from '../words/words';
 import { Dialog } from './Dialog';
 import { AtHome, type Facts, Optional } from './PlayerAtHome';
 import css from './PlayerDialog.module.css';
+import * as say from '../messages/compiled/components';
 
 const NOBODY: Facts = {
   name: '',
@@ -30,7 +31,15 @@ const NOBODY: Facts = {
   is_practice: false,
 };
 
-const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const WEEKDAYS = [
+  say.monday(),
+  say.tuesday(),
+  say.wednesday(),
+  say.thursday(),
+  say.friday(),
+  say.saturday(),
+  say.sunday(),
+];
 
 interface Props {
   opened: boolean;
@@ -45,7 +54,7 @@ export function PlayerDialog({ opened, onClose, player }: Props) {
     <Dialog
       opened={opened}
       onClose={onClose}
-      title={player ? `About ${player.facts.name}` : 'New player'}
+      title={player ? say.about({ name: player.facts.name }) : say.newPlayer()}
       wide
     >
       <PlayerForm player={player} onClose={onClose} />
@@ -87,38 +96,42 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
     >
       {save.error && wrong.length === 0 && <p role="alert">{save.error.message}</p>}
       <TextInput
-        label="Name"
+        label={say.name()}
         value={facts.name}
         error={problem('name')}
         onChange={(event) => set({ name: event.currentTarget.value })}
         data-autofocus
       />
       <NativeSelect
-        label="Instrument"
+        label={say.instrument()}
         value={facts.instrument}
         error={problem('instrument')}
         data={Object.entries(INSTRUMENT_WORDS).map(([value, label]) => ({ value, label }))}
         onChange={(event) => set({ instrument: event.currentTarget.value })}
       />
       <NativeSelect
-        label="Level"
+        label={say.level()}
         value={facts.level}
         error={problem('level')}
-        data={['beginner', 'intermediate', 'advanced']}
+        data={[
+          { value: 'beginner', label: say.beginner() },
+          { value: 'intermediate', label: say.intermediate() },
+          { value: 'advanced', label: say.advanced() },
+        ]}
         onChange={(event) => set({ level: event.currentTarget.value })}
       />
       <Optional
-        label="Year of birth"
+        label={say.yearOfBirth()}
         value={facts.birth_year ?? null}
         error={problem('birth_year')}
         onChange={(value) => set({ birth_year: value })}
       />
       <NativeSelect
-        label="Day of the lesson"
+        label={say.dayOfTheLesson()}
         value={facts.weekday == null ? '' : String(facts.weekday)}
         error={problem('weekday')}
         data={[
-          { value: '', label: 'none' },
+          { value: '', label: say.noDay() },
           ...WEEKDAYS.map((label, index) => ({ value: String(index), label })),
         ]}
         onChange={({ currentTarget: { value } }) =>
@@ -126,35 +139,35 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         }
       />
       <TextInput
-        label="Time of the lesson"
+        label={say.timeOfTheLesson()}
         type="time"
         value={facts.lesson_time ?? ''}
         error={problem('lesson_time')}
         onChange={(event) => set({ lesson_time: event.currentTarget.value || null })}
       />
       <TextInput
-        label="Piece now"
+        label={say.pieceNow()}
         value={facts.piece ?? ''}
         error={problem('piece')}
         onChange={(event) => set({ piece: event.currentTarget.value })}
       />
       <NumberInput
-        label="Hours of playing a day"
+        label={say.hoursOfPlayingADay()}
         value={facts.hours_a_day ?? 0}
         error={problem('hours_a_day')}
         step={0.5}
         onChange={(value) => set({ hours_a_day: typeof value === 'number' ? value : 0 })}
       />
       <Optional
-        label="Minutes a day for this work"
-        description="Left empty: five to fifteen, by level and age"
+        label={say.minutesADayForThis()}
+        description={say.leftEmptyFiveToFifteen()}
         value={facts.daily_minutes ?? null}
         error={problem('daily_minutes')}
         onChange={(value) => set({ daily_minutes: value })}
       />
       <AtHome facts={facts} onChange={set} />
       <Button type="submit" loading={save.isPending}>
-        Keep
+        {say.keep()}
       </Button>
     </form>
   );

@@ -4,6 +4,7 @@ import { Link, useLocation } from 'wouter';
 import { ApiError } from '../api/client';
 import css from './Problem.module.css';
 import touch from './touch.module.css';
+import * as say from '../messages/compiled/components';
 
 interface Props {
   error: Error;
@@ -18,20 +19,16 @@ export function Problem({ error, onRetry, isPart = false }: Props) {
   const Heading = isPart ? 'h2' : 'h1';
   return (
     <div className={css.problem} role="alert">
-      <Heading>{lost ? 'No connection to Jolf' : error.message}</Heading>
-      <p>
-        {lost
-          ? 'What you entered is kept on this computer and will be sent when the connection is back.'
-          : 'Nothing was changed.'}
-      </p>
+      <Heading>{lost ? say.noConnectionToJolf() : error.message}</Heading>
+      <p>{lost ? say.whatYouEnteredIsKept() : say.nothingWasChanged()}</p>
       <div className={css.actions}>
         {onRetry && (
           <button type="button" className={touch.main} onClick={onRetry}>
-            Try again
+            {say.tryAgain()}
           </button>
         )}
         <Link href="/" className={touch.button}>
-          Back to today
+          {say.backToToday()}
         </Link>
       </div>
     </div>
@@ -41,9 +38,9 @@ export function Problem({ error, onRetry, isPart = false }: Props) {
 export function NotFound() {
   return (
     <div className={css.problem}>
-      <h1>There is no such page</h1>
+      <h1>{say.thereIsNoSuchPage()}</h1>
       <Link href="/" className={touch.main}>
-        Back to today
+        {say.backToToday()}
       </Link>
     </div>
   );

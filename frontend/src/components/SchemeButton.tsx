@@ -2,6 +2,7 @@ import { useMantineColorScheme } from '@mantine/core';
 
 import touch from './touch.module.css';
 import { Sign } from './Sign';
+import * as say from '../messages/compiled/components';
 
 /** Light or dark. */
 export function SchemeButton() {
@@ -13,7 +14,7 @@ export function SchemeButton() {
     <button
       type="button"
       className={touch.square}
-      aria-label={dark ? 'Light page' : 'Dark page'}
+      aria-label={dark ? say.lightPage() : say.darkPage()}
       onClick={() => setColorScheme(dark ? 'light' : 'dark')}
     >
       <Sign name={dark ? 'sun' : 'moon'} size={22} />

@@ -1,7 +1,8 @@
 import css from './Sure.module.css';
 import string from './string.module.css';
+import * as say from '../messages/compiled/components';
 
-const WORDS = ['unlikely', 'possible', 'likely', 'very likely'];
+const WORDS = ['unlikely', 'possible', 'likely', say.veryLikely()];
 const WIDTH = 104;
 const HEIGHT = 20;
 const END = 8;

@@ -1,4 +1,5 @@
 import type { SheetPaper } from '../api/queries';
+import * as say from '../messages/compiled/components';
 
 /** What a sheet can be printed on. */
 export interface PaperChoice {
@@ -10,9 +11,9 @@ export interface PaperChoice {
 export const A4: PaperChoice = { id: 'a4', words: 'A4', as: { paper: 'a4', large: false } };
 export const PAPERS: PaperChoice[] = [
   A4,
-  { id: 'letter', words: 'US Letter', as: { paper: 'us-letter', large: false } },
-  { id: 'a4-large', words: 'A4, large print', as: { paper: 'a4', large: true } },
-  { id: 'letter-large', words: 'US Letter, large print', as: { paper: 'us-letter', large: true } },
+  { id: 'letter', words: say.usLetter(), as: { paper: 'us-letter', large: false } },
+  { id: 'a4-large', words: say.a4LargePrint(), as: { paper: 'a4', large: true } },
+  { id: 'letter-large', words: say.usLetterLargePrint(), as: { paper: 'us-letter', large: true } },
 ];
 
 /** As the address of a PDF asks for it. */

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
+import * as say from '../messages/compiled/components';
 
-const BUTTON = 'button, a, [role="button"]';
+const BUTTON = say.buttonARoleButton();
 const DIALOG = 'dialog, [role="dialog"]';
 
 /** What finger or mouse touched gives its focus back, so that Enter is the next action and nothing

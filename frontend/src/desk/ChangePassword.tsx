@@ -6,9 +6,10 @@ import { useState } from 'react';
 
 import { ApiError, client, unwrapEmpty } from '../api/client';
 import css from './DeskPage.module.css';
+import * as say from '../messages/compiled/desk';
 
 // The eye in the field is for a finger, too.
-const TOGGLE = { style: { minHeight: 44, minWidth: 44 } };
+const TOGGLE = { 'aria-label': say.showIt(), style: { minHeight: 44, minWidth: 44 } };
 
 /** A new password for who knows the present one. */
 export function ChangePassword() {
@@ -32,7 +33,7 @@ export function ChangePassword() {
       }}
     >
       <PasswordInput
-        label="Present password"
+        label={say.presentPassword()}
         size="lg"
         visibilityToggleButtonProps={TOGGLE}
         autoComplete="current-password"
@@ -41,7 +42,7 @@ export function ChangePassword() {
         error={problemOf('old')}
       />
       <PasswordInput
-        label="New password"
+        label={say.newPassword()}
         size="lg"
         visibilityToggleButtonProps={TOGGLE}
         autoComplete="new-password"
@@ -50,13 +51,13 @@ export function ChangePassword() {
         error={problemOf('new')}
       />
       <PasswordInput
-        label="The new one again"
+        label={say.theNewOneAgain()}
         size="lg"
         visibilityToggleButtonProps={TOGGLE}
         autoComplete="new-password"
         value={again}
         onChange={(event) => setAgain(event.currentTarget.value)}
-        error={differs ? 'These are two different passwords.' : undefined}
+        error={differs ? say.theseAreTwoDifferentPasswords() : undefined}
       />
       <Button
         type="submit"
@@ -64,11 +65,9 @@ export function ChangePassword() {
         loading={change.isPending}
         disabled={old === '' || fresh === '' || fresh !== again}
       >
-        Change the password
+        {say.changeThePassword()}
       </Button>
-      {change.isSuccess && (
-        <p role="status">Changed. Your other devices will ask for the new one.</p>
-      )}
+      {change.isSuccess && <p role="status">{say.changedYourOtherDevicesWill()}</p>}
       {change.error && problems.length === 0 && <p role="alert">{change.error.message}</p>}
     </form>
   );

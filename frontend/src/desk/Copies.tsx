@@ -4,6 +4,9 @@ import { client, unwrap } from '../api/client';
 import { copiesQuery, deskQuery } from '../api/deskQueries';
 import touch from '../components/touch.module.css';
 import css from './Studio.module.css';
+import * as say from '../messages/compiled/desk';
+import { Rich } from '../messages/Rich';
+import { LOCALE } from '../words/lists';
 
 /** Copies of the whole studio that lie beside it; one more by a touch. */
 export function Copies() {
@@ -19,23 +22,20 @@ export function Copies() {
   const problem = make.error ?? copies.error;
   return (
     <section>
-      <h2>Copies of the studio</h2>
+      <h2>{say.copiesOfTheStudio()}</h2>
       {copies.data?.is_due && (
         <p>
-          <strong>The newest copy is older than a month, or there is none.</strong>
+          <strong>{say.theNewestCopyIsOlder()}</strong>
         </p>
       )}
-      <p className="quiet">
-        A copy holds every player of every teacher here, and stays on this computer: put one
-        somewhere else from time to time, where only you can read it.
-      </p>
+      <p className="quiet">{say.aCopyHoldsEveryPlayer()}</p>
       <button
         type="button"
         className={touch.button}
         disabled={make.isPending}
         onClick={() => make.mutate()}
       >
-        {make.isPending ? 'Copying …' : 'Make a copy now'}
+        {make.isPending ? say.copying() : say.makeACopyNow()}
       </button>
       {problem && <p role="alert">{problem.message}</p>}
       {copies.data && (
@@ -43,15 +43,17 @@ export function Copies() {
           <ul className={css.rows}>
             {copies.data.copies.map((copy) => (
               <li key={copy.made}>
-                <strong>{new Date(copy.made).toLocaleString('en-GB', WHEN)}</strong>
-                <span>{copy.is_made_here ? 'made here' : 'before an update or a restore'}</span>
-                <span>{copy.megabytes} MB</span>
+                <strong>{new Date(copy.made).toLocaleString(LOCALE, WHEN)}</strong>
+                <span>{copy.is_made_here ? say.madeHere() : say.beforeAnUpdateOrA()}</span>
+                <span>{say.mb({ megabytes: copy.megabytes })}</span>
               </li>
             ))}
           </ul>
           <p className="quiet">
-            They lie in <code>{copies.data.folder}</code>. To go back to one, stop the studio and
-            run <code>./jolf restore</code> with its file; what is there now is put aside first.
+            <Rich
+              says={say.theyLieInToGo({ folder: copies.data.folder })}
+              as={{ code: (words) => <code>{words}</code>, code2: (words) => <code>{words}</code> }}
+            />
           </p>
         </>
       )}

@@ -13,10 +13,15 @@ import { WayChoices } from '../components/WayChoices';
 import css from './DeskPage.module.css';
 import { Habits } from './Habits';
 import { HandTone } from './HandTone';
-import { Helped } from './Helped';
-import { Learning } from './Learning';
 import { Numbers, type PartProps } from './Numbers';
-import { WhatIsKept } from './WhatIsKept';
+import * as say from '../messages/compiled/desk';
+import { Rich } from '../messages/Rich';
+
+const WhatIsKept = late(async () => (await import('./WhatIsKept')).WhatIsKept);
+
+const Learning = late(async () => (await import('./Learning')).Learning);
+
+const Helped = late(async () => (await import('./Helped')).Helped);
 
 const Copies = late(async () => (await import('./Copies')).Copies);
 
@@ -29,23 +34,23 @@ const People = late(async () => (await import('./People')).People);
 const ChangePassword = late(async () => (await import('./ChangePassword')).ChangePassword);
 
 const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }[] = [
-  { id: 'way', name: 'Your way of teaching', part: Ways },
+  { id: 'way', name: say.yourWayOfTeaching(), part: Ways },
   {
     id: 'shown',
-    name: 'What your own lessons have shown',
+    name: say.whatYourOwnLessonsHave(),
     part: ({ desk, onSaved }) => <Learning learning={desk.learning} onSaved={onSaved} />,
   },
-  { id: 'change', name: 'What went before a change', part: () => <Helped /> },
-  { id: 'glance', name: 'The studio at a glance', part: () => <Glance /> },
-  { id: 'numbers', name: 'From numbers to grades', part: Numbers },
+  { id: 'change', name: say.whatWentBeforeAChange(), part: () => <Helped /> },
+  { id: 'glance', name: say.theStudioAtAGlance(), part: () => <Glance /> },
+  { id: 'numbers', name: say.fromNumbersToGrades(), part: Numbers },
   {
     id: 'hands',
-    name: 'How hands are drawn',
+    name: say.howHandsAreDrawn(),
     part: ({ desk, onSaved }) => <HandTone tone={desk.hand_tone} onSaved={onSaved} />,
   },
   {
     id: 'keys',
-    name: 'Keys, days, holidays',
+    name: say.keysDaysHolidays(),
     part: (props) => (
       <>
         <Habits {...props} />
@@ -53,15 +58,15 @@ const PARTS: { id: string; name: string; part: (props: PartProps) => ReactNode }
       </>
     ),
   },
-  { id: 'kept', name: 'Pictures and sounds', part: () => <WhatIsKept /> },
-  { id: 'table', name: 'All records as a table', part: Table },
-  { id: 'password', name: 'Your password', part: Password },
+  { id: 'kept', name: say.picturesAndSounds(), part: () => <WhatIsKept /> },
+  { id: 'table', name: say.allRecordsAsATable(), part: Table },
+  { id: 'password', name: say.yourPassword(), part: Password },
 ];
 
 // Of the studio as a whole, for its first teacher.
 const OWNERS: typeof PARTS = [
-  { id: 'copies', name: 'Copies of the studio', part: () => <Copies /> },
-  { id: 'people', name: 'Who teaches here', part: () => <People /> },
+  { id: 'copies', name: say.copiesOfTheStudio(), part: () => <Copies /> },
+  { id: 'people', name: say.whoTeachesHere(), part: () => <People /> },
 ];
 
 /** What a teacher sets once: each part a stop on one string, one of them open. */
@@ -77,12 +82,12 @@ export function DeskPage() {
     return <Problem error={desk.error} onRetry={() => void desk.refetch()} />;
   return (
     <>
-      <PageHead title="Your desk" isOld={desk.isError} />
+      <PageHead title={say.yourDesk()} isOld={desk.isError} />
       {desk.data && now && (
         <div className={css.page}>
           <div className={css.parts}>
             <StringChoice
-              label="Parts of the desk"
+              label={say.partsOfTheDesk()}
               choices={parts}
               chosen={now.id}
               onChoose={(part) => setParams({ part }, { replace: true })}
@@ -99,7 +104,7 @@ export function DeskPage() {
 
 function partsOf(desk: Schemas['DeskOut'] | undefined): typeof PARTS {
   if (!desk?.is_owner) return PARTS;
-  const due = desk.copy_is_due ? 'Copies of the studio: due' : '';
+  const due = desk.copy_is_due ? say.copiesOfTheStudioDue() : '';
   return [
     ...PARTS,
     ...OWNERS.map((each) => (each.id === 'copies' && due ? { ...each, name: due } : each)),
@@ -114,15 +119,12 @@ function Ways({ desk, onSaved }: PartProps) {
   });
   return (
     <section>
-      <h2>Your way of teaching</h2>
-      <p className="quiet">
-        None of these is right or wrong. A finding that your way accepts counts as not checked, and
-        the lesson says so. Each player can have another choice, on the player&rsquo;s page.
-      </p>
+      <h2>{say.yourWayOfTeaching()}</h2>
+      <p className="quiet">{say.noneOfTheseIsRight()}</p>
       <WayChoices
         ways={desk.ways}
         onChoose={(key, value) => way.mutate({ key, value })}
-        backWords="back to the usual"
+        backWords={say.backToTheUsual()}
       />
     </section>
   );
@@ -131,10 +133,12 @@ function Ways({ desk, onSaved }: PartProps) {
 function Table() {
   return (
     <section>
-      <h2>All records as a table</h2>
+      <h2>{say.allRecordsAsATable()}</h2>
       <p>
-        <a href="/api/players/table.csv">A table for a spreadsheet</a>, a row for each thing that
-        was written down.
+        <Rich
+          says={say.aTableForASpreadsheet()}
+          as={{ link: (words) => <a href="/api/players/table.csv">{words}</a> }}
+        />
       </p>
     </section>
   );
@@ -143,7 +147,7 @@ function Table() {
 function Password() {
   return (
     <section>
-      <h2>Your password</h2>
+      <h2>{say.yourPassword()}</h2>
       <ChangePassword />
     </section>
   );

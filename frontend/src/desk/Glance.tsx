@@ -7,11 +7,12 @@ import touch from '../components/touch.module.css';
 import { WordChoice } from '../components/WordChoice';
 import { shortDate } from '../words/words';
 import css from './Glance.module.css';
+import * as say from '../messages/compiled/desk';
 
 const SPANS = [
-  { id: '120', words: 'four months' },
-  { id: '365', words: 'a year' },
-  { id: '1095', words: 'three years' },
+  { id: '120', words: say.fourMonths() },
+  { id: '365', words: say.aYear() },
+  { id: '1095', words: say.threeYears() },
 ];
 
 /** Which causes are met most, what is given and never done, minutes asked and played. */
@@ -22,16 +23,14 @@ export function Glance() {
   if (glance.error && !glance.data) return <p role="alert">{glance.error.message}</p>;
   return (
     <section>
-      <h2>The studio at a glance</h2>
-      <p className="quiet">
-        Counts of your own lessons, practice players left out. Nothing is told of fewer than five.
-      </p>
-      <WordChoice label="How far back" choices={SPANS} chosen={days} onChoose={setDays} />
+      <h2>{say.theStudioAtAGlance()}</h2>
+      <p className="quiet">{say.countsOfYourOwnLessons()}</p>
+      <WordChoice label={say.howFarBack()} choices={SPANS} chosen={days} onChoose={setDays} />
       {glance.data && <Told glance={glance.data} />}
       <p className={css.take}>
-        <a href={`/api/desk/glance.csv?since=${since}`}>As a table</a>
+        <a href={`/api/desk/glance.csv?since=${since}`}>{say.asATable()}</a>
         <button type="button" className={touch.word} onClick={() => window.print()}>
-          Print this page
+          {say.printThisPage()}
         </button>
       </p>
     </section>
@@ -43,32 +42,38 @@ function Told({ glance }: { glance: Schemas['GlanceOut'] }) {
   return (
     <>
       <p>
-        {shortDate(glance.since)} to {shortDate(glance.until)}: {glance.lessons} lessons of{' '}
-        {glance.players} players. Of {glance.weeks} weeks that were given, something was told from
-        home of {glance.told}: {Math.round(glance.played)} of {Math.round(glance.asked)} minutes
-        were played.
+        {say.toLessonsOfPlayersOf({
+          since: shortDate(glance.since),
+          until: shortDate(glance.until),
+          lessons: glance.lessons,
+          players: glance.players,
+          weeks: glance.weeks,
+          told: glance.told,
+          played: Math.round(glance.played),
+          asked: Math.round(glance.asked),
+        })}
       </p>
-      <h3>Met most</h3>
+      <h3>{say.metMost()}</h3>
       <Bars
         rows={causes.map((each) => ({
           id: each.cause,
           name: each.name,
           count: each.players,
           of: glance.players,
-          words: `${each.players} of ${glance.players} players`,
+          words: say.ofPlayers({ players: each.players, players2: glance.players }),
         }))}
-        none="No cause was the focus of five players or more."
+        none={say.noCauseWasTheFocus()}
       />
-      <h3>Given, and how often it was done</h3>
+      <h3>{say.givenAndHowOftenIt()}</h3>
       <Bars
         rows={given.map((each) => ({
           id: each.exercise,
           name: each.name,
           count: each.done,
           of: each.weeks,
-          words: `done in ${each.done} of ${each.weeks} weeks`,
+          words: say.doneInOfWeeks({ done: each.done, weeks: each.weeks }),
         }))}
-        none="No exercise was given in five weeks or more that were told of."
+        none={say.noExerciseWasGivenIn()}
       />
     </>
   );

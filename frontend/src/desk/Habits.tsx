@@ -5,6 +5,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { client, type Schemas, unwrap } from '../api/client';
 import { sessionQuery } from '../api/queries';
+import * as say from '../messages/compiled/desk';
 
 interface Props {
   desk: Schemas['DeskOut'];
@@ -30,19 +31,19 @@ export function Habits({ desk, onSaved }: Props) {
   const problem = keys.error ?? zone.error;
   return (
     <section>
-      <h2>Keys and days</h2>
+      <h2>{say.keysAndDays()}</h2>
       <Switch
         size="lg"
-        label="Single keys act in a lesson"
-        description="Off for whoever speaks to the computer; Enter, Escape and the arrows stay."
+        label={say.singleKeysActInA()}
+        description={say.offForWhoeverSpeaksTo()}
         checked={desk.letter_keys}
         onChange={(event) => keys.mutate(event.currentTarget.checked)}
       />
       <NativeSelect
-        label="Your day begins in"
+        label={say.yourDayBeginsIn()}
         value={desk.time_zone}
         data={[
-          { value: '', label: `as this computer: ${desk.usual_zone}` },
+          { value: '', label: say.asThisComputer({ usualZone: desk.usual_zone }) },
           ...zones(desk.time_zone).map((name) => ({ value: name, label: name })),
         ]}
         onChange={(event) => zone.mutate(event.currentTarget.value)}

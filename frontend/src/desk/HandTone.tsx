@@ -6,6 +6,7 @@ import { sessionQuery } from '../api/queries';
 import { HandPaths } from '../drawings/HandPaths';
 import { TONES } from '../drawings/tones';
 import css from './HandTone.module.css';
+import * as say from '../messages/compiled/desk';
 
 interface Props {
   tone: string;
@@ -26,8 +27,8 @@ export function HandTone({ tone, onSaved }: Props) {
   });
   return (
     <section>
-      <h2>How hands are drawn</h2>
-      <div className={css.tones} role="radiogroup" aria-label="Skin of the drawn hand">
+      <h2>{say.howHandsAreDrawn()}</h2>
+      <div className={css.tones} role="radiogroup" aria-label={say.skinOfTheDrawnHand()}>
         {TONES.map(({ value, words }) => (
           <button
             key={value}

@@ -6,6 +6,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { client, type Schemas, unwrap } from '../api/client';
 import { helpedQuery } from '../api/deskQueries';
 import css from './Learning.module.css';
+import * as say from '../messages/compiled/desk';
 
 /** Over the own players: after which exercises there was less of a cause, with how many and how sure. */
 export function Helped() {
@@ -23,31 +24,23 @@ export function Helped() {
   const few = shares.filter((each) => each.is_few);
   return (
     <section>
-      <h2>What went before a change</h2>
-      <p className="quiet">
-        Of your players with a cause who practised an exercise, how many had less of it two to six
-        weeks later. It does not say that the exercise did it: players grow, other things were
-        practised beside it, and you gave it to whom it suits.
-      </p>
+      <h2>{say.whatWentBeforeAChange()}</h2>
+      <p className="quiet">{say.ofYourPlayersWithA()}</p>
       <Switch
         size="lg"
-        label="Show this here"
+        label={say.showThisHere()}
         checked={on}
         onChange={(event) => turn.mutate(event.currentTarget.checked)}
       />
-      {on && shares.length === 0 && <p>Nothing was practised and looked at again yet.</p>}
+      {on && shares.length === 0 && <p>{say.nothingWasPractisedAndLooked()}</p>}
       {on && <Shares shares={shares.filter((each) => !each.is_few)} />}
       {on && few.length > 0 && (
         <details>
-          <summary className={css.few}>
-            {few.length} more that rest on too few players to tell how sure it is
-          </summary>
+          <summary className={css.few}>{say.moreThatRestOnToo({ count: few.length })}</summary>
           <Shares shares={few} />
         </details>
       )}
-      {uncounted > 0 && (
-        <p className="quiet">{uncounted} more players are counted when you open them.</p>
-      )}
+      {uncounted > 0 && <p className="quiet">{say.morePlayersAreCountedWhen({ uncounted })}</p>}
     </section>
   );
 }
@@ -62,7 +55,7 @@ function Shares({ shares }: { shares: Schemas['ShareOut'][] }) {
           <span>{wordsOf(each)}</span>
           {!each.is_few && (
             <span className="quiet">
-              {percent(each.low)} to {percent(each.high)}
+              {say.to({ low: percent(each.low), high: percent(each.high) })}
             </span>
           )}
         </li>
@@ -72,8 +65,7 @@ function Shares({ shares }: { shares: Schemas['ShareOut'][] }) {
 }
 
 function wordsOf(share: Schemas['ShareOut']): string {
-  const players = share.players === 1 ? '1 player' : `${share.players} players`;
-  return `${share.cause.toLowerCase()}: of ${players}, ${share.less} had less of it`;
+  return say.ofHadLessOfIt({ cause: share.cause, players: share.players, less: share.less });
 }
 
 function percent(share: number): string {

@@ -9,6 +9,7 @@ import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
 import { longDay } from '../words/words';
 import css from './Studio.module.css';
+import * as say from '../messages/compiled/desk';
 
 /** Days without weekly lessons, by their first and last. */
 export function Holidays() {
@@ -35,11 +36,8 @@ export function Holidays() {
   const problem = add.error ?? remove.error ?? holidays.error;
   return (
     <section>
-      <h2>Holidays</h2>
-      <p className="quiet">
-        On these days nobody stands on the list by the weekday. Who is moved there comes all the
-        same. A longer break in playing is asked about in the next lesson.
-      </p>
+      <h2>{say.holidays()}</h2>
+      <p className="quiet">{say.onTheseDaysNobodyStands()}</p>
       <NewHoliday isBusy={add.isPending} onAdd={add.mutate} />
       {problem && <p role="alert">{problemWords(problem)}</p>}
       <ul className={css.rows}>
@@ -47,11 +45,11 @@ export function Holidays() {
           <li key={each.id}>
             <strong>{spanWords(each)}</strong>
             <SureButton
-              sure="Yes, remove"
+              sure={say.yesRemove()}
               of={spanWords(each)}
               onSure={() => remove.mutate(each.id)}
             >
-              Remove
+              {say.remove()}
             </SureButton>
           </li>
         ))}
@@ -79,14 +77,14 @@ function NewHoliday({ isBusy, onAdd }: NewProps) {
   }
   return (
     <form className={css.add} onSubmit={submit}>
-      <Day words="First day" value={first} onChange={setFirst} />
-      <Day words="Last day" least={first} value={last} onChange={setLast} />
+      <Day words={say.firstDay()} value={first} onChange={setFirst} />
+      <Day words={say.lastDay()} least={first} value={last} onChange={setLast} />
       <button
         type="submit"
         className={touch.button}
         disabled={isBusy || first === '' || last === ''}
       >
-        Keep it
+        {say.keepIt()}
       </button>
     </form>
   );
@@ -116,5 +114,7 @@ function Day({ words, least, value, onChange }: DayProps) {
 
 function spanWords({ first, last }: Schemas['HolidayIn']): string {
   const words = longDay(new Date(`${first}T12:00:00`));
-  return first === last ? words : `${words} to ${longDay(new Date(`${last}T12:00:00`))}`;
+  return first === last
+    ? words
+    : say.toOfWords({ words, longDay: longDay(new Date(`${last}T12:00:00`)) });
 }

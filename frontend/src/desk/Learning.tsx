@@ -6,6 +6,8 @@ import { useMutation } from '@tanstack/react-query';
 import { client, type Schemas, unwrap } from '../api/client';
 import { shortDate } from '../words/words';
 import css from './Learning.module.css';
+import * as say from '../messages/compiled/desk';
+import { Rich } from '../messages/Rich';
 
 interface Props {
   learning: Schemas['LearningOut'];
@@ -26,24 +28,20 @@ export function Learning({ learning, onSaved }: Props) {
   const problem = turn.error ?? forget.error;
   return (
     <section>
-      <h2>What your own lessons have shown</h2>
-      <p className="quiet">
-        A cause is confirmed when you worked on it and its signs fell by half; refuted when you
-        dismissed it, or three lessons changed nothing. Each player counts once. The starting chance
-        is worth twenty of them. Causes that nobody thinks of are never refuted, so treat this with
-        care.
-      </p>
+      <h2>{say.whatYourOwnLessonsHave()}</h2>
+      <p className="quiet">{say.aCauseIsConfirmedWhen()}</p>
       <Switch
         size="lg"
-        label="Let this shift where the next lessons start from"
+        label={say.letThisShiftWhereThe()}
         checked={learning.on}
         onChange={(event) => turn.mutate(event.currentTarget.checked)}
       />
       {problem && <p role="alert">{problem.message}</p>}
       {learning.settled.length === 0 ? (
         <p>
-          Nothing is settled yet
-          {learning.after !== null && `, counting from ${shortDate(learning.after)} on`}.
+          {learning.after === null
+            ? say.nothingIsSettledYet()
+            : say.nothingIsSettledSince({ after: shortDate(learning.after) })}
         </p>
       ) : (
         <>
@@ -52,18 +50,30 @@ export function Learning({ learning, onSaved }: Props) {
               <li key={each.cause}>
                 <strong>{each.name}</strong>
                 <span>
-                  {each.confirmed} confirmed, {each.refuted} refuted
+                  {say.confirmedRefuted({ confirmed: each.confirmed, refuted: each.refuted })}
                 </span>
                 <span>
-                  {learning.on ? 'starts at' : 'would start at'} {percent(each.now)}
-                  <span className="quiet"> instead of {percent(each.starting)}</span>
+                  <Rich
+                    says={
+                      learning.on
+                        ? say.startsAtInsteadOf({
+                            now: percent(each.now),
+                            starting: percent(each.starting),
+                          })
+                        : say.wouldStartAtInsteadOf({
+                            now: percent(each.now),
+                            starting: percent(each.starting),
+                          })
+                    }
+                    as={{ span: (words) => <span className="quiet">{words}</span> }}
+                  />
                 </span>
               </li>
             ))}
           </ul>
           <div>
             <Button variant="default" onClick={() => forget.mutate()}>
-              Forget this and count anew
+              {say.forgetThisAndCountAnew()}
             </Button>
           </div>
         </>

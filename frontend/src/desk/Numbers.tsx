@@ -4,8 +4,10 @@ import { useState } from 'react';
 
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import css from './DeskPage.module.css';
+import * as say from '../messages/compiled/desk';
+import { beside } from '../words/lists';
 
-const GRADE_EDGES = ['slight from', 'clear from', 'strong from'];
+const GRADE_EDGES = [say.slightFrom(), say.clearFrom(), say.strongFrom()];
 
 export interface PartProps {
   desk: Schemas['DeskOut'];
@@ -15,11 +17,8 @@ export interface PartProps {
 export function Numbers({ desk, onSaved }: PartProps) {
   return (
     <section>
-      <h2>From numbers to grades</h2>
-      <p className="quiet">
-        Working judgement, not science: change it to yours. The nine-point looseness test has
-        published cut-offs and stays as it is.
-      </p>
+      <h2>{say.fromNumbersToGrades()}</h2>
+      <p className="quiet">{say.workingJudgementNotScienceChange()}</p>
       {desk.measures.map((measure) => (
         <MeasureRow key={measure.measure} measure={measure} onSaved={onSaved} />
       ))}
@@ -75,10 +74,10 @@ function MeasureRow({
         ))}
       </div>
       <div className={css.actions}>
-        {dirty && <Button onClick={() => save.mutate(cuts)}>Keep</Button>}
+        {dirty && <Button onClick={() => save.mutate(cuts)}>{say.keep()}</Button>}
         {measure.is_own && !dirty && (
           <Button variant="subtle" onClick={() => save.mutate(null)}>
-            back to {measure.starting.join(', ')}
+            {say.backTo({ starting: beside(measure.starting) })}
           </Button>
         )}
       </div>

@@ -7,6 +7,8 @@ import field from '../components/field.module.css';
 import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
 import css from './Studio.module.css';
+import * as say from '../messages/compiled/desk';
+import { Rich } from '../messages/Rich';
 
 /** Who teaches here: added, given a new password or removed by the studio's first teacher. */
 export function People() {
@@ -14,30 +16,30 @@ export function People() {
   const { add, renew, remove, told, problem } = usePeople();
   return (
     <section>
-      <h2>Who teaches here</h2>
-      <p className="quiet">
-        Each teacher sees only their own players. A teacher with players cannot be removed: they
-        erase them, or take them along as files, first.
-      </p>
+      <h2>{say.whoTeachesHere()}</h2>
+      <p className="quiet">{say.eachTeacherSeesOnlyTheir()}</p>
       {told && (
         <p role="status" className={css.told}>
-          {told.name} signs in with <strong>{told.password}</strong>. It is shown this once; they
-          can choose another one at their desk.
+          <Rich says={say.signsInWithItIs({ name: told.name, password: told.password })} />
         </p>
       )}
       <ul className={css.rows}>
         {people.data?.people.map((one) => (
           <li key={one.id}>
             <strong>{one.name}</strong>
-            <span>{one.is_owner ? 'the studio is yours' : playersWords(one.players)}</span>
+            <span>{one.is_owner ? say.theStudioIsYours() : playersWords(one.players)}</span>
             {!one.is_owner && (
               <>
-                <SureButton sure="Yes, a new one" of={one.name} onSure={() => renew.mutate(one)}>
-                  New password
+                <SureButton sure={say.yesANewOne()} of={one.name} onSure={() => renew.mutate(one)}>
+                  {say.newPassword()}
                 </SureButton>
                 {one.players === 0 && (
-                  <SureButton sure="Yes, remove" of={one.name} onSure={() => remove.mutate(one)}>
-                    Remove
+                  <SureButton
+                    sure={say.yesRemove()}
+                    of={one.name}
+                    onSure={() => remove.mutate(one)}
+                  >
+                    {say.remove()}
                   </SureButton>
                 )}
               </>
@@ -82,7 +84,7 @@ function usePeople() {
 }
 
 function playersWords(count: number): string {
-  return count === 1 ? '1 player' : `${count} players`;
+  return count === 1 ? '1 player' : say.playersOfCount({ count });
 }
 
 function Add({ onAdd }: { onAdd: (name: string, done: () => void) => void }) {
@@ -94,15 +96,15 @@ function Add({ onAdd }: { onAdd: (name: string, done: () => void) => void }) {
   return (
     <form className={css.add} onSubmit={submit}>
       <input
-        aria-label="Name of a new teacher"
-        placeholder="Name of a new teacher"
+        aria-label={say.nameOfANewTeacher()}
+        placeholder={say.nameOfANewTeacher()}
         className={field.field}
         maxLength={150}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <button type="submit" className={touch.button} disabled={!name.trim()}>
-        Add
+        {say.add()}
       </button>
     </form>
   );

@@ -9,6 +9,7 @@ import { Scroll } from '../components/Scroll';
 import { shortDate } from '../words/words';
 import { megabytes } from '../words/size';
 import css from './WhatIsKept.module.css';
+import * as say from '../messages/compiled/desk';
 
 const MONTHS = [1, 3, 6, 12, 24];
 
@@ -23,24 +24,20 @@ export function WhatIsKept() {
   });
   return (
     <section>
-      <h2>Pictures and sounds that are kept</h2>
-      <p className="quiet">
-        Pictures and sounds of players stay on this computer and are seen by you alone. They are
-        erased some time after the last lesson; your list of the day says so two weeks before. What
-        your local rules say about them goes first.
-      </p>
+      <h2>{say.picturesAndSoundsThatAre()}</h2>
+      <p className="quiet">{say.picturesAndSoundsOfPlayers()}</p>
       {kept && (
         <>
           <NativeSelect
-            label="Kept after the last lesson for"
+            label={say.keptAfterTheLastLesson()}
             value={String(kept.months)}
             data={[...new Set([...MONTHS, kept.months])].sort(byNumber).map((months) => ({
               value: String(months),
-              label: months === 1 ? 'one month' : `${months} months`,
+              label: months === 1 ? say.oneMonth() : say.months({ months }),
             }))}
             onChange={(event) => choose.mutate(Number(event.currentTarget.value))}
           />
-          {kept.rows.length === 0 ? <p>Nothing is kept now.</p> : <Rows rows={kept.rows} />}
+          {kept.rows.length === 0 ? <p>{say.nothingIsKeptNow()}</p> : <Rows rows={kept.rows} />}
           <Copies days={kept.copies} />
         </>
       )}
@@ -59,12 +56,12 @@ function Rows({ rows }: { rows: Schemas['KeptRowOut'][] }) {
       <table className={css.kept}>
         <thead>
           <tr>
-            <th scope="col">Player</th>
-            <th scope="col">Pictures</th>
-            <th scope="col">Sounds</th>
-            <th scope="col">Size</th>
-            <th scope="col">Kept until</th>
-            <th scope="col">Leave</th>
+            <th scope="col">{say.player()}</th>
+            <th scope="col">{say.pictures()}</th>
+            <th scope="col">{say.sounds()}</th>
+            <th scope="col">{say.size()}</th>
+            <th scope="col">{say.keptUntil()}</th>
+            <th scope="col">{say.leave()}</th>
           </tr>
         </thead>
         <tbody>
@@ -87,9 +84,9 @@ function Rows({ rows }: { rows: Schemas['KeptRowOut'][] }) {
 }
 
 function leaveOf(row: Schemas['KeptRowOut']): string {
-  const needed = [
-    ...(row.pictures > 0 ? ['picture'] : []),
-    ...(row.sounds > 0 ? ['sound'] : []),
-  ].filter((kind) => !row.leaves.includes(kind));
-  return needed.length === 0 ? 'noted' : `not noted for ${needed.join('s and ')}s`;
+  const pictures = row.pictures > 0 && !row.leaves.includes('picture');
+  const sounds = row.sounds > 0 && !row.leaves.includes('sound');
+  if (pictures && sounds) return say.notNotedForBoth();
+  if (pictures) return say.notNotedForPictures();
+  return sounds ? say.notNotedForSounds() : say.noted();
 }

@@ -17,6 +17,7 @@ import { HandPaths } from './HandPaths';
 import { type Family, nearestSpot, sameSpot, type Spot, spotsOf } from './places';
 import { tagsOf } from './tags';
 import { useFading } from './useFading';
+import * as say from '../messages/compiled/drawings';
 
 type Place = Pick<Spot, 'place' | 'finger'>;
 
@@ -115,7 +116,7 @@ export function HandDrawing(props: Props) {
           className={css.along}
           viewBox={`0 0 ${along.width} ${along.height}`}
           role="img"
-          aria-label="The same hand seen along the neck: thumb and opening"
+          aria-label={say.theSameHandSeenAlong()}
         >
           <HandPaths hand={along} />
         </svg>

@@ -3,6 +3,7 @@ import { gradeWord } from '../words/words';
 import css from './HandDrawing.module.css';
 import { type Family, type Spot } from './places';
 import { type Tag } from './tags';
+import * as say from '../messages/compiled/drawings';
 
 export interface SpotState {
   /** Worst grade found here; null when nothing here was checked. */
@@ -55,7 +56,7 @@ interface MarkProps {
 }
 
 export function SpotMark({ spot, state, isAsked, onSelect, onFocus }: MarkProps) {
-  const told = state.grade === null ? 'not checked' : gradeWord(state.grade);
+  const told = state.grade === null ? say.notChecked() : gradeWord(state.grade);
   // What is asked of a whole finger is ringed at the finger, not at its number.
   const ringX = isAsked ? spot.placeX : spot.x;
   const ringY = isAsked ? spot.placeY : spot.y;
@@ -79,7 +80,7 @@ export function SpotMark({ spot, state, isAsked, onSelect, onFocus }: MarkProps)
       className={css.spot}
       role="button"
       tabIndex={0}
-      aria-label={`${spot.name}: ${told}${state.due ? ', look here next' : ''}`}
+      aria-label={`${spot.name}: ${told}${state.due ? say.lookHereNext() : ''}`}
       aria-pressed={isAsked}
       data-due={(state.due && !isAsked) || undefined}
       data-graded={state.grade !== null || undefined}

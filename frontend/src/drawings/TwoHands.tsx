@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import { Hand } from './Hand';
 import css from './TwoHands.module.css';
 import { useFrame } from './useFrame';
+import * as say from '../messages/compiled/drawings';
 
 type Pair = Schemas['TwoHandsOut'];
 
@@ -46,7 +47,7 @@ export function TwoHands({ pair, between, onMove, width = '7.1rem' }: Props) {
           onMove?.(!moving);
         }}
       >
-        {moving ? 'Side by side' : 'Show it move'}
+        {moving ? say.sideBySide() : say.showItMove()}
       </button>
     </figure>
   );
@@ -56,7 +57,7 @@ function Moving({ frames, width }: { frames: Pair['frames']; width: string }) {
   const frame = frames[useFrame(frames.length)];
   return frame ? (
     <div style={{ width }}>
-      <Hand frame={frame} words="The movement from one to the other and back" />
+      <Hand frame={frame} words={say.theMovementFromOneTo()} />
     </div>
   ) : null;
 }

@@ -1,6 +1,8 @@
 // The places of the catalogue: their words, and which one a touch means.
 
 import type { Schemas } from '../api/client';
+import * as say from '../messages/compiled/drawings';
+import { FINGER_NAMES } from '../words/ordinals';
 
 export type Family = 'shoulder' | 'standing';
 
@@ -21,30 +23,28 @@ export function familyOf(instrument: string): Family {
   return instrument === 'vn' || instrument === 'va' ? 'shoulder' : 'standing';
 }
 
-const FINGER_NAMES = ['', 'first', 'second', 'third', 'fourth'];
-
 const NAMES: Record<string, string> = {
-  scroll: 'Scroll',
-  strings: 'Strings',
-  jaw: 'Jaw, shoulder',
-  seat: 'Seat, stance',
-  thumb: 'Thumb',
-  web: 'Opening beside the thumb',
-  index_base: 'Base of the index',
-  knuckles: 'Base knuckles',
-  gap12: 'Gap between first and second',
-  gaps: 'Gaps between the fingers',
-  hand_back: 'Back of the hand',
-  thumb_ball: 'Ball of the thumb',
-  wrist: 'Wrist',
-  elbow: 'Elbow',
+  scroll: say.scroll(),
+  strings: say.strings(),
+  jaw: say.jawShoulder(),
+  seat: say.seatStance(),
+  thumb: say.thumb(),
+  web: say.openingBesideTheThumb(),
+  index_base: say.baseOfTheIndex(),
+  knuckles: say.baseKnuckles(),
+  gap12: say.gapBetweenFirstAndSecond(),
+  gaps: say.gapsBetweenTheFingers(),
+  hand_back: say.backOfTheHand(),
+  thumb_ball: say.ballOfTheThumb(),
+  wrist: say.wrist(),
+  elbow: say.elbow(),
 };
 
 function placeName(place: string, finger?: number | null): string {
-  const which = FINGER_NAMES[finger ?? 0] ?? '';
-  if (place === 'tip') return which ? `Tip of the ${which} finger` : 'Fingertip';
-  if (place === 'middle') return which ? `Middle joint, ${which} finger` : 'Middle joint';
-  if (place === 'finger') return finger ? `Finger ${finger}, whole` : 'Finger';
+  const which = finger ? (FINGER_NAMES[finger] ?? '') : '';
+  if (place === 'tip') return which ? say.tipOfTheFinger({ which }) : say.fingertip();
+  if (place === 'middle') return which ? say.middleJointFinger({ which }) : say.middleJoint();
+  if (place === 'finger') return finger ? say.fingerWhole({ finger }) : say.finger();
   return NAMES[place] ?? '';
 }
 

@@ -1,11 +1,13 @@
 // Skin tones of the drawn hand. The lines on the skin stay dark enough on each of them, and light
 // enough on the darkest.
 
+import * as say from '../messages/compiled/drawings';
+
 export const TONES = [
-  { value: 'outline', words: 'Outline only' },
-  { value: 'one', words: 'Tone 1, lightest' },
-  { value: 'two', words: 'Tone 2' },
-  { value: 'three', words: 'Tone 3' },
-  { value: 'four', words: 'Tone 4' },
-  { value: 'five', words: 'Tone 5, darkest' },
+  { value: 'outline', words: say.outlineOnly() },
+  { value: 'one', words: say.tone1Lightest() },
+  { value: 'two', words: say.tone2() },
+  { value: 'three', words: say.tone3() },
+  { value: 'four', words: say.tone4() },
+  { value: 'five', words: say.tone5Darkest() },
 ] as const;

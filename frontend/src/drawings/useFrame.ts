@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
+import * as say from '../messages/compiled/drawings';
 
-const STILL = '(prefers-reduced-motion: reduce)';
+const STILL = say.prefersReducedMotionReduce();
 const BEAT = 280;
 const PAUSE = 3;
 

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import * as say from '../messages/compiled/exercise';
 
 export type Page = Omit<Schemas['HowOut'], 'spots'>;
 
@@ -16,12 +17,12 @@ export function ExerciseSteps({ steps }: { steps: string[] }) {
 type Fact = 'feel' | 'mirror' | 'mistake' | 'over' | 'stop' | 'helper_does';
 
 const FACTS: Record<Fact, string> = {
-  feel: 'It feels like',
-  mirror: 'In the mirror',
-  mistake: 'Not like this',
-  over: 'Too much would be',
-  stop: 'Stop when',
-  helper_does: 'Helper',
+  feel: say.itFeelsLike(),
+  mirror: say.inTheMirror(),
+  mistake: say.notLikeThis(),
+  over: say.tooMuchWouldBe(),
+  stop: say.stopWhen(),
+  helper_does: say.helper(),
 };
 
 /** What it feels like, what to watch, where to stop: the same words wherever it is read. */

@@ -4,6 +4,8 @@ import css from '../audio/audio.module.css';
 import { startMetronome } from '../audio/metronome';
 import { useRunning } from '../audio/useRunning';
 import { tempoAfter } from './tempoWork';
+import * as say from '../messages/compiled/exercise';
+import { Rich } from '../messages/Rich';
 
 interface Props {
   steps: number[];
@@ -23,22 +25,22 @@ export function TempoWork({ steps, plays, onPlay, name }: Props) {
     useCallback(() => startMetronome(() => tempo.current), []),
   );
   return (
-    <div role="group" aria-label={`Tempo of ${name}`}>
+    <div role="group" aria-label={say.tempoOf({ name })}>
       <div className={css.row}>
         <button type="button" className={css.tool} aria-pressed={running} onClick={toggle}>
-          {running ? 'Stop the beat' : `Beat ♩ = ${now.tempo}`}
+          {running ? say.stopTheBeat() : say.beat({ tempo: now.tempo })}
         </button>
         <button type="button" className={css.tool} onClick={() => onPlay(true)}>
-          It was clean
+          {say.itWasClean()}
         </button>
         <button type="button" className={css.tool} onClick={() => onPlay(false)}>
-          I missed
+          {say.iMissed()}
         </button>
       </div>
       <p role="status">
-        Now <strong>♩ = {now.tempo}</strong>, the goal is {steps.at(-1)}.
-        {now.highest !== null && ` Loose up to ${now.highest} today.`}
-        {plays.length > 0 && ` ${now.slow} of ${plays.length} below the goal; most should be.`}
+        <Rich says={say.nowTheGoalIs({ tempo: now.tempo, goal: steps.at(-1) ?? now.tempo })} />
+        {now.highest !== null && ` ${say.looseUpToToday({ highest: now.highest })}`}
+        {plays.length > 0 && ` ${say.ofBelowTheGoalMost({ slow: now.slow, count: plays.length })}`}
       </p>
     </div>
   );

@@ -3,15 +3,16 @@ import { useState } from 'react';
 import { longDay } from './dayWords';
 import css from './home.module.css';
 import { type Choice, Question } from './Question';
+import * as say from '../messages/compiled/home';
 
 const STILL: Choice<'no' | 'yes'>[] = [
-  { id: 'no', words: 'No, it went away' },
-  { id: 'yes', words: 'Yes', isAlarm: true },
+  { id: 'no', words: say.noItWentAway() },
+  { id: 'yes', words: say.yes(), isAlarm: true },
 ];
 const TIMES: [string, string][] = [
-  ['next_day', 'the next day'],
-  ['rest', 'when I rested'],
-  ['night', 'at night'],
+  ['next_day', say.theNextDay()],
+  ['rest', say.whenIRested()],
+  ['night', say.atNight()],
 ];
 
 interface Props {
@@ -30,15 +31,15 @@ export function AskLater({ date, onAnswer }: Props) {
   if (times === null) {
     return (
       <Question
-        ask={`On ${longDay(date)} it hurt. Was it still there later?`}
+        ask={say.onItHurtWasIt({ date: longDay(date) })}
         choices={STILL}
         onChoose={(id) => (id === 'no' ? onAnswer(date, []) : setTimes([]))}
       />
     );
   }
   return (
-    <section className={css.ask} aria-label="When it was there">
-      <h1>When? Touch all that fit.</h1>
+    <section className={css.ask} aria-label={say.whenItWasThere()}>
+      <h1>{say.whenTouchAllThatFit()}</h1>
       {TIMES.map(([time, words]) => (
         <button
           key={time}
@@ -56,7 +57,7 @@ export function AskLater({ date, onAnswer }: Props) {
         disabled={times.length === 0}
         onClick={() => onAnswer(date, times)}
       >
-        Keep this
+        {say.keepThis()}
       </button>
     </section>
   );

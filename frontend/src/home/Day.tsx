@@ -13,6 +13,7 @@ import { Thanks } from './Thanks';
 import { useDay } from './useDay';
 import type { HomeHandle } from './useHome';
 import { WeekView } from './WeekView';
+import * as say from '../messages/compiled/home';
 
 // The week is there without it.
 const Nothing = () => null;
@@ -103,7 +104,7 @@ export function Day({ token, handle, SendTakes }: Props) {
         <>
           <div className={home.top}>
             <button type="button" onClick={day.toWeek}>
-              ‹ Week
+              {say.week()}
             </button>
           </div>
           {week.take && <RecordTake token={token} take={week.take} today={week.today} />}

@@ -1,6 +1,7 @@
 import css from './DayString.module.css';
 import { dayOfMonth, shortDay, shownDays } from './dayWords';
 import { itemsOn, type WeekNow } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 const WORDS: Record<string, string> = {
   done: 'all',
@@ -21,7 +22,7 @@ interface Props {
 /** The days from lesson to lesson as rings on a string; touch one to see it. */
 export function DayString({ week, shown, onShow }: Props) {
   return (
-    <ol className={css.days} aria-label="Days of the week">
+    <ol className={css.days} aria-label={say.daysOfTheWeek()}>
       {shownDays(week.given_on, week.today).map((date) => {
         const state = stateOf(week, date);
         const isToday = date === week.today;
@@ -35,7 +36,7 @@ export function DayString({ week, shown, onShow }: Props) {
             >
               <i data-state={state} aria-hidden="true" />
               <span>{shortDay(date)}</span>
-              <small>{isToday ? 'today' : WORDS[state]}</small>
+              <small>{isToday ? say.today() : WORDS[state]}</small>
               <span className="sr-only">
                 {isToday && `${WORDS[state]}, `}
                 {dayOfMonth(date)}

@@ -3,20 +3,21 @@ import { useState } from 'react';
 import { type Answers, UNANSWERED } from './dayLog';
 import { type Choice, Question } from './Question';
 import type { WeekNow } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 const KEPT: Choice<Answers['one_thing']>[] = [
-  { id: 'mostly', words: 'Yes, mostly' },
-  { id: 'partly', words: 'Now and then' },
-  { id: 'not', words: 'Not yet' },
+  { id: 'mostly', words: say.yesMostly() },
+  { id: 'partly', words: say.nowAndThen() },
+  { id: 'not', words: say.notYet() },
 ];
 const FELT: Choice<Answers['felt']>[] = [
-  { id: 'soft', words: 'Soft', means: 'easy all the way' },
-  { id: 'mixed', words: 'In between', means: 'soft at first, tight later' },
-  { id: 'tight', words: 'Tight', means: 'hard, stiff or tired' },
+  { id: 'soft', words: say.soft(), means: say.easyAllTheWay() },
+  { id: 'mixed', words: say.inBetween(), means: say.softAtFirstTightLater() },
+  { id: 'tight', words: say.tight(), means: say.hardStiffOrTired() },
 ];
 const HURT: Choice<'no' | 'yes'>[] = [
-  { id: 'no', words: 'No, nothing' },
-  { id: 'yes', words: 'Yes', isAlarm: true },
+  { id: 'no', words: say.noNothing() },
+  { id: 'yes', words: say.yes(), isAlarm: true },
 ];
 
 interface Props {
@@ -44,7 +45,7 @@ export function EndOfDay({ week, onKeep, onHurts }: Props) {
     return (
       <Question
         key="felt"
-        ask="How did your left hand feel?"
+        ask={say.howDidYourLeftHand()}
         choices={FELT}
         onChoose={(id) => setAnswers({ ...answers, felt: id })}
       />
@@ -53,7 +54,7 @@ export function EndOfDay({ week, onKeep, onHurts }: Props) {
   return (
     <Question
       key="hurt"
-      ask="Did anything hurt, tingle or go numb?"
+      ask={say.didAnythingHurtTingleOr()}
       choices={HURT}
       onChoose={(id) => (id === 'no' ? onKeep(answers) : onHurts(answers))}
     />

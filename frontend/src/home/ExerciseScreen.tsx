@@ -6,6 +6,8 @@ import { MusicPages } from './MusicPages';
 import { PhoneHands } from './PhoneHands';
 import { ToolPanel } from './tools/ToolPanel';
 import type { HomeItem } from './weekNow';
+import * as say from '../messages/compiled/home';
+import { beside } from '../words/lists';
 
 interface Props {
   item: HomeItem;
@@ -22,7 +24,7 @@ export function ExerciseScreen({ item, openStrings, one, plays, onPlay }: Props)
   const [note, setNote] = useState<number | null>(null);
   const hasMusic = item.lines.length > 0;
   const { brief, picture } = item;
-  const below = [item.rung_words, item.finger_words].filter((each) => each !== '').join(', ');
+  const below = beside([item.rung_words, item.finger_words]);
   return (
     <article className={css.exercise} data-music={hasMusic || undefined} aria-label={item.name}>
       {one && <p className={css.one}>{one}</p>}
@@ -41,10 +43,10 @@ export function ExerciseScreen({ item, openStrings, one, plays, onPlay }: Props)
       </div>
       <MusicPages item={item} beat={beat} note={note} />
       <p className={css.feel}>
-        <strong>Feels like</strong> {brief.feel}.
+        <strong>{say.feelsLike()}</strong> {brief.feel}.
       </p>
       <p className={css.stop}>
-        <strong>Stop when</strong> {brief.stop}.
+        <strong>{say.stopWhen()}</strong> {brief.stop}.
       </p>
       <ToolPanel
         item={item}

@@ -6,6 +6,7 @@ import { heardWords } from './Hurts';
 import { dayOfMonth } from './dayWords';
 import { type Closed, type HomeHandle, useHome } from './useHome';
 import type { WeekNow } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 const Nothing = () => null;
 // Takes of this phone that are still on their way, though this week may ask for none.
@@ -23,7 +24,7 @@ export function HomePage({ token }: { token: string }) {
   if ('error' in handle) {
     return (
       <main className={home.page}>
-        <h1>Practice week</h1>
+        <h1>{say.practiceWeek()}</h1>
         <p>{handle.error}</p>
         <Kept handle={handle} />
         <SendTakes token={token} />
@@ -48,18 +49,16 @@ export function HomePage({ token }: { token: string }) {
 function Kept({ handle }: { handle: Closed }) {
   if (handle.kept.length === 0) return null;
   return (
-    <section className={css.aside} aria-label="Not sent yet">
-      <h2>Not sent yet</h2>
-      <p>
-        {handle.ended
-          ? 'This is kept on this phone. Open the new link on this phone: then it is sent.'
-          : 'This is kept on this phone and sent when there is a network.'}
-      </p>
+    <section className={css.aside} aria-label={say.notSentYet()}>
+      <h2>{say.notSentYet()}</h2>
+      <p>{handle.ended ? say.thisIsKeptOnThis() : say.thisIsKeptOnThisPhone()}</p>
       {handle.kept.map((entry) => (
         <div key={entry.clientKey}>
-          <p>{entry.kind === 'day' ? `The log of ${dayOfMonth(entry.key)}` : 'An answer'}</p>
+          <p>
+            {entry.kind === 'day' ? say.theLogOf({ key: dayOfMonth(entry.key) }) : say.anAnswer()}
+          </p>
           <button type="button" className={home.plain} onClick={() => handle.throwAway(entry)}>
-            Throw away
+            {say.throwAway()}
           </button>
         </div>
       ))}
@@ -72,19 +71,21 @@ function NotTaken({ handle }: { handle: HomeHandle }) {
   const { aside } = handle.queue;
   if (aside.length === 0) return null;
   return (
-    <section className={css.aside} aria-label="Not taken">
-      <h2>Could not be sent</h2>
+    <section className={css.aside} aria-label={say.notTaken()}>
+      <h2>{say.couldNotBeSent()}</h2>
       {aside.map((entry) => (
         <div key={entry.clientKey}>
           <p>
-            {entry.kind === 'day' ? `The log of ${entry.key}` : 'An answer'}: {entry.aside}
+            {entry.kind === 'day'
+              ? say.theLogOfOfKey({ key: entry.key, aside: entry.aside ?? '' })
+              : say.anAnswerOfAside({ aside: entry.aside ?? '' })}
           </p>
           <div className={home.bar}>
             <button type="button" className={home.plain} onClick={() => handle.tryAgain(entry)}>
-              Try again
+              {say.tryAgain()}
             </button>
             <button type="button" className={home.plain} onClick={() => handle.throwAway(entry)}>
-              Throw away
+              {say.throwAway()}
             </button>
           </div>
         </div>
@@ -98,19 +99,16 @@ function Stop({ week, takeBack }: { week: WeekNow; takeBack: HomeHandle['takeBac
   return (
     <>
       <section className={css.stop} role="alert">
-        <h1>Please rest this hand.</h1>
-        <p>No exercises until your teacher says so.</p>
-        <p>
-          {isChild ? 'Show this to a grown-up: please see' : 'Please see'} a doctor or a
-          physiotherapist about it.
-        </p>
+        <h1>{say.pleaseRestThisHand()}</h1>
+        <p>{say.noExercisesUntilYourTeacher()}</p>
+        <p>{isChild ? say.showThisToAGrown() : say.pleaseSeeADoctorOr()}</p>
         <p>{heardWords(week.unheard)}</p>
-        <p>Meanwhile: sing the tune, clap it, listen to it.</p>
+        <p>{say.meanwhileSingTheTuneClap()}</p>
       </section>
       {takeBack !== null && (
         <div className={home.bar}>
           <button type="button" className={home.plain} onClick={takeBack}>
-            That was tapped by mistake
+            {say.thatWasTappedByMistake()}
           </button>
         </div>
       )}

@@ -1,5 +1,7 @@
 import css from './HowFar.module.css';
 import type { Week } from './weekNow';
+import { upperFirst } from '../words/words';
+import * as say from '../messages/compiled/home';
 
 const RISE = 7;
 const STEP = 18;
@@ -10,19 +12,17 @@ export function HowFar({ climbed = [], better = [] }: Partial<Pick<Week, 'climbe
   if (climbed.length === 0 && better.length === 0) return null;
   return (
     <section className={css.far}>
-      <h2>How far you are</h2>
+      <h2>{say.howFarYouAre()}</h2>
       {better.map((words) => (
         <p key={words} className={css.better}>
-          {words.charAt(0).toUpperCase() + words.slice(1)}.
+          {`${upperFirst(words)}.`}
         </p>
       ))}
       <ul>
         {climbed.map((each) => (
           <li key={each.name}>
             <Stairs step={each.step} of={each.of} />
-            <span>
-              {each.name}: step {each.step} of {each.of}
-            </span>
+            <span>{say.stepOf({ name: each.name, step: each.step, of: each.of })}</span>
           </li>
         ))}
       </ul>

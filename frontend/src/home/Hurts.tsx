@@ -6,20 +6,21 @@ import { type Hurt, NO_PAIN } from './dayLog';
 import css from './Hurts.module.css';
 import home from './home.module.css';
 import { type Choice, Question } from './Question';
+import * as say from '../messages/compiled/home';
 
 const SIGNS: Choice<Schemas['RedSign'] | 'hurts'>[] = [
-  { id: 'numbness', words: 'It tingles or is numb' },
-  { id: 'radiating', words: 'The pain runs along the arm' },
-  { id: 'curling', words: 'A finger curls by itself' },
-  { id: 'swelling', words: 'It is swollen' },
-  { id: 'sudden_weakness', words: 'It is suddenly weak' },
-  { id: 'hurts', words: 'It just hurts' },
+  { id: 'numbness', words: say.itTinglesOrIsNumb() },
+  { id: 'radiating', words: say.thePainRunsAlongThe() },
+  { id: 'curling', words: say.aFingerCurlsByItself() },
+  { id: 'swelling', words: say.itIsSwollen() },
+  { id: 'sudden_weakness', words: say.itIsSuddenlyWeak() },
+  { id: 'hurts', words: say.itJustHurts() },
 ];
 // For a child, in words; each is kept as the middle of what it stands for.
 const HOW_MUCH: Choice<string>[] = [
-  { id: '2', words: 'A little', means: '1 to 3 of 10' },
-  { id: '5', words: 'Clearly', means: '4 to 6 of 10' },
-  { id: '8', words: 'Badly', means: '7 to 10 of 10' },
+  { id: '2', words: say.aLittle(), means: say.n1To3Of10() },
+  { id: '5', words: say.clearly(), means: say.n4To6Of10() },
+  { id: '8', words: say.badly(), means: say.n7To10Of10() },
 ];
 const NUMBERS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 
@@ -63,14 +64,14 @@ export function Hurts({ reader, instrument, isAsked, unheard, ...on }: Props) {
       )}
       {step === 'what' && (
         <Question
-          ask={isChild ? 'What is it like? Ask the child.' : 'What is it like?'}
+          ask={isChild ? say.whatIsItLikeAsk() : say.whatIsItLike()}
           choices={SIGNS}
           onChoose={(id) => (id === 'hurts' ? setStep('where') : tell({ signs: [id] }))}
         />
       )}
       {step === 'where' && (
-        <section className={home.ask} aria-label="Where it hurts">
-          <h1>Where does it hurt?</h1>
+        <section className={home.ask} aria-label={say.whereItHurts()}>
+          <h1>{say.whereDoesItHurt()}</h1>
           <PainPlace
             chosen={place}
             onPick={(where) => {
@@ -83,19 +84,19 @@ export function Hurts({ reader, instrument, isAsked, unheard, ...on }: Props) {
       {step === 'how' &&
         (isChild ? (
           <Question
-            ask="How much does it hurt?"
+            ask={say.howMuchDoesItHurt()}
             choices={HOW_MUCH}
             onChoose={(id) => tell({ pain: Number(id) })}
           />
         ) : (
-          <section className={home.ask} aria-label="How much it hurts">
-            <h1>How much, from 1 (hardly) to 10?</h1>
+          <section className={home.ask} aria-label={say.howMuchItHurts()}>
+            <h1>{say.howMuchFrom1Hardly()}</h1>
             <div className={css.numbers}>
               {NUMBERS.map((each) => (
                 <button
                   key={each}
                   type="button"
-                  aria-label={`Pain ${each} of 10`}
+                  aria-label={say.painOf10({ each })}
                   onClick={() => tell({ pain: each })}
                 >
                   {each}
@@ -124,31 +125,31 @@ function Stop({ isAlone, isChild, instrument, onGoOn, onAlone, onMistake }: Stop
       <section className={`${home.ask} ${isAlone ? css.told : css.stop}`} role="alert">
         {isAlone ? (
           <>
-            <h1>No more today.</h1>
-            <p>Leave the {instrument} in its case. Tell a grown-up as soon as one is home.</p>
+            <h1>{say.noMoreToday()}</h1>
+            <p>{say.leaveTheInItsCase({ instrument })}</p>
           </>
         ) : (
           <>
-            <h1>Stop.</h1>
+            <h1>{say.stop()}</h1>
             <ol>
-              <li>Put the {instrument} down.</li>
-              <li>Let your arm hang.</li>
-              {isChild && <li>Fetch a grown-up.</li>}
+              <li>{say.putTheDown({ instrument })}</li>
+              <li>{say.letYourArmHang()}</li>
+              {isChild && <li>{say.fetchAGrownUp()}</li>}
             </ol>
           </>
         )}
       </section>
       <button type="button" className={css.red} onClick={onGoOn}>
-        {isChild ? 'A grown-up is here' : 'Say what it is like'}
+        {isChild ? say.aGrownUpIsHere() : say.sayWhatItIsLike()}
       </button>
       <div className={home.bar}>
         {isChild && !isAlone && (
           <button type="button" className={home.plain} onClick={onAlone}>
-            Nobody is here
+            {say.nobodyIsHere()}
           </button>
         )}
         <button type="button" className={home.plain} onClick={onMistake}>
-          By mistake
+          {say.byMistake()}
         </button>
       </div>
     </>
@@ -165,19 +166,16 @@ function Told({ unheard, onNothing, onWeek }: ToldProps) {
   return (
     <>
       <section className={`${home.ask} ${css.told}`} role="alert">
-        <h1>No more today.</h1>
-        <p>
-          Tomorrow only if nothing hurts, and then half as much. Still sore tomorrow? Rest, and see
-          a doctor.
-        </p>
+        <h1>{say.noMoreToday()}</h1>
+        <p>{say.tomorrowOnlyIfNothingHurts()}</p>
         <p>{heardWords(unheard)}</p>
       </section>
       <div className={home.bar}>
         <button type="button" className={home.plain} onClick={onNothing}>
-          It was nothing
+          {say.itWasNothing()}
         </button>
         <button type="button" className={home.main} onClick={onWeek}>
-          To the week
+          {say.toTheWeek()}
         </button>
       </div>
     </>
@@ -186,7 +184,5 @@ function Told({ unheard, onNothing, onWeek }: ToldProps) {
 
 /** Who has heard of it. */
 export function heardWords(unheard: boolean): string {
-  return unheard
-    ? 'Your teacher has not heard of it yet: it is sent when there is a network. Please call.'
-    : 'Your teacher gets a note of it.';
+  return unheard ? say.yourTeacherHasNotHeard() : say.yourTeacherGetsANote();
 }

@@ -4,11 +4,12 @@ import { longDay } from './dayWords';
 import css from './home.module.css';
 import { type Choice, Question } from './Question';
 import type { HomeItem } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 const HOW_MUCH: Choice<'all' | 'some' | 'none'>[] = [
-  { id: 'all', words: 'All of it' },
-  { id: 'some', words: 'Some of it' },
-  { id: 'none', words: 'Not this day' },
+  { id: 'all', words: say.allOfIt() },
+  { id: 'some', words: say.someOfIt() },
+  { id: 'none', words: say.notThisDay() },
 ];
 
 interface Props {
@@ -34,18 +35,18 @@ export function LogByHand({ date, isToday, items, onDone, onWeek }: Props) {
     <>
       <div className={css.top}>
         <button type="button" onClick={onWeek}>
-          ‹ Week
+          {say.week()}
         </button>
       </div>
       {parts === null ? (
         <Question
-          ask={`How much of it ${isToday ? 'today' : `on ${longDay(date)}`}?`}
+          ask={isToday ? say.howMuchOfItToday() : say.howMuchOfItOn({ date: longDay(date) })}
           choices={HOW_MUCH}
           onChoose={choose}
         />
       ) : (
-        <section className={css.ask} aria-label="Which of it?">
-          <h1>Which of it?</h1>
+        <section className={css.ask} aria-label={say.whichOfIt()}>
+          <h1>{say.whichOfIt()}</h1>
           {items.map(({ exercise, name }) => {
             const isIn = parts.includes(exercise);
             const others = parts.filter((each) => each !== exercise);
@@ -67,7 +68,7 @@ export function LogByHand({ date, isToday, items, onDone, onWeek }: Props) {
             disabled={parts.length === 0}
             onClick={() => onDone(parts)}
           >
-            Go on
+            {say.goOn()}
           </button>
         </section>
       )}

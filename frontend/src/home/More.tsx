@@ -4,6 +4,7 @@ import { ExerciseFacts, ExerciseSteps } from '../exercise/ExerciseText';
 import css from './More.module.css';
 import home from './home.module.css';
 import type { HomeItem } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 /** All that is known of an exercise, over the page: it can be read before or after. */
 export function More({ item, onClose }: { item: HomeItem; onClose: () => void }) {
@@ -22,7 +23,7 @@ export function More({ item, onClose }: { item: HomeItem; onClose: () => void })
         </p>
       )}
       <button type="button" className={home.plain} onClick={() => dialog.current?.close()}>
-        Close
+        {say.close()}
       </button>
     </dialog>
   );

@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import { picturesOf } from '../audio/schedule';
 import css from './MusicPages.module.css';
 import type { HomeItem } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 type Line = Schemas['MusicLineOut'];
 
@@ -42,7 +43,7 @@ export function MusicPages({ item, beat, note }: Props) {
   const widest = Math.max(LEAST_WIDTH, ...lines.map((line) => line.width));
   const turn = (by: number) => setTurned((page + by + pages) % pages);
   return (
-    <section className={css.music} aria-label={`Music of ${item.name}`}>
+    <section className={css.music} aria-label={say.musicOf({ name: item.name })}>
       {(item.music_title || pages > 1) && (
         <p className={css.top}>
           <strong>{item.music_title}</strong>
@@ -55,9 +56,7 @@ export function MusicPages({ item, beat, note }: Props) {
                     <i key={index} data-on={index === page || undefined} />
                   ))}
               </span>
-              <span className="sr-only">
-                page {page + 1} of {pages}
-              </span>
+              <span className="sr-only">{say.pageOf({ page: page + 1, pages })}</span>
             </span>
           )}
         </p>
@@ -72,7 +71,7 @@ export function MusicPages({ item, beat, note }: Props) {
           >
             <div
               role="img"
-              aria-label={`Line ${index + 1}`}
+              aria-label={say.line({ index: index + 1 })}
               style={{ width: `${(100 * line.width) / widest}%` }}
               // Drawn by our own server from our own drills, or from a part that it has cleaned.
               dangerouslySetInnerHTML={{ __html: line.svg }}
@@ -82,8 +81,8 @@ export function MusicPages({ item, beat, note }: Props) {
       </div>
       {pages > 1 && (
         <div className={css.turn}>
-          <button type="button" aria-label="Page back" onClick={() => turn(-1)} />
-          <button type="button" aria-label="Page on" onClick={() => turn(1)} />
+          <button type="button" aria-label={say.pageBack()} onClick={() => turn(-1)} />
+          <button type="button" aria-label={say.pageOn()} onClick={() => turn(1)} />
         </div>
       )}
     </section>

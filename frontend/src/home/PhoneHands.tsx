@@ -2,6 +2,8 @@ import type { Schemas } from '../api/client';
 import { Hand } from '../drawings/Hand';
 import { useFrame } from '../drawings/useFrame';
 import css from './PhoneHands.module.css';
+import * as say from '../messages/compiled/home';
+import { fromTo } from '../words/lists';
 
 interface Props {
   pair: Schemas['TwoHandsOut'];
@@ -37,7 +39,7 @@ function Moving({ pair, small }: Props) {
   return (
     <div className={small ? css.one : css.large}>
       <figure>
-        {frame && <Hand frame={frame} words={`From ${pair.words.join(' to ')}`} />}
+        {frame && <Hand frame={frame} words={say.from({ words: fromTo(pair.words) })} />}
         <figcaption aria-hidden="true">
           {pair.words[at < pair.frames.length / 2 ? 0 : 1]}
         </figcaption>

@@ -6,6 +6,7 @@ import css from './home.module.css';
 import { More } from './More';
 import { SelfCheck } from './SelfCheck';
 import type { HomeItem, WeekNow } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 export interface PracticeProps {
   week: WeekNow;
@@ -50,14 +51,16 @@ export function Practice({ week, items, practised, onPractised, ...on }: Practic
     <div className={css.fit}>
       <div className={css.top}>
         <button type="button" onClick={() => (at === 0 ? on.onWeek() : setAt(at - 1))}>
-          ‹ {at === 0 ? 'Week' : 'Back'}
+          {at === 0 ? say.week() : say.back()}
         </button>
         <span role="status">
-          {item ? `Exercise ${items.indexOf(item) + 1} of ${items.length}` : 'Your hand'}
+          {item
+            ? say.exerciseOf({ items: items.indexOf(item) + 1, count: items.length })
+            : say.yourHand()}
         </span>
         {item ? (
           <button type="button" onClick={() => setMore(true)}>
-            More
+            {say.more()}
           </button>
         ) : (
           <span />
@@ -91,10 +94,10 @@ export function Practice({ week, items, practised, onPractised, ...on }: Practic
           className={css.hurts}
           onClick={() => on.onHurts(item?.exercise ?? null)}
         >
-          It hurts
+          {say.itHurts()}
         </button>
         <button type="button" className={css.main} onClick={next}>
-          {isLast ? 'Done' : 'Next'}
+          {isLast ? say.done() : say.next()}
         </button>
       </div>
       {more && item && <More item={item} onClose={() => setMore(false)} />}

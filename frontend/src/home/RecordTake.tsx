@@ -9,6 +9,8 @@ import home from './home.module.css';
 import css from './RecordTake.module.css';
 import { keepForLater } from './offline';
 import { useTakes, waitingWords } from './useTakes';
+import * as say from '../messages/compiled/home';
+import { listed } from '../words/lists';
 
 interface Props {
   token: string;
@@ -16,7 +18,7 @@ interface Props {
   today: string;
 }
 
-const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
+const LEVEL_WORDS = { quiet: say.tooQuiet(), good: 'good', loud: say.tooLoud() };
 
 /** What records has come after the page: it is kept, too, for a time without a network. */
 export function keepTaking(token: string): void {
@@ -30,26 +32,23 @@ export function RecordTake({ token, take, today }: Props) {
   const taking = useTaking(take.tempo, take.seconds, (sound) => void add(sound));
   const { phase } = taking;
   return (
-    <section className={css.take} aria-label="A take for your teacher">
-      <h1>Record this for your teacher</h1>
-      <p>
-        {take.play} ♩ = {take.tempo}. Once or twice in the week is enough. Put the phone an arm away
-        in a quiet room.
-      </p>
+    <section className={css.take} aria-label={say.aTakeForYourTeacher()}>
+      <h1>{say.recordThisForYourTeacher()}</h1>
+      <p>{say.onceOrTwiceInThe({ play: take.play, tempo: take.tempo })}</p>
       <div
         className={css.music}
         role="img"
-        aria-label="The music to record"
+        aria-label={say.theMusicToRecord()}
         // Drawn by our own server from our own drills; no outside text gets into it.
         dangerouslySetInnerHTML={{ __html: take.music }}
       />
       {phase.kind === 'still' && !busy && (
         <>
           <button type="button" className={home.main} onClick={() => void taking.start()}>
-            Record
+            {say.record()}
           </button>
           <label className={css.file}>
-            or a recording of this phone
+            {say.orARecordingOfThis()}
             <input
               type="file"
               accept="audio/*"
@@ -65,27 +64,29 @@ export function RecordTake({ token, take, today }: Props) {
           </label>
         </>
       )}
-      {phase.kind === 'opening' && <p role="status">Opening the microphone …</p>}
+      {phase.kind === 'opening' && <p role="status">{say.openingTheMicrophone()}</p>}
       {(phase.kind === 'counting' || phase.kind === 'playing') && (
         <div className={css.choice}>
           <strong className={css.count} role="status">
-            {phase.kind === 'counting' ? `${phase.beat} of 4` : `${phase.left} s`}
+            {phase.kind === 'counting' ? say.of4({ beat: phase.beat }) : `${phase.left} s`}
           </strong>
           <span>{LEVEL_WORDS[taking.level]}</span>
           <button type="button" onClick={taking.finish}>
-            Done
+            {say.done()}
           </button>
           <button type="button" onClick={() => taking.drop()}>
-            Stop, keep nothing
+            {say.stopKeepNothing()}
           </button>
         </div>
       )}
-      {busy && <p role="status">Sending …</p>}
+      {busy && <p role="status">{say.sending()}</p>}
       {(taking.problem ?? problem) && <p role="alert">{taking.problem ?? problem}</p>}
       {words && <p role="status">{words}</p>}
       {waiting > 0 && !busy && <p role="status">{waitingWords(waiting, held)}</p>}
       {days.length > 0 && (
-        <p className="quiet">Recorded on {days.map((day) => shortDate(day)).join(', ')}.</p>
+        <p className="quiet">
+          {say.recordedOn({ days: listed(days.map((day) => shortDate(day))) })}
+        </p>
       )}
     </section>
   );

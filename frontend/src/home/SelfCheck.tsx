@@ -1,6 +1,7 @@
 import type { Schemas } from '../api/client';
 import { Hand } from '../drawings/Hand';
 import css from './SelfCheck.module.css';
+import * as say from '../messages/compiled/home';
 
 interface Props {
   when: 'before' | 'after';
@@ -13,8 +14,11 @@ interface Props {
 /** Five touches on the own hand: the picture that looks like it. Nothing has to be touched. */
 export function SelfCheck({ when, checks, found, onFound }: Props) {
   return (
-    <section className={css.check} aria-label={`Your hand ${when} practice`}>
-      <h1>{when === 'before' ? 'Look at your hand first' : 'And now?'}</h1>
+    <section
+      className={css.check}
+      aria-label={when === 'before' ? say.yourHandBeforePractice() : say.yourHandAfterPractice()}
+    >
+      <h1>{when === 'before' ? say.lookAtYourHandFirst() : say.andNow()}</h1>
       {checks.map((check) => (
         <div key={check.id} role="group" aria-label={check.ask}>
           <p>{check.ask}</p>

@@ -1,5 +1,6 @@
 import home from './home.module.css';
 import { useTakes, waitingWords } from './useTakes';
+import * as say from '../messages/compiled/home';
 
 const NONE: string[] = [];
 
@@ -12,11 +13,11 @@ export function SendTakes({ token }: { token: string }) {
         <p role="status">{waitingWords(waiting, held)}</p>
         {held === 'ended' && (
           <button type="button" className={home.plain} onClick={throwAway}>
-            Throw {waiting === 1 ? 'it' : 'them'} away
+            {say.throwItAway({ waiting })}
           </button>
         )}
       </>
     );
   }
-  return words === null ? null : <p role="status">The take of before: {words}</p>;
+  return words === null ? null : <p role="status">{say.theTakeOfBefore({ words })}</p>;
 }

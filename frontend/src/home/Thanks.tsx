@@ -2,6 +2,7 @@ import { DayString } from './DayString';
 import { longDay } from './dayWords';
 import css from './home.module.css';
 import type { WeekNow } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 interface Props {
   week: WeekNow;
@@ -21,19 +22,17 @@ export function Thanks({ week, date, saved, onChange, onWeek }: Props) {
         <span />
         <span role="status">{saved}</span>
       </header>
-      <section className={css.ask} aria-label="Kept">
-        <h1>{longDay(date)} is on the string.</h1>
+      <section className={css.ask} aria-label={say.kept()}>
+        <h1>{say.isOnTheString({ date: longDay(date) })}</h1>
         <DayString week={week} shown={null} onShow={onWeek} />
-        <p className={css.large}>
-          {days === 1 ? 'One day' : `${days} days`} so far since your lesson. Thank you.
-        </p>
+        <p className={css.large}>{say.oneDaySoFarSince({ days })}</p>
       </section>
       <div className={css.bar}>
         <button type="button" className={css.plain} onClick={onChange}>
-          Change it
+          {say.changeIt()}
         </button>
         <button type="button" className={css.main} onClick={onWeek}>
-          To the week
+          {say.toTheWeek()}
         </button>
       </div>
     </>

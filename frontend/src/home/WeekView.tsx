@@ -7,6 +7,9 @@ import home from './home.module.css';
 import { HowFar } from './HowFar';
 import { dayNumber, hurtsOn, itemsOn, type WeekNow } from './weekNow';
 import css from './WeekView.module.css';
+import * as say from '../messages/compiled/home';
+import { Rich } from '../messages/Rich';
+import { listed } from '../words/lists';
 
 const DAYS_OF_A_WEEK = 7;
 
@@ -43,16 +46,18 @@ export function WeekView({ token, week, shown, queue, ...on }: Props) {
           </span>
           <span role="status">{savedWords(queue)}</span>
         </header>
-        <h1 className={css.one}>{week.one_thing?.say ?? `${week.first_name}’s week`}</h1>
+        <h1 className={css.one}>
+          {week.one_thing?.say ?? say.sWeek({ firstName: week.first_name })}
+        </h1>
         {week.one_thing?.why && <p className={css.why}>{week.one_thing.why}</p>}
         <Notes week={week} />
         <DayString week={week} shown={shown} onShow={on.onShow} />
         {rests ? (
           <div className={home.note} role="status">
-            <strong>No more today.</strong> Tomorrow only if nothing hurts, and then half as much.{' '}
+            <Rich says={say.noMoreTodayTomorrowOnly()} />{' '}
             {log.hurt === 'open' && (
               <button type="button" className={home.quiet} onClick={on.onNothing}>
-                It was nothing
+                {say.itWasNothing()}
               </button>
             )}
           </div>
@@ -71,7 +76,9 @@ export function WeekView({ token, week, shown, queue, ...on }: Props) {
                     {doseWords(item)}
                   </span>
                   <i data-done={isDone(week, shown, item.exercise) || undefined} />
-                  {isDone(week, shown, item.exercise) && <span className="sr-only">done</span>}
+                  {isDone(week, shown, item.exercise) && (
+                    <span className="sr-only">{say.doneInside()}</span>
+                  )}
                 </button>
               </li>
             ))}
@@ -79,7 +86,7 @@ export function WeekView({ token, week, shown, queue, ...on }: Props) {
         )}
         {week.take && (
           <button type="button" className={home.quiet} onClick={on.onTake}>
-            Your teacher asks for a recording
+            {say.yourTeacherAsksForA()}
           </button>
         )}
         <span className={home.grow} />
@@ -87,24 +94,30 @@ export function WeekView({ token, week, shown, queue, ...on }: Props) {
         {week.teacher_line && <p className={css.teacher}>“{week.teacher_line}”</p>}
         {mayLog && !rests && (items.length > 0 || log) && (
           <button type="button" className={home.quiet} onClick={on.onLog}>
-            {log ? `${loggedWords(log)} Change it` : logWords(shown === week.today, shown)}
+            {log
+              ? say.changeItOfLog({ log: loggedWords(log) })
+              : logWords(shown === week.today, shown)}
           </button>
         )}
         <div className={home.bar}>
           <button type="button" className={home.hurts} onClick={on.onHurts}>
-            It hurts
+            {say.itHurts()}
           </button>
           {items.length > 0 && !rests && (
             <button type="button" className={home.main} onClick={() => on.onBegin(null)}>
-              {shown > week.today ? 'Try it through' : `Begin · ${minutesSaid(minutes)}`}
+              {shown > week.today
+                ? say.tryItThrough()
+                : say.begin({ minutes: minutesSaid(minutes) })}
             </button>
           )}
         </div>
       </div>
       <HowFar climbed={week.climbed} better={week.better} />
       <p className={css.foot}>
-        Soft and short is better than long and tight.{' '}
-        <a href={`/api/home/${token}/practice.ics`}>Put the week into a calendar</a>
+        <Rich
+          says={say.softAndShortIsBetter()}
+          as={{ link: (words) => <a href={`/api/home/${token}/practice.ics`}>{words}</a> }}
+        />
       </p>
     </>
   );
@@ -115,14 +128,13 @@ function Notes({ week }: { week: WeekNow }) {
     <>
       {(week.eased || week.given_eased) && (
         <p className={home.note} role="status">
-          <strong>Easing off.</strong> Half as much of it, soft and short, until your next lesson.
-          Leave out whatever hurts.
-          {week.resting.length > 0 && ` Left out for now: ${week.resting.join(', ')}.`}
+          <Rich says={say.easingOffHalfAsMuch()} />
+          {week.resting.length > 0 && ` ${say.leftOutForNow({ resting: listed(week.resting) })}`}
         </p>
       )}
       {!week.eased && week.sore.includes('skin') && (
         <p className={home.note} role="status">
-          <strong>A little shorter</strong> while the skin of the fingertips is sore.
+          <Rich says={say.aLittleShorterWhileThe()} />
         </p>
       )}
     </>
@@ -136,28 +148,26 @@ function isDone(week: WeekNow, date: string, exercise: string): boolean {
 }
 
 const DONE: Record<string, string> = {
-  done: 'Kept: all of it.',
-  partly: 'Kept: some of it.',
-  not: 'Kept: not this day.',
+  done: say.keptAllOfIt(),
+  partly: say.keptSomeOfIt(),
+  not: say.keptNotThisDay(),
 };
 
 function loggedWords(log: WeekNow['days'][number]): string {
-  return DONE[log.done] ?? 'Kept.';
+  return DONE[log.done] ?? say.keptAlone();
 }
 
 function logWords(isToday: boolean, date: string): string {
-  return isToday ? 'Done already, without the phone?' : `How was ${longDay(date)}?`;
+  return isToday ? say.doneAlreadyWithoutThePhone() : say.howWas({ date: longDay(date) });
 }
 
 function freeWords(week: WeekNow, shown: string): string {
   if (week.eased && week.items.length === 0) {
-    return 'Rest the hand from the exercises until your next lesson.';
+    return say.restTheHandFromThe();
   }
   const number = dayNumber(week.given_on, shown);
   if (number > 0 && number % DAYS_OF_A_WEEK === 0) {
-    return 'The day of the lesson is free of these: a rested hand shows best what it can.';
+    return say.theDayOfTheLesson();
   }
-  return shown === week.today
-    ? 'Nothing to practise today. Rest is part of it: play what you like.'
-    : 'Nothing on this day.';
+  return shown === week.today ? say.nothingToPractiseTodayRest() : say.nothingOnThisDay();
 }

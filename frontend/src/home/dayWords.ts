@@ -1,4 +1,6 @@
 import type { HomeItem } from './weekNow';
+import * as say from '../messages/compiled/home';
+import { LOCALE } from '../words/lists';
 
 const DAYS_OF_A_WEEK = 7;
 
@@ -7,15 +9,15 @@ function at(date: string): Date {
 }
 
 export function shortDay(date: string): string {
-  return at(date).toLocaleDateString('en-GB', { weekday: 'short' });
+  return at(date).toLocaleDateString(LOCALE, { weekday: 'short' });
 }
 
 export function longDay(date: string): string {
-  return at(date).toLocaleDateString('en-GB', { weekday: 'long' });
+  return at(date).toLocaleDateString(LOCALE, { weekday: 'long' });
 }
 
 export function dayOfMonth(date: string): string {
-  return at(date).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  return at(date).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long' });
 }
 
 function plusDays(date: string, days: number): string {
@@ -32,9 +34,9 @@ export function shownDays(given: string, today: string): string[] {
 }
 
 export function minutesSaid(minutes: number): string {
-  if (minutes < 0.75) return 'half a minute';
+  if (minutes < 0.75) return say.halfAMinute();
   const told = Math.round(2 * minutes) / 2;
-  return told === 1 ? 'one minute' : `${told} minutes`;
+  return told === 1 ? say.oneMinute() : say.minutes({ told });
 }
 
 /** Without what each repetition is for: that stands in the line below. */

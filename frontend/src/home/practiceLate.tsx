@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 
 import home from './home.module.css';
 import type { PracticeProps } from './Practice';
+import * as say from '../messages/compiled/home';
 
 /** Exercises, music and tools come after the week stands there: kept with it for a time without network. */
 export async function loadPractice(): Promise<ComponentType<PracticeProps>> {
@@ -18,13 +19,13 @@ function NotCome({ onWeek }: PracticeProps) {
     <>
       <div className={home.top}>
         <button type="button" onClick={onWeek}>
-          ‹ Week
+          {say.week()}
         </button>
       </div>
-      <p role="alert">The exercises have not come yet: there is no network. Your week is there.</p>
+      <p role="alert">{say.theExercisesHaveNotCome()}</p>
       <div className={home.bar}>
         <button type="button" className={home.main} onClick={() => window.location.reload()}>
-          Try again
+          {say.tryAgain()}
         </button>
       </div>
     </>

@@ -3,6 +3,7 @@ import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import { ApiError, client, type Schemas, unwrap } from '../api/client';
 import { formBody } from '../api/form';
 import { newKey } from '../api/newKey';
+import * as say from '../messages/compiled/home';
 
 /** A recording that is on its way; it waits on this phone while there is no network. */
 export interface WaitingTake {
@@ -27,7 +28,7 @@ interface Sent {
   usable: boolean;
 }
 
-const TAKEN = 'It is with your teacher: its numbers only, not the sound.';
+const TAKEN = say.itIsWithYourTeacher();
 const ENDED = [404, 410];
 const BUSY = [401, 408, 425, 429];
 // Where the browser keeps nothing (a private window), the page does while it is open.
@@ -101,7 +102,8 @@ async function sendEach(): Promise<Sending> {
       }
       if (error.status >= 500 || BUSY.includes(error.status)) return { sent, held: 'busy' };
       const field = error.fields[0];
-      const words = field?.field === 'file' ? `The file ${field.problem}.` : error.message;
+      const words =
+        field?.field === 'file' ? say.theFile({ problem: field.problem }) : error.message;
       sent.push({ take, usable: false, words });
     }
     inMemory.delete(key);

@@ -13,6 +13,7 @@ import { earlierLinks, forgetLink, remember } from './whose';
 import { useTakeBack } from './useTakeBack';
 import { hasEnded, useWeek } from './useWeek';
 import { type DayLog, isStop, type Week, type WeekNow, weekNow } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 export interface HomeHandle {
   week: WeekNow;
@@ -27,7 +28,7 @@ export interface HomeHandle {
 }
 
 const EVERY_MINUTE = 60_000;
-const OVER = 'This week is over. Ask your teacher for the new one.';
+const OVER = say.thisWeekIsOverAsk();
 // Whoever holds the device; each week has a channel of its own.
 const OWNER = 'home';
 

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 
 import { countWaiting, type Held, keepTake, sendWaiting, throwTakesAway } from './takeShelf';
+import * as say from '../messages/compiled/home';
 
 const AGAIN_AFTER = 60_000;
 
@@ -45,8 +46,6 @@ export function useTakes(token: string, today: string, known: string[]) {
 }
 
 export function waitingWords(count: number, held: Held | null): string {
-  const many = count === 1 ? 'the take waits' : `${count} takes wait`;
-  if (held === 'ended') return `This link has ended: ${many} on this phone for the new one.`;
-  const why = held === 'busy' ? 'Jolf has much to do just now' : 'No network';
-  return `${why}: ${many} on this phone and ${count === 1 ? 'is' : 'are'} sent later.`;
+  if (held === 'ended') return say.thisLinkHasEndedOn({ count });
+  return held === 'busy' ? say.muchToDoTakesWait({ count }) : say.noNetworkTakesWait({ count });
 }

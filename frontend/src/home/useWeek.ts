@@ -3,10 +3,11 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiError, client, unwrap } from '../api/client';
 import { forgetKept } from './offline';
 import type { Week } from './weekNow';
+import * as say from '../messages/compiled/home';
 
 const ENDED = [404, 410];
-const NOT_HERE = 'No network, and this week has not been opened here before.';
-const LINK_ENDED = 'This link has ended. Ask your teacher for the new one.';
+const NOT_HERE = say.noNetworkAndThisWeek();
+const LINK_ENDED = say.thisLinkHasEndedAsk();
 /** Set by the worker on a week that it had kept. */
 const KEPT = 'X-Jolf-Kept';
 /** ms until a week that could not be read is asked for again; the last holds from then on. */

@@ -5,6 +5,7 @@ import type { Catalogue, Lesson } from '../api/client';
 import field from '../components/field.module.css';
 import css from './GiveStep.module.css';
 import { exercisesToAdd, firstHit, itemsOf, type Wish, wishOf } from './planDraft';
+import * as say from '../messages/compiled/lesson';
 
 interface AddProps {
   lesson: Lesson;
@@ -27,8 +28,10 @@ export function AddExercise({ lesson, catalogue, store }: AddProps) {
   return (
     <div>
       <label className={css.field}>
-        Add an exercise
-        <small>{hit && typed !== '' ? `Enter adds: ${hit.name}` : 'Type a few letters'}</small>
+        {say.addAnExercise()}
+        <small>
+          {hit && typed !== '' ? say.enterAdds({ name: hit.name }) : say.typeAFewLetters()}
+        </small>
         <input
           className={field.field}
           list="exercises-to-add"

@@ -7,23 +7,19 @@ import { type AskProps, row } from './askParts';
 import css from './AskStep.module.css';
 import { Reports } from './Reports';
 import words from './words.module.css';
+import * as say from '../messages/compiled/lesson';
 
 /** Whether anything hurts, is numb or tired; what it is, where it is told. */
 export function Body({ handle, onAllWell, isTelling, onTell }: AskProps) {
   const { lesson } = handle;
   const isStopped = lesson.safety.level === 'red';
-  const well = isStopped ? 'Nothing new today' : 'All is well';
+  const well = isStopped ? say.nothingNewToday() : say.allIsWell();
   useKeys({ y: onTell });
   return (
     <>
       <div className={words.words}>
-        <h3>Any pain, numbness or tiredness?</h3>
-        {isStopped && (
-          <p className={css.note}>
-            A stop is up. A tick by mistake is taken back with Undo; otherwise only your note lifts
-            it.
-          </p>
-        )}
+        <h3>{say.anyPainNumbnessOrTiredness()}</h3>
+        {isStopped && <p className={css.note}>{say.aStopIsUpA()}</p>}
       </div>
       {isTelling ? (
         <Scroll className={css.form}>
@@ -31,10 +27,10 @@ export function Body({ handle, onAllWell, isTelling, onTell }: AskProps) {
         </Scroll>
       ) : (
         <Answers
-          label="Pain, numbness or tiredness"
+          label={say.painNumbnessOrTiredness()}
           answers={[
             row('well', well, '', 'w', lesson.asked),
-            row('tell', 'Yes, something', 'where, how much, when', 'y', false),
+            row('tell', say.yesSomething(), say.whereHowMuchWhen(), 'y', false),
           ]}
           onAnswer={(answer) => (answer === 'well' ? onAllWell?.() : onTell())}
         />
@@ -53,7 +49,7 @@ export function AllWell({ handle, onAllWell }: Pick<AskProps, 'handle' | 'onAllW
       aria-keyshortcuts="w"
       onClick={onAllWell}
     >
-      {handle.lesson.safety.level === 'red' ? 'Nothing new today' : 'All is well'}
+      {handle.lesson.safety.level === 'red' ? say.nothingNewToday() : say.allIsWell()}
       <Key name="w" />
     </button>
   );

@@ -11,11 +11,12 @@ import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { LazyPieces } from '../pieces/LazyPieces';
 import css from './AskStep.module.css';
-import type { AskStop } from './askStops';
+import { type AskStop, GROUP_WORDS } from './askStops';
 import { LastWeek } from './HomeReport';
 import { LastTime } from './LastTime';
 import { RemoveLesson } from './RemoveLesson';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   stops: AskStop[];
@@ -42,7 +43,7 @@ export function AskKnown({ stops, now, lesson, onGo, children }: Props) {
         <Reminders reminders={lesson.reminders} />
         <LastTime lessonId={lesson.id} />
         <OwnNotes playerId={lesson.player.id} part="write" />
-        <Fold title="Own music" summary="a piece, and where the trouble comes back in it">
+        <Fold title={say.ownMusic()} summary={say.aPieceAndWhereThe()}>
           {() => <LazyPieces playerId={lesson.player.id} lessonId={lesson.id} />}
         </Fold>
         <RemoveLesson lesson={lesson} />
@@ -57,10 +58,10 @@ function Strings({ stops, now, lesson, onGo }: Omit<Props, 'children'>) {
   return groups.map((group) => (
     <div key={group} className={css.group}>
       <div className={css.groupHead}>
-        <h2>{group}</h2>
-        {group === 'Last week: show me' && lesson.last_week !== null && (
+        <h2>{GROUP_WORDS[group]}</h2>
+        {group === 'week' && lesson.last_week !== null && (
           <Link className={touch.word} href={`/lessons/${lesson.last_week}/sheet`}>
-            Its sheet
+            {say.itsSheet()}
           </Link>
         )}
       </div>

@@ -11,6 +11,7 @@ import { Complaint } from './Complaint';
 import { JudgeFit } from './JudgeFit';
 import { PaperWeek } from './PaperWeek';
 import { Strand } from './Strand';
+import * as say from '../messages/compiled/lesson';
 
 /** The question that is asked now, with its answers. */
 export function AskQuestion(props: AskProps) {
@@ -28,7 +29,7 @@ export function AskQuestion(props: AskProps) {
     case 'complaint':
       return (
         <>
-          <Words title="What does the player complain of?" how="" />
+          <Words title={say.whatDoesThePlayerComplain()} how="" />
           <Scroll className={css.form}>
             <Complaint handle={handle} catalogue={catalogue} onAnswered={onAnswered} />
           </Scroll>
@@ -52,21 +53,21 @@ export function AskQuestion(props: AskProps) {
 function Again({ stop, handle, isHeld, onAnswered }: AskProps) {
   const { lesson, enter } = handle;
   const asked = lesson.again.find((each) => each.key === stop.key);
-  const say = (answer: string) => {
+  const tell = (answer: string) => {
     const given = AGAIN.find(([each]) => each === answer)?.[0];
     if (!asked || !given || isHeld) return;
     enter('again', asked.key, asked.answer === given ? null : given);
     if (asked.answer !== given) onAnswered();
   };
-  useKeys(Object.fromEntries(AGAIN.map(([answer], at) => [String(at), () => say(answer)])));
+  useKeys(Object.fromEntries(AGAIN.map(([answer], at) => [String(at), () => tell(answer)])));
   if (!asked) return null;
-  const title = `${asked.says}. And now?`;
+  const title = say.andNow({ says: asked.says });
   return (
     <>
       <Words
-        why={`Said on ${shortDate(asked.on)}`}
+        why={say.saidOn({ on: shortDate(asked.on) })}
         title={title}
-        how="The player’s own word, before any playing."
+        how={say.thePlayersOwnWordBefore()}
       />
       <Answers
         label={title}
@@ -77,7 +78,7 @@ function Again({ stop, handle, isHeld, onAnswered }: AskProps) {
           shortcut: String(at),
           chosen: asked.answer === answer,
         }))}
-        onAnswer={say}
+        onAnswer={tell}
       />
     </>
   );
@@ -87,25 +88,22 @@ function Break({ handle, isHeld, onAnswered }: AskProps) {
   const { lesson, enter } = handle;
   const weeks = lesson.weeks_away ?? 0;
   const said = lesson.break_weeks;
-  const say = (answer: string) => {
+  const tell = (answer: string) => {
     if (isHeld) return;
     enter('break', '', answer === 'played' ? 0 : weeks);
     onAnswered();
   };
-  useKeys({ y: () => say('played'), n: () => say('break') });
+  useKeys({ y: () => tell('played'), n: () => tell('break') });
   return (
     <>
-      <Words
-        title={`${weeks} weeks without lesson or practice here. Played in between?`}
-        how="It tells where the week begins."
-      />
+      <Words title={say.weeksWithoutLessonOrPractice({ weeks })} how={say.itTellsWhereTheWeek()} />
       <Answers
-        label="Played in between"
+        label={say.playedInBetween()}
         answers={[
           row('played', 'yes', '', 'y', said === 0),
-          row('break', 'no, a break', '', 'n', said !== null && said > 0),
+          row('break', say.noABreak(), '', 'n', said !== null && said > 0),
         ]}
-        onAnswer={say}
+        onAnswer={tell}
       />
     </>
   );

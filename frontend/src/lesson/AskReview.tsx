@@ -12,6 +12,7 @@ import css from './AskStep.module.css';
 import { PainScale } from './PainScale';
 import { useReviewHands } from './useReviewHands';
 import words from './words.module.css';
+import * as say from '../messages/compiled/lesson';
 
 /** An exercise of last week, shown: there, not yet, or it hurt. */
 export function Review(props: AskProps) {
@@ -21,7 +22,7 @@ export function Review(props: AskProps) {
   const hurt = (review?.pain ?? 0) > 0;
   const [asking, setAsking] = useState(false);
   const hands = useReviewHands(review?.exercise, lesson.player.instrument);
-  const say = (answer: string) => {
+  const tell = (answer: string) => {
     if (!review || isHeld) return;
     if (answer === 'hurt') {
       setAsking(!asking);
@@ -34,9 +35,9 @@ export function Review(props: AskProps) {
     if (!isTakenBack) onAnswered();
   };
   useKeys({
-    s: () => say('shown'),
-    n: () => say('not'),
-    o: () => say('hurt'),
+    s: () => tell('shown'),
+    n: () => tell('not'),
+    o: () => tell('hurt'),
   });
   if (!review) return null;
   const ring = ringOf(hands?.frames ?? []);
@@ -44,17 +45,23 @@ export function Review(props: AskProps) {
     hands ? <Lens frame={hands.frames.at(at)} ring={ring} /> : undefined;
   const answers: Answer[] = [
     {
-      ...row('shown', 'Shown', '', 's', review.passed === true),
+      ...row('shown', say.shown(), '', 's', review.passed === true),
       mark: <Told as="shown" />,
       picture: picture(0),
     },
     {
-      ...row('not', 'Not yet', '', 'n', review.passed === false && !hurt),
+      ...row('not', say.notYet(), '', 'n', review.passed === false && !hurt),
       mark: <Told as="not" />,
       picture: picture(-1),
     },
     {
-      ...row('hurt', 'It hurt', hurt ? `${review.pain} of 10` : 'how much is asked', 'o', hurt),
+      ...row(
+        'hurt',
+        say.itHurt(),
+        hurt ? say.of10({ pain: review.pain ?? 0 }) : say.howMuchIsAsked(),
+        'o',
+        hurt,
+      ),
       mark: <Told as="hurt" />,
     },
   ];
@@ -62,10 +69,10 @@ export function Review(props: AskProps) {
     <>
       <Scroll className={words.words}>
         <p className={words.why}>
-          Step {review.rung} of {review.rungs}: {review.rung_words}
+          {say.stepOf({ rung: review.rung, rungs: review.rungs, rungWords: review.rung_words })}
         </p>
         <h3>{review.name}</h3>
-        <p className={words.how}>Passed when: {review.passed_when}.</p>
+        <p className={words.how}>{say.passedWhen({ passedWhen: review.passed_when })}</p>
         <p className={css.note}>{adviceOf(review)}</p>
         {asking && (
           <PainScale
@@ -78,7 +85,7 @@ export function Review(props: AskProps) {
           />
         )}
       </Scroll>
-      <Answers label={`${review.name}, shown today`} answers={answers} onAnswer={say} />
+      <Answers label={say.shownToday({ name: review.name })} answers={answers} onAnswer={tell} />
     </>
   );
 }
@@ -100,8 +107,12 @@ function Told({ as }: { as: 'shown' | 'not' | 'hurt' }) {
 }
 
 function adviceOf(review: Schemas['ReviewOut']): string {
-  const to = review.next_rung === review.rung ? '' : ` to step ${review.next_rung}`;
-  const days = review.days_done === 1 ? '1 day' : `${review.days_done} days`;
-  const home = review.days_done > 0 ? ` (${days} at home)` : '';
-  return `${MOVE_WORDS[review.move]}${to}: ${review.reason}${home}`;
+  const told = { move: MOVE_WORDS[review.move] ?? '', reason: review.reason };
+  const advice =
+    review.next_rung === review.rung
+      ? say.adviceOf(told)
+      : say.adviceOfStep({ ...told, step: review.next_rung });
+  return review.days_done > 0
+    ? `${advice} (${say.ofDaysAtHome({ days: review.days_done })})`
+    : advice;
 }

@@ -9,12 +9,13 @@ import { AllWell } from './AskBody';
 import { AskKnown } from './AskKnown';
 import { AskQuestion } from './AskQuestion';
 import css from './AskStep.module.css';
-import { type AskStop, stopsOf } from './askStops';
+import { type AskStop, GROUP_WORDS, stopsOf } from './askStops';
 import { BodyLine } from './BodyLine';
 import screen from '../components/screen.module.css';
 import { useBriefHold } from './useBriefHold';
 import type { LessonHandle } from './useLesson';
 import { useTakenBack } from './useTakenBack';
+import * as say from '../messages/compiled/lesson';
 
 const REACH = 'reach.exceeded';
 
@@ -81,18 +82,18 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
   const isTold = telling || !canBeWell;
   return (
     <div className={screen.screen}>
-      <section className={`${screen.left} ${css.left}`} aria-label="What is known">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.whatIsKnown()}>
         <AskKnown stops={stops} now={stop?.id} lesson={lesson} onGo={go}>
           <Facts handle={handle} onMeasure={() => onMeasure(REACH)} />
         </AskKnown>
       </section>
-      <section className={`${screen.right} ${css.right}`} aria-label="What is asked">
+      <section className={`${screen.right} ${css.right}`} aria-label={say.whatIsAsked()}>
         <div className={css.head}>
-          <p>{stop?.group}</p>
+          <p>{stop && GROUP_WORDS[stop.group]}</p>
           {!(stop?.kind === 'body' && !isTold) && <AllWell handle={handle} onAllWell={allWell} />}
           {stop && (
             <button type="button" className={touch.word} aria-keyshortcuts="x" onClick={pass}>
-              {stop.done ? 'Go on' : stop.kind === 'again' ? 'Later' : 'Not asked'}
+              {stop.done ? say.goOn() : stop.kind === 'again' ? say.later() : say.notAsked()}
               <Key name="x" />
             </button>
           )}
@@ -116,14 +117,16 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
       </section>
       <div className={screen.foot}>
         <div className={css.open}>
-          <p>{open.length === 0 ? 'All asked' : 'Still open'}</p>
+          <p>{open.length === 0 ? say.allAsked() : say.stillOpen()}</p>
           <strong>
-            {open.length === 0 ? 'Look at the hand' : `${open.length} of ${stops.length}`}
+            {open.length === 0
+              ? say.lookAtTheHand()
+              : say.of({ count: open.length, count2: stops.length })}
           </strong>
-          <p>{lesson.waits_for === '' ? '' : 'Give waits for what hurts'}</p>
+          <p>{lesson.waits_for === '' ? '' : say.giveWaitsForWhatHurts()}</p>
         </div>
         <NextAction isNext={open.length === 0} onClick={onDone}>
-          Look
+          {say.look()}
         </NextAction>
       </div>
     </div>
@@ -144,7 +147,7 @@ function Facts({ handle, onMeasure }: { handle: LessonHandle; onMeasure: () => v
         title={lesson.harder_hint}
         onClick={() => enter('harder', '', !lesson.harder_piece)}
       >
-        Harder piece now
+        {say.harderPieceNow()}
         <Key name="h" />
       </button>
     </div>

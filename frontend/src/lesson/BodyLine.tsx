@@ -8,6 +8,7 @@ import touch from '../components/touch.module.css';
 import { GRADE_WORDS, shortDate } from '../words/words';
 import css from './BodyLine.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 type Fact = Schemas['BodyFactOut'];
 
@@ -35,7 +36,7 @@ export function BodyLine({ handle, onMeasure }: Props) {
         >
           {each.says}, {shortDate(each.on)}
           {each.limits && `: ${each.limits}`}
-          {each.is_due && ' (a year ago: look again)'}
+          {each.is_due && ` (${say.aYearAgoLookAgain()})`}
         </button>
       ))}
       {fact && (
@@ -62,10 +63,10 @@ function FactDialog({
   const { lesson, enter } = handle;
   return (
     <Dialog opened onClose={onClose} title={fact.says}>
-      {fact.kind === 'span' && <Button onClick={onMeasure}>Measure it again</Button>}
+      {fact.kind === 'span' && <Button onClick={onMeasure}>{say.measureItAgain()}</Button>}
       {fact.kind === 'ruled_out' && (
         <>
-          <p>It stays out until a new sign speaks for it, or until you say otherwise.</p>
+          <p>{say.itStaysOutUntilA()}</p>
           <Button
             variant="default"
             onClick={() => {
@@ -73,13 +74,13 @@ function FactDialog({
               onClose();
             }}
           >
-            It may be this after all
+            {say.itMayBeThisAfter()}
           </Button>
         </>
       )}
       {fact.kind === 'sign' && (
         <div className={css.again}>
-          <p>Looked at again today:</p>
+          <p>{say.lookedAtAgainToday()}</p>
           <div className={css.grades}>
             {GRADE_WORDS.map((word, grade) => (
               <button
@@ -103,8 +104,8 @@ function FactDialog({
           playerId={lesson.player.id}
           fact={fact.fact}
           word="limits"
-          label="What a doctor or physiotherapist allows"
-          button="Keep the limits"
+          label={say.whatADoctorOrPhysiotherapist()}
+          button={say.keepTheLimits()}
           onDone={onClose}
         />
       )}
@@ -113,8 +114,8 @@ function FactDialog({
           playerId={lesson.player.id}
           fact={fact.fact}
           word="lifted"
-          label="It holds no more: what has changed, and who says so?"
-          button="Lift it with this note"
+          label={say.itHoldsNoMoreWhat()}
+          button={say.liftItWithThisNote()}
           onDone={onClose}
         />
       )}

@@ -1,6 +1,7 @@
 import type { Lesson } from '../api/client';
 import css from './DecideStep.module.css';
 import { leadFirst } from './leadFirst';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   lesson: Lesson;
@@ -12,7 +13,7 @@ interface Props {
 export function CauseList({ lesson, now, onChoose }: Props) {
   return (
     <div className={css.list}>
-      <h2>All {lesson.causes.length} causes</h2>
+      <h2>{say.allCauses({ count: lesson.causes.length })}</h2>
       <ul>
         {leadFirst(lesson).map((cause) => (
           <li key={cause.id}>
@@ -23,7 +24,7 @@ export function CauseList({ lesson, now, onChoose }: Props) {
               onClick={() => onChoose(cause.id)}
             >
               <span>{cause.name}</span>
-              <span>{cause.teacher_word === 'dismissed' ? 'not this' : cause.word}</span>
+              <span>{cause.teacher_word === 'dismissed' ? say.notThis() : cause.word}</span>
             </button>
           </li>
         ))}

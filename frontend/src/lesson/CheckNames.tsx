@@ -4,11 +4,12 @@ import touch from '../components/touch.module.css';
 import { gradeWord } from '../words/words';
 import css from './CheckNames.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 const ORDERS = [
-  { value: 'telling', label: 'Most telling look first' },
-  { value: 'silent', label: 'Silent looks first' },
-  { value: 'classic', label: 'From far to near' },
+  { value: 'telling', label: say.mostTellingLookFirst() },
+  { value: 'silent', label: say.silentLooksFirst() },
+  { value: 'classic', label: say.fromFarToNear() },
 ];
 
 interface Props {
@@ -28,7 +29,7 @@ export function CheckNames({ title, items, now, handle, onChoose, onClose }: Pro
       <div className={css.head}>
         <strong>{title}</strong>
         <button type="button" className={touch.word} aria-keyshortcuts="n" onClick={onClose}>
-          Back to the hand
+          {say.backToTheHand()}
         </button>
       </div>
       <ul>
@@ -47,7 +48,7 @@ export function CheckNames({ title, items, now, handle, onChoose, onClose }: Pro
                 <span className={css.state}>
                   {finding
                     ? gradeWord(finding.grade, isTrial)
-                    : last && `last time ${gradeWord(last.grade, isTrial)}`}
+                    : last && say.lastTime({ grade: gradeWord(last.grade, isTrial) })}
                 </span>
                 <GradeString grade={finding?.grade ?? null} width={52} height={20} bead={5} />
               </button>
@@ -56,7 +57,7 @@ export function CheckNames({ title, items, now, handle, onChoose, onClose }: Pro
         })}
       </ul>
       <label className={css.order}>
-        Order of looking
+        {say.orderOfLooking()}
         <select
           className={touch.button}
           value={lesson.look_order}

@@ -7,6 +7,7 @@ import { useKeys } from '../components/useKeys';
 import { FINGERS } from '../words/fingers';
 import css from './Complaint.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   handle: LessonHandle;
@@ -43,7 +44,7 @@ export function Complaint({ handle, catalogue, onAnswered }: Props) {
       {isFinger && (
         <ComplaintFinger finger={lesson.complaint_finger} enter={enter} onAnswered={onAnswered} />
       )}
-      <div className={css.common} role="group" aria-label="Common complaints">
+      <div className={css.common} role="group" aria-label={say.commonComplaints()}>
         {common.map((c, at) => (
           <button
             key={c.evidence}
@@ -57,17 +58,17 @@ export function Complaint({ handle, catalogue, onAnswered }: Props) {
         ))}
       </div>
       <SearchSelect
-        aria-label="Complaint"
-        placeholder="Something else: type a few letters"
+        aria-label={say.complaint()}
+        placeholder={say.somethingElseTypeAFew()}
         size="md"
         clearable
         data={[
           {
-            group: 'As players say it',
+            group: say.asPlayersSayIt(),
             items: words.map((c) => ({ value: c.evidence, label: c.says })),
           },
           {
-            group: 'As teachers see it',
+            group: say.asTeachersSeeIt(),
             items: mine
               .filter((e) => !said.has(e.id))
               .map((e) => ({ value: e.id, label: e.label })),
@@ -93,13 +94,13 @@ function ComplaintFinger({ finger, enter, onAnswered }: FingerProps) {
   };
   useKeys({ '1': tell(1), '2': tell(2), '3': tell(3), '4': tell(4) });
   return (
-    <div className={css.fingers} role="group" aria-label="Which finger">
-      <span>Which finger?</span>
+    <div className={css.fingers} role="group" aria-label={say.whichFinger()}>
+      <span>{say.whichFingerAlone()}</span>
       {FINGERS.map((each) => (
         <button
           key={each}
           type="button"
-          aria-label={`Finger ${each}`}
+          aria-label={say.finger({ each })}
           aria-pressed={finger === each}
           aria-keyshortcuts={String(each)}
           onClick={tell(each)}

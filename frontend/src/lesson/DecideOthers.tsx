@@ -4,12 +4,14 @@ import touch from '../components/touch.module.css';
 import css from './DecideStep.module.css';
 import { leadFirst } from './leadFirst';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
+import { beside } from '../words/lists';
 
 const OTHERS = 2;
 
 export function named(lesson: Lesson, cause: string, name: string): string {
   const fingers = lesson.focus.find((each) => each.cause === cause)?.fingers ?? [];
-  return fingers.length > 0 ? `${name} (${fingers.join(', ')})` : name;
+  return fingers.length > 0 ? `${name} (${beside(fingers)})` : name;
 }
 
 interface OthersProps {
@@ -31,7 +33,7 @@ export function Others({ lesson, handle, opened, onChoose }: OthersProps) {
       {opened !== null && lead && (
         <li>
           <button type="button" onClick={() => onChoose(null)}>
-            <span>Back to {lead.name}</span>
+            <span>{say.backTo({ name: lead.name })}</span>
             <Key name="Esc" />
           </button>
         </li>
@@ -40,7 +42,7 @@ export function Others({ lesson, handle, opened, onChoose }: OthersProps) {
         <li>
           <button type="button" onClick={() => onChoose(second.cause)}>
             <span>
-              <em>and</em> {second.name}
+              <em>{say.and()}</em> {second.name}
             </span>
           </button>
           <button
@@ -48,7 +50,7 @@ export function Others({ lesson, handle, opened, onChoose }: OthersProps) {
             className={touch.word}
             onClick={() => lead && handle.enter('focus', '', [lead.cause])}
           >
-            Only the first
+            {say.onlyTheFirst()}
           </button>
         </li>
       )}
@@ -56,7 +58,7 @@ export function Others({ lesson, handle, opened, onChoose }: OthersProps) {
         <li key={cause.id}>
           <button type="button" onClick={() => onChoose(cause.id)}>
             <span>
-              <em>or</em> {cause.name}
+              <em>{say.or()}</em> {cause.name}
             </span>
             <span>{cause.word}</span>
           </button>
@@ -80,18 +82,20 @@ export function Settle({ check, handle, onLookAt, onWithout }: SettleProps) {
     <div className={css.settle}>
       {lesson.chosen && (
         <button type="button" className={touch.word} onClick={() => enter('focus', '', null)}>
-          Take back my choice
+          {say.takeBackMyChoice()}
         </button>
       )}
       {lesson.focus.length === 0 && (
         <button type="button" className={touch.word} onClick={onWithout}>
-          Go on without a focus
+          {say.goOnWithoutAFocus()}
         </button>
       )}
       {check && !lesson.chosen && lesson.focus.length > 0 && (
         <>
           <p>
-            {lesson.settle ? 'One higher up is possible' : 'To be surer'}, {check.seconds} s
+            {lesson.settle
+              ? say.oneHigherUpIsPossible({ seconds: check.seconds })
+              : say.toBeSurerS({ seconds: check.seconds })}
           </p>
           <button
             type="button"

@@ -16,6 +16,8 @@ import { Reasons } from './Reasons';
 import { SeenStage } from './SeenStage';
 import type { LessonHandle } from './useLesson';
 import { useTaking } from './useTakingFocus';
+import * as say from '../messages/compiled/lesson';
+import { listed } from '../words/lists';
 
 interface Props {
   handle: LessonHandle;
@@ -40,7 +42,7 @@ export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
     setIsAll(false);
   };
   const said = shown?.teacher_word;
-  function say(word: 'pinned' | 'dismissed') {
+  function tell(word: 'pinned' | 'dismissed') {
     if (!shown) return;
     const takenBack = shown.ruled_out_on ? ({ word: 'open' } as const) : null;
     enter('cause', shown.id, said === word ? takenBack : { word });
@@ -48,7 +50,7 @@ export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
     choose(null);
   }
   const isOther = opened !== null && !lesson.focus.some((focus) => focus.cause === opened);
-  const go = isOther ? () => say('pinned') : lead ? taking.take : () => onLookAt(null);
+  const go = isOther ? () => tell('pinned') : lead ? taking.take : () => onLookAt(null);
   useKeys({
     Enter: go,
     c: () => setIsAll(!isAll),
@@ -58,23 +60,20 @@ export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
   return (
     <div className={screen.screen}>
       <SeenStage lesson={lesson} catalogue={catalogue} />
-      <section className={`${screen.right} ${css.decide}`} aria-label="The focus of the week">
+      <section className={`${screen.right} ${css.decide}`} aria-label={say.theFocusOfTheWeek()}>
         {isAll ? (
           <CauseList lesson={lesson} now={shown?.id} onChoose={choose} />
         ) : (
           <>
             <div className={css.head} data-weighing={weighing || undefined}>
               <h2>{noteOf(lesson, opened, taking.isChanged)}</h2>
-              <h3>{shown ? named(lesson, shown.id, shown.name) : 'No focus yet'}</h3>
+              <h3>{shown ? named(lesson, shown.id, shown.name) : say.noFocusYet()}</h3>
               {shown && (
                 <p className={css.sure}>
                   <Sure word={shown.word} />
                 </p>
               )}
-              <p className={css.meaning}>
-                {shown?.meaning ??
-                  'No cause is likely. Look on, or choose one; without a focus the week is the gentlest release.'}
-              </p>
+              <p className={css.meaning}>{shown?.meaning ?? say.noCauseIsLikelyLook()}</p>
               <Said lesson={lesson} opened={opened} />
             </div>
             <Scroll className={css.reasons}>
@@ -84,12 +83,12 @@ export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
             <Others lesson={lesson} handle={handle} opened={opened} onChoose={choose} />
             <div className={css.all}>
               <button type="button" aria-keyshortcuts="c" onClick={() => setIsAll(true)}>
-                All {lesson.causes.length} causes
+                {say.allCauses({ count: lesson.causes.length })}
                 <Key name="c" />
               </button>
               {shown && (
-                <button type="button" className={touch.word} onClick={() => say('dismissed')}>
-                  {said === 'dismissed' ? 'It may be this after all' : 'It is not this'}
+                <button type="button" className={touch.word} onClick={() => tell('dismissed')}>
+                  {said === 'dismissed' ? say.itMayBeThisAfter() : say.itIsNotThis()}
                 </button>
               )}
             </div>
@@ -99,7 +98,7 @@ export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
       <div className={screen.foot}>
         <Settle check={check} handle={handle} onLookAt={onLookAt} onWithout={taking.take} />
         <NextAction isNext={!weighing} onClick={go}>
-          {isOther ? 'Choose it' : lead ? 'Take it' : 'Look on'}
+          {isOther ? say.chooseIt() : lead ? say.takeIt() : say.lookOn()}
         </NextAction>
       </div>
     </div>
@@ -107,9 +106,9 @@ export function DecideStep({ handle, catalogue, onDone, onLookAt }: Props) {
 }
 
 function noteOf(lesson: Lesson, opened: string | null, isChanged: boolean): string {
-  if (isChanged) return 'This week’s focus has changed';
-  if (opened !== null) return 'Instead of this week’s focus';
-  return lesson.focus.length > 1 ? 'This week’s focus, first of two' : 'This week’s focus';
+  if (isChanged) return say.thisWeeksFocusHasChanged();
+  if (opened !== null) return say.insteadOfThisWeeksFocus();
+  return lesson.focus.length > 1 ? say.thisWeeksFocusFirstOf() : say.thisWeeksFocus();
 }
 
 /** What else is to be known of the focus, in the lesson's own words. */
@@ -119,8 +118,8 @@ function Said({ lesson, opened }: { lesson: Lesson; opened: string | null }) {
   const isChoice = lead !== undefined && (!lead.is_engines || lesson.chosen);
   const words = [
     lesson.moved_from.length > 0 &&
-      `Moved with what you corrected: you had taken ${lesson.moved_from.join(' and ')}.`,
-    isChoice ? 'Your choice; Jolf’s own view stays beside it.' : lesson.kept_words,
+      say.movedWithWhatYouCorrected({ movedFrom: listed(lesson.moved_from) }),
+    isChoice ? say.yourChoiceJolfsOwnView() : lesson.kept_words,
   ].filter((each) => typeof each === 'string' && each !== '');
   return words.map((each) => (
     <p key={String(each)} className={css.said} role="status">

@@ -1,5 +1,6 @@
 import { Fingers } from '../components/Fingers';
 import css from './FingerChoice.module.css';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   chosen: number[];
@@ -20,10 +21,10 @@ export function FingerChoice({ chosen, isPreset, grades, asking, onChoose }: Pro
       className={css.fingers}
       data-asking={isOpen || undefined}
       role="group"
-      aria-label="Which finger"
+      aria-label={say.whichFinger()}
     >
       <span role={isOpen ? 'alert' : undefined}>
-        {chosen.length === 0 ? 'Which finger?' : 'finger'}
+        {chosen.length === 0 ? say.whichFingerAlone() : say.fingerInside()}
       </span>
       <Fingers chosen={chosen} isPreset={isPreset} grades={grades} onChoose={onChoose} />
     </div>

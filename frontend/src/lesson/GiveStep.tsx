@@ -6,7 +6,7 @@ import { NextAction } from '../components/NextAction';
 import { Key } from '../components/Key';
 import touch from '../components/touch.module.css';
 import { useKeys } from '../components/useKeys';
-import { minutesWords } from '../words/words';
+import { minutesWords, upperFirst } from '../words/words';
 import { AskedAgain } from './AskedAgain';
 import css from './GiveStep.module.css';
 import { ItemPanel } from './ItemPanel';
@@ -16,6 +16,9 @@ import { useItemKeys } from './useItemKeys';
 import type { LessonHandle } from './useLesson';
 import { WeekPanel } from './WeekPanel';
 import { WeekRow } from './WeekRow';
+import * as say from '../messages/compiled/lesson';
+import { Rich } from '../messages/Rich';
+import { listed } from '../words/lists';
 
 /** The week: one to three exercises as rows; the opened one, or the week as a whole, beside them. */
 export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
@@ -44,7 +47,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
   };
   return (
     <div className={screen.screen}>
-      <section className={`${screen.left} ${css.left}`} aria-label="Exercises of the week">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.exercisesOfTheWeek()}>
         {rests ? (
           <Rests handle={handle} paused={paused} />
         ) : (
@@ -71,7 +74,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
           </>
         )}
       </section>
-      <section className={`${screen.right} ${css.panel}`} aria-label="About the week">
+      <section className={`${screen.right} ${css.panel}`} aria-label={say.aboutTheWeek()}>
         {opened && !rests ? (
           <ItemPanel
             key={opened.exercise}
@@ -93,7 +96,7 @@ export function GiveStep({ handle, catalogue }: { handle: LessonHandle; catalogu
           disabled={waits && !paused ? true : !paused && items.length === 0}
           onClick={give}
         >
-          {paused ? 'Make the sheet' : 'Give it'}
+          {paused ? say.makeTheSheet() : say.giveIt()}
         </NextAction>
       </div>
     </div>
@@ -138,12 +141,15 @@ function Because({ lesson, items, isStale, onAnew }: BecauseProps) {
   return (
     <div className={css.because} role="alert">
       <span>
-        <strong>The focus has changed since this week was made.</strong> It was made for{' '}
-        {lesson.plan?.made_for.join(' and ')}; now it is{' '}
-        {lesson.focus.map((each) => each.name).join(' and ') || 'no cause yet'}.
+        <Rich
+          says={say.theFocusHasChangedSince({
+            madeFor: listed(lesson.plan?.made_for ?? []),
+            focus: listed(lesson.focus.map((each) => each.name)) || say.noCauseYet(),
+          })}
+        />
       </span>
       <button type="button" className={touch.word} aria-keyshortcuts="m" onClick={onAnew}>
-        Make the week anew
+        {say.makeTheWeekAnew()}
         <Key name="m" />
       </button>
     </div>
@@ -156,15 +162,15 @@ function Rests({ handle, paused }: { handle: LessonHandle; paused: boolean }) {
   if (paused) {
     return (
       <div className={css.rests}>
-        <h2>No exercises while the stop is up</h2>
-        <p>The sheet says so, and asks to see a doctor or physiotherapist.</p>
+        <h2>{say.noExercisesWhileTheStop()}</h2>
+        <p>{say.theSheetSaysSoAnd()}</p>
       </div>
     );
   }
   return (
     <div className={css.rests}>
-      <h2>No week before this is answered</h2>
-      <p role="status">{`${words.charAt(0).toUpperCase()}${words.slice(1)}.`}</p>
+      <h2>{say.noWeekBeforeThisIs()}</h2>
+      <p role="status">{`${upperFirst(words)}.`}</p>
       <AskedAgain handle={handle} />
     </div>
   );
@@ -175,9 +181,9 @@ function Minutes({ lesson, rests }: { lesson: Lesson; rests: boolean }) {
   const minutes = lesson.plan?.minutes_a_day ?? lesson.proposal.minutes_a_day;
   return (
     <div className={css.minutes}>
-      <p>Sheet and phone</p>
-      <strong>{minutesWords(minutes)} a day</strong>
-      <p>of {minutesWords(lesson.proposal.budget)} that there is time for</p>
+      <p>{say.sheetAndPhone()}</p>
+      <strong>{say.aDay({ minutes: minutesWords(minutes) })}</strong>
+      <p>{say.ofThatThereIsTime({ budget: minutesWords(lesson.proposal.budget) })}</p>
     </div>
   );
 }

@@ -1,6 +1,9 @@
 import type { Lesson, Schemas } from '../api/client';
 import { painSaid, shortDate } from '../words/words';
 import css from './HomeReport.module.css';
+import * as say from '../messages/compiled/lesson';
+import { Rich } from '../messages/Rich';
+import { beside, listed } from '../words/lists';
 
 const DONE_WORDS: Record<string, string> = { done: 'all', partly: 'some', not: 'no' };
 
@@ -10,7 +13,7 @@ export function LastWeek({ lesson }: { lesson: Pick<Lesson, 'home' | 'one_thing_
     <>
       {lesson.one_thing_before && (
         <p className={css.one}>
-          <span className="quiet">Last week&rsquo;s one thing</span>
+          <span className="quiet">{say.lastWeeksOneThing()}</span>
           {lesson.one_thing_before}
         </p>
       )}
@@ -29,44 +32,47 @@ function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
   const dates = [...new Set([...home.planned, ...home.days.map((day) => day.date)])].sort();
   return (
     <section>
-      <h2>At home</h2>
+      <h2>{say.atHomeAlone()}</h2>
       {home.days.length > 0 && (
         <p>
-          Practised on {done.length} of {home.planned.length} planned days
-          {tight > 0 && `, tight on ${tight}`}
-          {hurt.length + nothing.length === 0 ? ', nothing hurt.' : '.'}{' '}
+          {practisedWords(done.length, home.planned.length, tight)}{' '}
+          {hurt.length + nothing.length === 0 && say.nothingHurt()}
           {hurt.length > 0 && (
             <strong>
-              It hurt:{' '}
-              {hurt.map((day) => `${shortDate(day.date)} (${painSaid(day.pain)})`).join(', ')}.
+              {say.itHurtOfHurt({
+                hurt: hurt
+                  .map((day) => `${shortDate(day.date)} (${painSaid(day.pain)})`)
+                  .join(', '),
+              })}
             </strong>
           )}
         </p>
       )}
       {nothing.length > 0 && (
         <p>
-          <strong>“It hurts” was touched</strong> on{' '}
-          {nothing.map((day) => shortDate(day.date)).join(', ')}, then it was said to be nothing.
+          <Rich
+            says={say.itHurtsWasTouchedOn({
+              nothing: listed(nothing.map((day) => shortDate(day.date))),
+            })}
+          />
         </p>
       )}
       <OneThing days={home.days} />
       <Worked home={home} />
       {home.takes.map((take, n) => (
         <p key={n}>
-          Recorded on {shortDate(take.date)}, for “{take.label}”: {take.words}
+          {say.recordedOnFor({ date: shortDate(take.date), label: take.label, words: take.words })}
         </p>
       ))}
       {home.days.length > 0 && (
-        <ol className={css.days} aria-label="Days at home">
+        <ol className={css.days} aria-label={say.daysAtHome()}>
           {dates.map((date) => {
             const log = home.days.find((day) => day.date === date);
             return (
               <li key={date}>
                 <span>{shortDate(date)}</span>
                 <i data-done={log?.done} aria-hidden="true" />
-                <small>
-                  {log ? [doneWords(log, home), log.felt].filter(Boolean).join(', ') : '–'}
-                </small>
+                <small>{log ? beside([doneWords(log, home), log.felt]) : '–'}</small>
               </li>
             );
           })}
@@ -77,23 +83,29 @@ function HomeReport({ home }: { home: Schemas['HomeReportOut'] }) {
 }
 
 const KEPT: [string, string][] = [
-  ['mostly', 'mostly there'],
-  ['partly', 'now and then'],
-  ['not', 'not yet'],
+  ['mostly', say.mostlyThere()],
+  ['partly', say.nowAndThen()],
+  ['not', say.notYetInside()],
 ];
 
 /** What the player said of the week's one thing, day by day. */
+function practisedWords(done: number, planned: number, tight: number): string {
+  return tight > 0
+    ? say.practisedTightOn({ done, planned, tight })
+    : say.practisedOnOfPlannedDays({ done, planned });
+}
+
 function OneThing({ days }: { days: Schemas['HomeDayOut'][] }) {
   const told = KEPT.flatMap(([id, words]) => {
     const count = days.filter((day) => day.one_thing === id).length;
-    return count > 0 ? `${words} on ${count === 1 ? 'one day' : `${count} days`}` : [];
+    return count > 0 ? say.onOneDay({ count, words }) : [];
   });
-  return told.length > 0 ? <p>The one thing: {told.join(', ')}.</p> : null;
+  return told.length > 0 ? <p>{say.theOneThing({ told: beside(told) })}</p> : null;
 }
 
 function doneWords(log: Schemas['HomeDayOut'], home: Schemas['HomeReportOut']): string {
   const parts = (log.parts ?? []).map((id) => home.exercises[id] ?? '').filter(Boolean);
-  return parts.length > 0 ? parts.join(', ') : (DONE_WORDS[log.done] ?? '');
+  return parts.length > 0 ? beside(parts) : (DONE_WORDS[log.done] ?? '');
 }
 
 /** The highest loose beat of tempo work, and what the player found on the own hand. */
@@ -103,13 +115,13 @@ function Worked({ home }: { home: Schemas['HomeReportOut'] }) {
     const best = Math.max(0, ...days.map((day) => day.highest ?? 0));
     const plays = days.reduce((sum, day) => sum + day.plays, 0);
     const slow = days.reduce((sum, day) => sum + day.slow, 0);
-    const loose = best > 0 ? `loose up to ♩ = ${best}` : 'not yet clean three times running';
-    return `${name}: ${loose}, ${slow} of ${plays} plays below the goal.`;
+    const loose = best > 0 ? say.looseUpTo({ best }) : say.notYetCleanThreeTimes();
+    return say.ofPlaysBelowTheGoal({ name, loose, slow, plays });
   });
   const checked = home.days.filter((day) => day.checks['after'] !== undefined);
   const found = home.self_check.flatMap((check) => {
     const wrong = checked.filter((day) => !day.checks['after']?.includes(check.id)).length;
-    return wrong > 0 ? `${check.ask.toLowerCase()}: ${check.wrong} after ${wrong}` : [];
+    return wrong > 0 ? say.after({ ask: check.ask, answer: check.wrong, times: wrong }) : [];
   });
   return (
     <>
@@ -118,9 +130,12 @@ function Worked({ home }: { home: Schemas['HomeReportOut'] }) {
       ))}
       {checked.length > 0 && (
         <p>
-          The player&rsquo;s own look, after practice on {checked.length}{' '}
-          {checked.length === 1 ? 'day' : 'days'}:{' '}
-          {found.length === 0 ? 'all as it should be.' : `${found.join('; ')}.`}
+          {found.length === 0
+            ? say.thePlayersOwnLookAfter({ count: checked.length })
+            : say.thePlayersOwnLookAfterPractice({
+                count: checked.length,
+                found: found.join('; '),
+              })}
         </p>
       )}
     </>

@@ -2,6 +2,7 @@ import type { Catalogue } from '../api/client';
 import field from '../components/field.module.css';
 import css from './HomeTake.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   handle: LessonHandle;
@@ -16,16 +17,16 @@ export function HomeTake({ handle, catalogue }: Props) {
   );
   return (
     <label className={css.take}>
-      To be recorded at home, on the phone
+      {say.toBeRecordedAtHome()}
       <select
         className={field.field}
         value={lesson.home_take}
         onChange={(event) => enter('home_take', '', event.currentTarget.value)}
       >
-        <option value="">nothing</option>
+        <option value="">{say.nothing()}</option>
         {heard.map((each) => (
           <option key={each.id} value={each.id}>
-            for “{each.label}”
+            {say.forWord({ label: each.label })}
           </option>
         ))}
       </select>

@@ -25,6 +25,8 @@ import {
 } from './planDraft';
 import { Setting } from './Setting';
 import { useHow } from './useHow';
+import * as say from '../messages/compiled/lesson';
+import { fromTo } from '../words/lists';
 
 interface Props {
   item: PlanItem;
@@ -45,7 +47,7 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
       <header className={css.top}>
         <h2>{item.name}</h2>
         <button type="button" className={touch.word} onClick={onClose}>
-          Close
+          {say.close()}
           <Key name="Esc" />
         </button>
       </header>
@@ -62,15 +64,15 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
       </Scroll>
       <div className={css.settings}>
         <Setting
-          label="Step"
-          value={`${item.rung} of ${item.rungs}`}
+          label={say.step()}
+          value={say.ofOfRung({ rung: item.rung, rungs: item.rungs })}
           detail={item.rung_words}
           less={item.rung > 1 ? () => change(onRung(item, -1)) : undefined}
           more={item.rung < item.rungs ? () => change(onRung(item, 1)) : undefined}
           name={item.name}
         />
         <Setting
-          label="Dose"
+          label={say.dose()}
           value={item.dose}
           detail={minutesWords(item.minutes)}
           less={() => change(moreOrLess(item, -1))}
@@ -79,7 +81,7 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
         />
         <Tempos item={item} onChange={change} />
         <div className={css.days}>
-          <div className={daysCss.days} role="group" aria-label={`Days of ${item.name}`}>
+          <div className={daysCss.days} role="group" aria-label={say.daysOf({ name: item.name })}>
             {DAYS.map((day) => (
               <button
                 key={day}
@@ -100,7 +102,7 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
             disabled={place === 0}
             onClick={() => move(-1)}
           >
-            Earlier
+            {say.earlier()}
           </button>
           <button
             type="button"
@@ -108,7 +110,7 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
             disabled={place === items.length - 1}
             onClick={() => move(1)}
           >
-            Later
+            {say.later()}
           </button>
           <button
             type="button"
@@ -116,11 +118,11 @@ export function ItemPanel({ item, items, lesson, store, onDislike, onClose }: Pr
             aria-keyshortcuts="x"
             onClick={() => store(items.filter((each) => each !== item).map(wishOf))}
           >
-            Take out
+            {say.takeOut()}
             <Key name="x" />
           </button>
           <button type="button" className={touch.word} onClick={() => onDislike(item.exercise)}>
-            Not liked
+            {say.notLiked()}
           </button>
         </div>
       </div>
@@ -139,9 +141,9 @@ function HowItGoes({ item, place, lesson, onChange }: HowProps) {
   const query = useHow(item, place, lesson);
   if (query.error) return <p role="alert">{query.error.message}</p>;
   const how = query.data;
-  if (!how) return <p data-pending>One moment.</p>;
+  if (!how) return <p data-pending>{say.oneMoment()}</p>;
   return (
-    <section aria-label="How it goes" className={css.how}>
+    <section aria-label={say.howItGoes()} className={css.how}>
       {how.picture && <TwoHands pair={how.picture} between={how.picture.frames} width="10.5rem" />}
       <ExerciseSteps steps={how.steps} />
       {how.child && <p>“{how.child}”</p>}
@@ -167,8 +169,8 @@ function InPiece({ item, lesson }: { item: PlanItem; lesson: Lesson }) {
       href={place ? `${player}/pieces/${place.piece}?lesson=${lesson.id}` : player}
     >
       {place
-        ? `${place.title}, bars ${place.bars.join(' to ')}`
-        : 'Choose bars of the player’s own piece'}
+        ? say.bars({ title: place.title, bars: fromTo(place.bars) })
+        : say.chooseBarsOfThePlayers()}
     </Link>
   );
 }

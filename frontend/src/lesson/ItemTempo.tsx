@@ -6,6 +6,7 @@ import { tempoAfter } from '../exercise/tempoWork';
 import css from './GiveStep.module.css';
 import { atTempo, type PlanItem, type Wish } from './planDraft';
 import { Setting } from './Setting';
+import * as say from '../messages/compiled/lesson';
 
 const TEMPO_STEP = 4;
 
@@ -19,14 +20,14 @@ export function Tempos({ item, onChange }: { item: PlanItem; onChange: (wish: Wi
         className={`${touch.word} ${css.beat}`}
         onClick={() => onChange(atTempo(item, 'goal', 0))}
       >
-        Play it to a beat
+        {say.playItToABeat()}
       </button>
     );
   }
   return (['tempo', 'goal'] as const).map((which) => (
     <Setting
       key={which}
-      label={which === 'tempo' ? 'Start' : 'Goal'}
+      label={which === 'tempo' ? say.start() : say.goal()}
       value={`♩ = ${item[which]}`}
       detail=""
       less={() => onChange(atTempo(item, which, -TEMPO_STEP))}
@@ -42,7 +43,7 @@ export function TryTempo({ item, onStart }: { item: PlanItem; onStart: (tempo: n
   const { highest } = tempoAfter(item.tempo_steps, plays);
   return (
     <details className={css.fold}>
-      <summary>Find the loose tempo now</summary>
+      <summary>{say.findTheLooseTempoNow()}</summary>
       <TempoWork
         steps={item.tempo_steps}
         plays={plays}
@@ -51,7 +52,7 @@ export function TryTempo({ item, onStart }: { item: PlanItem; onStart: (tempo: n
       />
       {highest !== null && highest !== item.tempo && (
         <button type="button" className={touch.word} onClick={() => onStart(highest)}>
-          Start the week at ♩ = {highest}
+          {say.startTheWeekAt({ highest })}
         </button>
       )}
     </details>

@@ -3,11 +3,12 @@ import { Button } from '@mantine/core';
 import { shortDate } from '../words/words';
 import css from './AskStep.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 const ANSWERS = [
-  ['helped', 'It helped'],
-  ['same', 'No difference'],
-  ['worse', 'Worse: go back'],
+  ['helped', say.itHelped()],
+  ['same', say.noDifference()],
+  ['worse', say.worseGoBack()],
 ] as const;
 
 /** The last change of fit is judged in the lesson after it; a second touch takes the word back. */
@@ -16,10 +17,8 @@ export function JudgeFit({ handle: { lesson, enter } }: { handle: LessonHandle }
   if (fit === null) return null;
   return (
     <section>
-      <h2>
-        {shortDate(fit.date)}: {fit.change}. Did it help?
-      </h2>
-      <div className={css.answers} role="group" aria-label="Did the change of fit help">
+      <h2>{say.didItHelp({ date: shortDate(fit.date), change: fit.change })}</h2>
+      <div className={css.answers} role="group" aria-label={say.didTheChangeOfFit()}>
         {ANSWERS.map(([answer, words]) => (
           <Button
             key={answer}

@@ -6,6 +6,7 @@ import { savedWords } from '../outbox/outboxState';
 import { INSTRUMENT_WORDS } from '../words/words';
 import { type Step, STEP_KEYS, STEP_WORDS, STEPS } from './steps';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   handle: LessonHandle;
@@ -26,7 +27,7 @@ export function LessonHead({ handle, step, onGo, onHelp }: Props) {
       title={player.name}
       href={`/players/${player.id}`}
       about={`${INSTRUMENT_WORDS[player.instrument]}${piece}`}
-      stepsAre="Steps of the lesson"
+      stepsAre={say.stepsOfTheLesson()}
       steps={STEPS.map((name, index) => ({
         id: name,
         words: STEP_WORDS[name],
@@ -38,7 +39,7 @@ export function LessonHead({ handle, step, onGo, onHelp }: Props) {
     >
       <Saved did={undoProblem === null ? last?.words : undefined}>
         {undoProblem ?? savedWords(queue)}
-        {changedElsewhere && ' · changed in another window'}
+        {changedElsewhere && ` · ${say.changedInAnotherWindow()}`}
       </Saved>
       <Undelivered />
       <button
@@ -48,14 +49,16 @@ export function LessonHead({ handle, step, onGo, onHelp }: Props) {
         aria-keyshortcuts="u"
         onClick={undo}
       >
-        <span aria-hidden="true">Undo</span>
-        <span className="sr-only">{last ? `Undo: ${last.words}` : 'Undo'}</span>
+        <span aria-hidden="true">{say.undo()}</span>
+        <span className="sr-only">
+          {last ? say.undoOfWords({ words: last.words }) : say.undo()}
+        </span>
         <Key name="u" />
       </button>
       <button
         type="button"
         className={touch.word}
-        aria-label="Keys"
+        aria-label={say.keys()}
         aria-keyshortcuts="?"
         onClick={onHelp}
       >

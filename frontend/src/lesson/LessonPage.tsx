@@ -19,6 +19,7 @@ import css from './LessonPage.module.css';
 import { SafetyBand } from './SafetyBand';
 import { type Step, STEPS } from './steps';
 import { type LessonHandle, useLesson } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 const REPLACE = { replace: true };
 
@@ -69,7 +70,7 @@ function firstStep(handle: LessonHandle): Step {
 
 function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
   const { lesson, undo } = handle;
-  usePageTitle(`Lesson: ${lesson.player.name}`);
+  usePageTitle(say.lesson({ name: lesson.player.name }));
   const [params, setParams] = useSearchParams();
   const [opening] = useState(() => firstStep(handle));
   const [help, setHelp] = useState(false);

@@ -3,6 +3,7 @@ import { NextAction } from '../components/NextAction';
 import screen from '../components/screen.module.css';
 import type { EarNext } from '../sound/useEarNext';
 import { hasTheory, Theory } from './Theory';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   lesson: Lesson;
@@ -29,7 +30,7 @@ export function LookFoot({ lesson, weighing, isWhy, onWhy, ear, onDecide }: Prop
           disabled={!hasTheory(lesson)}
           onClick={onDecide}
         >
-          Decide
+          {say.decide()}
         </NextAction>
       )}
     </div>

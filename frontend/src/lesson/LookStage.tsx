@@ -13,6 +13,7 @@ import css from './LookStage.module.css';
 import { originOf } from './originOf';
 import screen from '../components/screen.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   handle: LessonHandle;
@@ -44,7 +45,7 @@ export function LookStage(props: Props) {
   const toggle = (kind: 'trials' | 'placeless') =>
     onChoice({ kind: choice.kind === kind ? 'look' : kind });
   return (
-    <section className={`${screen.left} ${css.stage}`} aria-label="The hand">
+    <section className={`${screen.left} ${css.stage}`} aria-label={say.theHand()}>
       <div className={css.over}>
         {over ||
           (hand.data && (
@@ -53,7 +54,7 @@ export function LookStage(props: Props) {
               hand={hand.data}
               along={along.data}
               atEase={atEase}
-              label="Left hand on the neck. Touch a place to look there."
+              label={say.leftHandOnTheNeck()}
               isUsed={(spot) => checksAt(mine, spot).length > 0}
               stateOf={(spot) => ({
                 grade: gradeAt(lesson, mine, spot),
@@ -68,7 +69,7 @@ export function LookStage(props: Props) {
           ))}
         {hand.isPending && (
           <p className={css.pending} data-pending role="status">
-            {hand.failureCount > 0 && 'The drawing waits for the connection.'}
+            {hand.failureCount > 0 && say.theDrawingWaitsForThe()}
           </p>
         )}
         {hand.error && <Problem isPart error={hand.error} onRetry={() => void hand.refetch()} />}
@@ -84,7 +85,7 @@ export function LookStage(props: Props) {
             aria-keyshortcuts="v"
             onClick={onEase}
           >
-            As it should be
+            {say.asItShouldBe()}
             <Key name="v" />
           </button>
           {choice.kind !== 'look' && (
@@ -94,7 +95,7 @@ export function LookStage(props: Props) {
               aria-keyshortcuts="n"
               onClick={() => onChoice({ kind: 'look' })}
             >
-              Next look
+              {say.nextLook()}
               <Key name="n" />
             </button>
           )}
@@ -105,7 +106,7 @@ export function LookStage(props: Props) {
               aria-keyshortcuts="t"
               onClick={() => toggle('trials')}
             >
-              Try one thing
+              {say.tryOneThing()}
               <Key name="t" />
             </button>
           )}
@@ -115,7 +116,7 @@ export function LookStage(props: Props) {
             aria-keyshortcuts="r"
             onClick={() => toggle('placeless')}
           >
-            Tempo, reports
+            {say.tempoReports()}
             <Key name="r" />
           </button>
         </div>
@@ -126,5 +127,5 @@ export function LookStage(props: Props) {
 
 function wordsBelow(pointed: Spot | null, choice: ListChoice): string {
   if (pointed) return pointed.name;
-  return choice.kind === 'spot' ? choice.spot.name : 'Touch a place';
+  return choice.kind === 'spot' ? choice.spot.name : say.touchAPlace();
 }

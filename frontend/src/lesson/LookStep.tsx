@@ -19,6 +19,7 @@ import type { LessonHandle } from './useLesson';
 import { useLookKeys } from './useLookKeys';
 import { useMeasuring } from './useMeasuring';
 import { useTakenBack } from './useTakenBack';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   handle: LessonHandle;
@@ -128,7 +129,7 @@ export function LookStep({ handle, catalogue, opening, opensMeasure, onDecide }:
       >
         {!item?.by_ear && measures}
       </LookStage>
-      <section className={screen.right} aria-label="What to look at">
+      <section className={screen.right} aria-label={say.whatToLookAt()}>
         <Question
           title={title}
           why={upperFirst(whys[item?.id ?? ''] ?? '')}

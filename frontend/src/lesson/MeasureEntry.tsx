@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 
 import type { Evidence } from '../api/client';
 import css from './MeasureEntry.module.css';
+import * as say from '../messages/compiled/lesson';
 
 const TIMED = new Set(['hold_seconds', 'arch_seconds']);
 const TICK = 100;
@@ -28,8 +29,8 @@ export function MeasureEntry({ item, value, onValue }: Props) {
       <TextInput
         type="number"
         step="any"
-        aria-label={`${item.label}, in ${item.unit ?? ''}`}
-        placeholder={`or measure, ${item.unit ?? ''}`}
+        aria-label={say.inWord({ label: item.label, unit: item.unit ?? '' })}
+        placeholder={say.orMeasure({ unit: item.unit ?? '' })}
         value={typed ?? value ?? ''}
         onChange={({ currentTarget: { valueAsNumber } }) =>
           setTyped(Number.isNaN(valueAsNumber) ? null : valueAsNumber)
@@ -43,7 +44,7 @@ export function MeasureEntry({ item, value, onValue }: Props) {
       />
       {item.measure !== null && TIMED.has(item.measure) && (
         <Button variant="default" onClick={started.running ? stop : started.start}>
-          {started.running ? `Stop at ${started.elapsed.toFixed(1)} s` : 'Timer'}
+          {started.running ? say.stopAtS({ elapsed: started.elapsed.toFixed(1) }) : say.timer()}
         </Button>
       )}
     </div>

@@ -9,6 +9,7 @@ import { loadMeasure } from './loadMeasure';
 import css from './Measures.module.css';
 import type { Asked } from './useAsked';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 const CENTS = 'fourth_cents';
 const REACH = 'reach_margin';
@@ -49,10 +50,10 @@ export function Measures({ item, asked, handle, trials, onNext, onDone, onClose 
       ref={section}
       tabIndex={isEar ? -1 : undefined}
       className={item.by_ear ? css.ear : css.measures}
-      aria-label={`Measure: ${item.label}`}
+      aria-label={say.measure({ label: item.label })}
     >
       <button type="button" className={`${touch.word} ${css.close}`} onClick={onClose}>
-        {item.by_ear ? 'Back to the hand' : 'Close'}
+        {item.by_ear ? say.backToTheHand() : say.close()}
         {item.by_ear && <Key name="Esc" />}
       </button>
       {item.by_ear && (

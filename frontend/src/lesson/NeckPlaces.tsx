@@ -5,6 +5,7 @@ import touch from '../components/touch.module.css';
 import { ordinal } from '../words/words';
 import css from './NeckPlaces.module.css';
 import type { PlanItem } from './planDraft';
+import * as say from '../messages/compiled/lesson';
 
 type Spot = Schemas['PossibleSpotOut'];
 
@@ -24,7 +25,9 @@ export function NeckPlaces({ spots, now, onChoose }: Props) {
   if (spots.length === 0) return null;
   return (
     <details className={css.where}>
-      <summary>Where on the neck: {spots.find(isNow)?.says ?? 'as the step says'}</summary>
+      <summary>
+        {say.whereOnTheNeck({ says: spots.find(isNow)?.says ?? say.asTheStepSays() })}
+      </summary>
       <div
         className={css.neck}
         style={{ gridTemplateColumns: `1.6rem repeat(${positions.length}, 3.2rem)` }}
@@ -61,10 +64,10 @@ export function NeckPlaces({ spots, now, onChoose }: Props) {
         ))}
       </div>
       <p className={css.key}>
-        Easiest first. Full: it has been there.
+        {say.easiestFirstFullItHas()}
         {now !== null && (
           <button type="button" className={touch.word} onClick={() => onChoose(null)}>
-            As the step says
+            {say.asTheStepSaysAlone()}
           </button>
         )}
       </p>
@@ -73,6 +76,6 @@ export function NeckPlaces({ spots, now, onChoose }: Props) {
 }
 
 function nameOf(spot: Spot, at: number): string {
-  const been = spot.been > 0 ? ', it has been there' : '';
-  return `${at + 1}: ${spot.says}${been}`;
+  const told = { place: at + 1, says: spot.says };
+  return spot.been > 0 ? say.itHasBeenThere(told) : say.placeSays(told);
 }

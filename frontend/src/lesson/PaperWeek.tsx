@@ -8,6 +8,7 @@ import { shortDate } from '../words/words';
 import touch from '../components/touch.module.css';
 import css from './HomeReport.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   week: Schemas['PaperWeekOut'];
@@ -30,8 +31,8 @@ export function PaperWeek({ week, enter }: Props) {
   useKeys(keys);
   return (
     <section>
-      <h2>On which days was it practised?</h2>
-      <div className={css.told} role="group" aria-label="Days of practice">
+      <h2>{say.onWhichDaysWasIt()}</h2>
+      <div className={css.told} role="group" aria-label={say.daysOfPractice()}>
         {week.days.map((day, at) => (
           <button
             key={day}
@@ -50,13 +51,13 @@ export function PaperWeek({ week, enter }: Props) {
           aria-pressed={week.practised !== null && told.length === 0}
           onClick={() => enter('practised', '', [])}
         >
-          On none
+          {say.onNone()}
         </Button>
       </div>
       <p className="quiet">
         {week.practised === null
-          ? 'No log came home. Dashed days were free.'
-          : `${told.length} of ${week.planned.length} planned days.`}
+          ? say.noLogCameHomeDashed()
+          : say.ofPlannedDays({ count: told.length, count2: week.planned.length })}
       </p>
     </section>
   );

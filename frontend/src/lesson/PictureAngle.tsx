@@ -5,6 +5,7 @@ import type { Evidence } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { isOnPicture } from '../pictures/pointPlan';
+import * as say from '../messages/compiled/lesson';
 
 // Inward counts as positive for this one.
 const INWARD = 'elbow.forced';
@@ -26,12 +27,12 @@ export function PictureAngle({ item, playerId, instrument, finger, onValue }: Pr
   return (
     <>
       <Button variant="default" onClick={() => setOpen(true)}>
-        From a picture
+        {say.fromAPicture()}
       </Button>
       <Dialog
         opened={open}
         onClose={() => setOpen(false)}
-        title={finger === null ? item.label : `${item.label}, finger ${finger}`}
+        title={finger === null ? item.label : say.fingerOfLabel({ label: item.label, finger })}
         wide
       >
         <LazyMeasuring

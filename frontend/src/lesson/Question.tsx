@@ -16,6 +16,7 @@ import css from './Question.module.css';
 import type { Asked } from './useAsked';
 import type { LessonHandle } from './useLesson';
 import words from './words.module.css';
+import * as say from '../messages/compiled/lesson';
 
 const GRADES = [0, 1, 2, 3];
 const YOUNG_BELOW = 12;
@@ -46,13 +47,14 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
       <div className={css.question}>
         <div className={words.words}>
           <h2>{title}</h2>
-          <p className={words.how}>Nothing is left to look at here.</p>
+          <p className={words.how}>{say.nothingIsLeftToLook()}</p>
         </div>
       </div>
     );
   }
   const isTrial = item.stage === 'trial';
   const skipped = lesson.skipped.includes(item.id);
+  const accepted = lesson.findings[item.id]?.accepted;
   const isYoung = (lesson.player.age ?? YOUNG_BELOW) < YOUNG_BELOW;
   return (
     <div className={css.question} data-question={asked.isOpen || undefined}>
@@ -70,7 +72,10 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
           />
         ) : (
           <span className={css.count}>
-            {items.filter((each) => isDone(lesson, each.id)).length} of {items.length} seen
+            {say.ofSeen({
+              count: items.filter((each) => isDone(lesson, each.id)).length,
+              count2: items.length,
+            })}
           </span>
         )}
         <button
@@ -79,7 +84,7 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
           aria-keyshortcuts="x"
           onClick={() => enter('skip', item.id, !skipped)}
         >
-          {skipped ? 'Look after all' : 'Cannot see it'}
+          {skipped ? say.lookAfterAll() : say.cannotSeeIt()}
           <Key name="x" />
         </button>
       </div>
@@ -95,9 +100,7 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
           </p>
         ))}
         {item.note && <p className={css.note}>{item.note}</p>}
-        {lesson.findings[item.id]?.accepted && (
-          <p className={css.note}>Accepted here, {lesson.findings[item.id]?.accepted}.</p>
-        )}
+        {accepted && <p className={css.note}>{say.acceptedHere({ accepted })}</p>}
       </Scroll>
       <div className={css.slot}>
         {asked.fingers !== null && (
@@ -117,7 +120,7 @@ export function Question({ title, why, items, asked, handle, hands, ...measure }
             aria-keyshortcuts="m"
             onClick={measure.onMeasure}
           >
-            {isTrial ? 'Before and after' : 'Measure'}
+            {isTrial ? say.beforeAndAfter() : say.measureAlone()}
             <Key name="m" />
           </button>
         )}
@@ -136,7 +139,7 @@ export function canBeMeasured(item: Evidence): boolean {
 function stateWords(lesson: LessonHandle['lesson'], item: Catalogue['evidence'][number]): string {
   const finding = lesson.findings[item.id];
   if (finding) return gradeWord(finding.grade, item.stage === 'trial');
-  return lesson.skipped.includes(item.id) ? 'cannot be seen today' : 'not checked';
+  return lesson.skipped.includes(item.id) ? say.cannotBeSeenToday() : say.notChecked();
 }
 
 interface GradesProps {
@@ -160,7 +163,7 @@ function Grades({ item, asked, handle, hands, heard }: GradesProps) {
   const ring = useMemo(() => ringOf(hands?.frames ?? []), [hands]);
   return (
     <Answers
-      label={`${item.label}: how clear is it?`}
+      label={say.howClearIsIt({ label: item.label })}
       disabled={!asked.isOpen}
       answers={GRADES.map((grade) => ({
         id: String(grade),
@@ -168,7 +171,7 @@ function Grades({ item, asked, handle, hands, heard }: GradesProps) {
         means: isTrial ? undefined : grade === 0 ? item.free : item.means[grade - 1],
         mark: <GradeString grade={grade} />,
         picture: pictured && <Lens frame={hands?.frames[grade]} ring={ring} />,
-        aside: heard === grade ? 'heard' : last === grade ? 'last time' : undefined,
+        aside: heard === grade ? 'heard' : last === grade ? say.lastTimeInside() : undefined,
         shortcut: String(grade),
         chosen: given === grade,
       }))}

@@ -8,6 +8,7 @@ import { Dialog } from '../components/Dialog';
 import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { reachWords } from '../words/reach';
 import css from './MeasureEntry.module.css';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   player: { id: number; instrument: string };
@@ -43,14 +44,14 @@ export function ReachEntry({ player, value, onPercent }: Props) {
     <>
       <div className={css.measure}>
         <Millimetres
-          label="Easy span"
+          label={say.easySpan()}
           value={lengths.span}
           problem={problem('span')}
           onValue={(span) => setLengths({ ...lengths, span })}
           onDone={work}
         />
         <Millimetres
-          label="String"
+          label={say.string()}
           value={string}
           problem={problem('string_length')}
           onValue={(length) => setLengths({ ...lengths, string: length })}
@@ -59,16 +60,16 @@ export function ReachEntry({ player, value, onPercent }: Props) {
         <Button
           variant="default"
           disabled={string === null}
-          title={string === null ? 'First give the length of the string' : undefined}
+          title={string === null ? say.firstGiveTheLengthOf() : undefined}
           onClick={() => setPicturing(true)}
         >
-          Span from a picture
+          {say.spanFromAPicture()}
         </Button>
       </div>
       <Dialog
         opened={picturing}
         onClose={() => setPicturing(false)}
-        title="Span of fingers one to four"
+        title={say.spanOfFingersOneTo()}
         wide
       >
         <LazyMeasuring
@@ -83,7 +84,7 @@ export function ReachEntry({ player, value, onPercent }: Props) {
       </Dialog>
       {string !== null && wrong.length === 0 && (
         <a href={rulerAddress(playerId, lengths.span, string)} target="_blank" rel="noreferrer">
-          Paper ruler and tapes, at true size (PDF)
+          {say.paperRulerAndTapesAt()}
         </a>
       )}
       <p className="quiet" role="status">
@@ -111,7 +112,7 @@ function Millimetres({ label, value, problem, onValue, onDone }: MillimetresProp
     <TextInput
       type="number"
       step="any"
-      label={`${label}, mm`}
+      label={say.mm({ label })}
       value={value ?? ''}
       error={problem}
       onChange={({ currentTarget: { valueAsNumber } }) =>
@@ -135,7 +136,7 @@ async function reachOf(playerId: number, { span, string }: Lengths): Promise<Sch
 
 function wordsOf(reach: Schemas['ReachOut'] | undefined, value: number | null): string {
   if (!reach) return '';
-  const before = value === null ? '' : `Entered: ${value} %.`;
+  const before = value === null ? '' : say.entered({ value });
   const words = reachWords(reach);
-  return words || `Span of fingers one to four, string from nut to bridge. ${before}`;
+  return words || say.spanOfFingersOneToFour({ before });
 }

@@ -1,6 +1,7 @@
 import type { Lesson, Schemas } from '../api/client';
 import { GradeString } from '../components/GradeString';
 import css from './Reasons.module.css';
+import * as say from '../messages/compiled/lesson';
 
 const SHOWN = 5;
 
@@ -20,15 +21,15 @@ export function Reasons({ lesson, cause }: Props) {
   );
   return (
     <>
-      <ul className={css.reasons} aria-label="Speaks for it">
+      <ul className={css.reasons} aria-label={say.speaksForIt()}>
         {cause.speaks_for.slice(0, SHOWN).map((reason) => row(reason, 'for'))}
-        {cause.speaks_for.length === 0 && <li>Nothing seen so far speaks for it.</li>}
+        {cause.speaks_for.length === 0 && <li>{say.nothingSeenSoFarSpeaks()}</li>}
       </ul>
-      {cause.speaks_against.length > 0 && <p className={css.against}>Speaks against it</p>}
-      <ul className={css.reasons} aria-label="Speaks against it">
+      {cause.speaks_against.length > 0 && <p className={css.against}>{say.speaksAgainstIt()}</p>}
+      <ul className={css.reasons} aria-label={say.speaksAgainstIt()}>
         {cause.speaks_against.slice(0, SHOWN).map((reason) => row(reason, 'against'))}
         {cause.speaks_against.length === 0 && (
-          <li className={css.none}>Nothing speaks against it.</li>
+          <li className={css.none}>{say.nothingSpeaksAgainstIt()}</li>
         )}
       </ul>
     </>

@@ -6,6 +6,7 @@ import { useLocation } from 'wouter';
 import { client, type Lesson, unwrapEmpty } from '../api/client';
 import { Dialog } from '../components/Dialog';
 import css from './AskStep.module.css';
+import * as say from '../messages/compiled/lesson';
 
 /** A lesson that was begun by mistake can go again, with what was entered in it. */
 export function RemoveLesson({ lesson }: { lesson: Lesson }) {
@@ -27,17 +28,13 @@ export function RemoveLesson({ lesson }: { lesson: Lesson }) {
   return (
     <div className={css.remove}>
       <Button variant="subtle" onClick={() => setOpened(true)}>
-        Begun by mistake: remove this lesson
+        {say.begunByMistakeRemoveThis()}
       </Button>
-      <Dialog opened={opened} onClose={() => setOpened(false)} title="Remove this lesson?">
-        <p>
-          {entered
-            ? 'Everything entered in it goes with it, and there is no way back.'
-            : 'Nothing was entered in it.'}
-        </p>
+      <Dialog opened={opened} onClose={() => setOpened(false)} title={say.removeThisLesson()}>
+        <p>{entered ? say.everythingEnteredInItGoes() : say.nothingWasEnteredInIt()}</p>
         {remove.error && <p role="alert">{remove.error.message}</p>}
         <Button loading={remove.isPending} onClick={() => remove.mutate()}>
-          Remove it
+          {say.removeIt()}
         </Button>
       </Dialog>
     </div>

@@ -6,22 +6,23 @@ import { PainPlace } from '../components/PainPlace';
 import { PainScale } from './PainScale';
 import css from './Reports.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
 
 const SIGNS: [string, string][] = [
-  ['numbness', 'numbness or tingling'],
-  ['radiating', 'pain that travels along the arm'],
-  ['curling', 'a finger that curls or does what it wants'],
-  ['swelling', 'swelling'],
-  ['sudden_weakness', 'sudden weakness, dropping things'],
-  ['tired_next_day', 'tiredness into the next day'],
-  ['earlier_injury', 'an earlier injury or operation of this arm'],
-  ['playing_jump', 'much more playing than the week before'],
+  ['numbness', say.numbnessOrTingling()],
+  ['radiating', say.painThatTravelsAlongThe()],
+  ['curling', say.aFingerThatCurlsOr()],
+  ['swelling', say.swelling()],
+  ['sudden_weakness', say.suddenWeaknessDroppingThings()],
+  ['tired_next_day', say.tirednessIntoTheNextDay()],
+  ['earlier_injury', say.anEarlierInjuryOrOperation()],
+  ['playing_jump', say.muchMorePlayingThanThe()],
 ];
 const TIMES: [string, string][] = [
-  ['playing', 'while playing'],
-  ['rest', 'at rest'],
-  ['night', 'at night'],
-  ['next_day', 'still the next day'],
+  ['playing', say.whilePlaying()],
+  ['rest', say.atRest()],
+  ['night', say.atNight()],
+  ['next_day', say.stillTheNextDay()],
 ];
 
 /** How the body is: pain by number, place and time, and the signs that stop a week. */
@@ -44,7 +45,7 @@ export function Reports({ handle }: { handle: LessonHandle }) {
         onPick={(place) => change('place', reports['place'] === place ? null : place)}
       />
       <Checkbox.Group
-        label="When does it hurt?"
+        label={say.whenDoesItHurt()}
         value={times}
         onChange={(value) => change('pain_when', value)}
       >
@@ -55,7 +56,7 @@ export function Reports({ handle }: { handle: LessonHandle }) {
         </div>
       </Checkbox.Group>
       <fieldset className={css.checks}>
-        <legend>Is there any of this?</legend>
+        <legend>{say.isThereAnyOfThis()}</legend>
         {SIGNS.map(([name, words]) => (
           <Checkbox
             key={name}

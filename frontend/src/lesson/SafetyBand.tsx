@@ -3,6 +3,8 @@ import touch from '../components/touch.module.css';
 import { painSaid, shortDate } from '../words/words';
 import css from './SafetyBand.module.css';
 import type { LessonHandle } from './useLesson';
+import * as say from '../messages/compiled/lesson';
+import { Rich } from '../messages/Rich';
 
 const LiftFlag = late(async () => (await import('../components/LiftFlag')).LiftFlag);
 
@@ -21,28 +23,22 @@ export function SafetyBand({ handle, onTell }: Props) {
       {level === 'red' && (
         <section className={css.red} role="alert">
           <div>
-            <h2>Stop, and ask a doctor or physiotherapist</h2>
-            <p>
-              Reported: {reasons.join('; ')}. The plan is paused until you lift this with a dated
-              note.
-            </p>
+            <h2>{say.stopAndAskADoctor()}</h2>
+            <p>{say.reportedThePlanIsPaused({ reasons: reasons.join('; ') })}</p>
           </div>
           {flag && <LiftFlag playerId={lesson.player.id} stop={flag} />}
         </section>
       )}
       {level === 'amber' && (
         <section className={css.amber} role="status">
-          <strong>Ease off:</strong> {reasons.join('; ')}. Half the dose, only release and
-          placement, no stretch, no still hold.
+          <Rich says={say.easeOffHalfTheDose({ reasons: reasons.join('; ') })} />
         </section>
       )}
       <HomePain handle={handle} />
       {lesson.safety.asks_pain && <AskPain handle={handle} onTell={onTell} />}
       {clinician && (
         <section className={css.amber} role="status">
-          <strong>Loose all over, by the nine-point score.</strong> It screens and says no more: a
-          doctor or physiotherapist should have a look. No stretch, no joint set by hand, no force
-          from a helper.
+          <Rich says={say.looseAllOverByThe()} />
         </section>
       )}
     </>
@@ -55,8 +51,8 @@ function HomePain({ handle }: { handle: LessonHandle }) {
   if (pain === null || level === 'red') return null;
   return (
     <section className={css.amber} role="status">
-      <strong>At home it hurt</strong> on {shortDate(pain.date)}: {painSaid(pain.pain)}.
-      {pain.later === null && ' Was it still there the next day, at rest or at night?'}
+      <Rich says={say.atHomeItHurtOn({ date: shortDate(pain.date), pain: painSaid(pain.pain) })} />
+      {pain.later === null && ` ${say.wasItStillThereThe()}`}
     </section>
   );
 }
@@ -66,14 +62,14 @@ function AskPain({ handle, onTell }: Props) {
   const { lesson, enter } = handle;
   const noPain = () => enter('reports', '', { ...lesson.reports, pain: 0 });
   return (
-    <section className={css.amber} aria-label="One question more">
-      <strong>The complaint speaks of an ache or tiredness. Does it hurt?</strong>
+    <section className={css.amber} aria-label={say.oneQuestionMore()}>
+      <strong>{say.theComplaintSpeaksOfAn()}</strong>
       <span className={css.answers}>
         <button type="button" className={touch.button} onClick={noPain}>
-          No pain, only tired
+          {say.noPainOnlyTired()}
         </button>
         <button type="button" className={touch.button} onClick={onTell}>
-          It hurts
+          {say.itHurts()}
         </button>
       </span>
     </section>

@@ -12,6 +12,7 @@ import { checksAt, gradeAt } from './lookList';
 import css from './LookStage.module.css';
 import { originOf } from './originOf';
 import screen from '../components/screen.module.css';
+import * as say from '../messages/compiled/lesson';
 
 /** The hand as it was seen, with where it may start and where it shows; or as it should be. */
 export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue }) {
@@ -26,7 +27,7 @@ export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Ca
   const origin = hand.data ? originOf(lesson, catalogue, hand.data) : null;
   useKeys({ v: () => setAtEase(!atEase) });
   return (
-    <section className={`${screen.left} ${css.stage}`} aria-label="The hand as it was seen">
+    <section className={`${screen.left} ${css.stage}`} aria-label={say.theHandAsItWas()}>
       <div className={css.over}>
         {hand.data && (
           <HandDrawing
@@ -34,7 +35,7 @@ export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Ca
             hand={hand.data}
             along={along.data}
             atEase={atEase}
-            label={atEase ? 'The hand as it should be' : 'The hand as it was seen'}
+            label={atEase ? say.theHandAsItShould() : say.theHandAsItWas()}
             isUsed={(spot) => checksAt(mine, spot).length > 0}
             stateOf={(spot) => ({ grade: gradeAt(lesson, mine, spot), due: false })}
             asked={null}
@@ -54,7 +55,7 @@ export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Ca
             aria-keyshortcuts="v"
             onClick={() => setAtEase(!atEase)}
           >
-            As it should be
+            {say.asItShouldBe()}
             <Key name="v" />
           </button>
         </div>
@@ -64,6 +65,6 @@ export function SeenStage({ lesson, catalogue }: { lesson: Lesson; catalogue: Ca
 }
 
 function wordsBelow(atEase: boolean, starts: boolean): string {
-  if (atEase) return 'The same hand, at ease';
-  return starts ? 'May start at the double ring' : 'As it was seen';
+  if (atEase) return say.theSameHandAtEase();
+  return starts ? say.mayStartAtTheDouble() : say.asItWasSeen();
 }

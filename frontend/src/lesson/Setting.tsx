@@ -1,5 +1,6 @@
 import { Sign } from '../components/Sign';
 import css from './Setting.module.css';
+import * as say from '../messages/compiled/lesson';
 
 interface Props {
   label: string;
@@ -14,16 +15,16 @@ interface Props {
 /** One number of an exercise, with less and more at its two ends. */
 export function Setting({ label, value, detail, less, more, name }: Props) {
   return (
-    <div className={css.setting} role="group" aria-label={`${label} of ${name}`}>
+    <div className={css.setting} role="group" aria-label={say.ofOfLabel({ label, name })}>
       <span>{label}</span>
-      <button type="button" aria-label={`${label} down, ${name}`} disabled={!less} onClick={less}>
+      <button type="button" aria-label={say.down({ label, name })} disabled={!less} onClick={less}>
         <Sign name="less" />
       </button>
       <span className={css.value}>
         <strong>{value}</strong>
         <small>{detail}</small>
       </span>
-      <button type="button" aria-label={`${label} up, ${name}`} disabled={!more} onClick={more}>
+      <button type="button" aria-label={say.up({ label, name })} disabled={!more} onClick={more}>
         <Sign name="more" />
       </button>
     </div>

@@ -3,6 +3,8 @@ import { Key } from '../components/Key';
 import { Sure } from '../components/Sure';
 import { leadFirst } from './leadFirst';
 import css from './Theory.module.css';
+import * as say from '../messages/compiled/lesson';
+import { beside } from '../words/lists';
 
 interface Props {
   lesson: Lesson;
@@ -27,8 +29,8 @@ export function Theory({ lesson, weighing, isOpen, onOpen }: Props) {
   const known = hasTheory(lesson);
   const focus = lesson.focus.find((each) => each.cause === lead?.id);
   return (
-    <section aria-label="What it means" className={css.theory}>
-      <h2 className="sr-only">What it means</h2>
+    <section aria-label={say.whatItMeans()} className={css.theory}>
+      <h2 className="sr-only">{say.whatItMeans()}</h2>
       <button
         type="button"
         className={css.so}
@@ -43,13 +45,13 @@ export function Theory({ lesson, weighing, isOpen, onOpen }: Props) {
         <span className={css.name} aria-live="polite">
           {focus && <TwoRings />}
           <span>
-            {known && lead ? lead.name : 'Nothing seen yet'}
-            {known && focus && focus.fingers.length > 0 && ` (${focus.fingers.join(', ')})`}
+            {known && lead ? lead.name : say.nothingSeenYet()}
+            {known && focus && focus.fingers.length > 0 && ` (${beside(focus.fingers)})`}
           </span>
         </span>
         <span className={css.sure}>
           <Sure word={known && lead ? lead.word : null}>
-            {known ? undefined : 'answer, or touch a place'}
+            {known ? undefined : say.answerOrTouchAPlace()}
           </Sure>
         </span>
       </button>
@@ -58,9 +60,9 @@ export function Theory({ lesson, weighing, isOpen, onOpen }: Props) {
 }
 
 function noteOf(lesson: Lesson, weighing: boolean): string {
-  if (weighing) return 'Weighing';
-  if (!wasSeen(lesson)) return hasTheory(lesson) ? 'From before' : 'So far';
-  return lesson.enough ? 'Enough seen' : 'So far';
+  if (weighing) return say.weighing();
+  if (!wasSeen(lesson)) return hasTheory(lesson) ? say.fromBeforeAlone() : say.soFar();
+  return lesson.enough ? say.enoughSeen() : say.soFar();
 }
 
 /** The sign of where a cause may start, as it stands on the hand. */

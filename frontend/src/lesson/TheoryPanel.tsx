@@ -4,6 +4,7 @@ import touch from '../components/touch.module.css';
 import { leadFirst } from './leadFirst';
 import { Reasons } from './Reasons';
 import css from './TheoryPanel.module.css';
+import * as say from '../messages/compiled/lesson';
 
 const OTHERS = 4;
 
@@ -13,17 +14,17 @@ export function TheoryPanel({ lesson, onClose }: { lesson: Lesson; onClose: () =
   const [lead, ...others] = causes;
   if (!lead) return null;
   return (
-    <section className={css.panel} aria-label="Why">
+    <section className={css.panel} aria-label={say.why()}>
       <div className={css.head}>
         <h2>{lead.name}</h2>
         <button type="button" className={touch.word} onClick={onClose}>
-          Back to the hand
+          {say.backToTheHand()}
         </button>
       </div>
       <Scroll className={css.body}>
         <p>{lead.meaning}</p>
         <Reasons lesson={lesson} cause={lead} />
-        <p className={css.or}>Or</p>
+        <p className={css.or}>{say.orAlone()}</p>
         <ul className={css.others}>
           {others.slice(0, OTHERS).map((cause) => (
             <li key={cause.id}>

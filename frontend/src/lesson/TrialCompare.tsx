@@ -5,6 +5,7 @@ import type { Schemas } from '../api/client';
 import { GradeMarks } from '../components/GradeMarks';
 import { gradeWord } from '../words/words';
 import css from './TrialCompare.module.css';
+import * as say from '../messages/compiled/lesson';
 
 export type Compared = Schemas['ComparedOut'];
 
@@ -27,7 +28,7 @@ export function TrialCompare({ label, compared, onCompared }: Props) {
   return (
     <div className={css.compared}>
       <Side
-        name="Before"
+        name={say.before()}
         label={label}
         grades={[1, 2, 3]}
         chosen={before}
@@ -37,7 +38,7 @@ export function TrialCompare({ label, compared, onCompared }: Props) {
         }}
       />
       <Side
-        name="After"
+        name={say.afterAlone()}
         label={label}
         grades={[0, 1, 2, 3]}
         chosen={after}
@@ -47,7 +48,7 @@ export function TrialCompare({ label, compared, onCompared }: Props) {
         }}
       />
       <TextInput
-        label="What was changed, if it is not plain"
+        label={say.whatWasChangedIfIt()}
         maxLength={120}
         value={changed}
         onChange={(event) => setChanged(event.currentTarget.value)}

@@ -1,3 +1,4 @@
+import * as say from '../messages/compiled/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
@@ -6,10 +7,13 @@ import { setupsQuery } from '../api/queries';
 import field from '../components/field.module.css';
 import { late } from '../components/late';
 import touch from '../components/touch.module.css';
-import { isHeldUp, minutesWords, MOVE_WORDS } from '../words/words';
+import { Rich } from '../messages/Rich';
+import { beside } from '../words/lists';
+import { isHeldUp, minutesWords } from '../words/words';
 import { AddExercise } from './AddExercise';
 import css from './GiveStep.module.css';
 import { HomeTake } from './HomeTake';
+import { NotGiven } from './NotGiven';
 import { itemsOf, type Wish, wishOf } from './planDraft';
 import type { LessonHandle } from './useLesson';
 import { WeekStrip } from './WeekStrip';
@@ -33,7 +37,7 @@ export function WeekPanel({ handle, catalogue, store }: Props) {
   return (
     <>
       <header className={css.top}>
-        <h2>The week</h2>
+        <h2>{say.theWeek()}</h2>
       </header>
       <div className={css.scroll}>
         {items.length > 0 && <WeekStrip items={items} lessonDate={lesson.date} />}
@@ -60,10 +64,16 @@ function InLesson({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue 
   if (now.length === 0) return null;
   return (
     <p>
-      <strong>Now, in the lesson:</strong> {now.join('; ')}. It costs no minutes at home.{' '}
-      <button type="button" className={touch.word} onClick={() => setWriting(true)}>
-        Write down the change
-      </button>
+      <Rich
+        says={say.nowInTheLessonIt({ now: now.join('; ') })}
+        as={{
+          button: (words) => (
+            <button type="button" className={touch.word} onClick={() => setWriting(true)}>
+              {words}
+            </button>
+          ),
+        }}
+      />
       {writing && (
         <FitDialog
           playerId={lesson.player.id}
@@ -79,20 +89,26 @@ function InLesson({ lesson, catalogue }: { lesson: Lesson; catalogue: Catalogue 
 function Alternatives({ lesson, store }: { lesson: Lesson; store: (wishes: Wish[]) => void }) {
   if (lesson.alternatives.length === 0) return null;
   return (
-    <ul className={css.lines} aria-label="Other weeks">
+    <ul className={css.lines} aria-label={say.otherWeeks()}>
       {lesson.alternatives.map((each) => (
         <li key={each.differs}>
           <span>
-            Or {each.differs}, {minutesWords(each.minutes_a_day)} a day
-            <small>{each.items.map((item) => item.name).join(', ')}</small>
+            <Rich
+              says={say.orADay({
+                differs: each.differs,
+                minutesADay: minutesWords(each.minutes_a_day),
+                items: beside(each.items.map((item) => item.name)),
+              })}
+              as={{ small: (words) => <small>{words}</small> }}
+            />
           </span>
           <button
             type="button"
             className={touch.word}
-            aria-label={`Take the week: ${each.differs}`}
+            aria-label={say.takeTheWeek({ differs: each.differs })}
             onClick={() => store(each.items.map(wishOf))}
           >
-            Take
+            {say.take()}
           </button>
         </li>
       ))}
@@ -106,8 +122,7 @@ function OneThing({ handle }: { handle: LessonHandle }) {
   const [words, setWords] = useState(lesson.one_thing || lesson.one_thing_proposed);
   return (
     <label className={css.field}>
-      The one thing of the week
-      <small>In large words on sheet and phone. Empty it, and ours comes back.</small>
+      <Rich says={say.theOneThingOfThe()} as={{ small: (words) => <small>{words}</small> }} />
       <input
         className={field.field}
         maxLength={MOST_OF_ONE_THING}
@@ -127,7 +142,7 @@ function TeacherLine({ handle }: { handle: LessonHandle }) {
   const [line, setLine] = useState(handle.lesson.teacher_line);
   return (
     <label className={css.field}>
-      Your own line on the sheet
+      {say.yourOwnLineOnThe()}
       <input
         className={field.field}
         maxLength={300}
@@ -138,55 +153,5 @@ function TeacherLine({ handle }: { handle: LessonHandle }) {
         }}
       />
     </label>
-  );
-}
-
-/** What is not in the week, and why: behind one touch. */
-function NotGiven({ handle, catalogue }: { handle: LessonHandle; catalogue: Catalogue }) {
-  const { lesson, enter } = handle;
-  const { withheld, check_first } = lesson.proposal;
-  const given = new Set(itemsOf(lesson).map((item) => item.exercise));
-  const left = lesson.review.filter((row) => !given.has(row.exercise));
-  const count = withheld.length + left.length + lesson.disliked.length;
-  const label = (id: string) =>
-    catalogue.evidence.find((e) => e.id === id)?.label.toLowerCase() ?? id;
-  return (
-    <>
-      {check_first.length > 0 && (
-        <p className="quiet">
-          Check first, it was not looked at: {check_first.map(label).join('; ')}.
-        </p>
-      )}
-      {count > 0 && (
-        <details className={css.fold}>
-          <summary>Not given, and why: {count}</summary>
-          <ul>
-            {left.map((row) => (
-              <li key={row.exercise}>
-                <strong>{row.name}</strong>, from last week: {MOVE_WORDS[row.move]}, {row.reason}
-              </li>
-            ))}
-            {withheld.map((each) => (
-              <li key={each.exercise}>
-                <strong>{each.name}</strong>: {each.reason}
-              </li>
-            ))}
-            {lesson.disliked.map((id) => (
-              <li key={id}>
-                <strong>{catalogue.exercises.find((e) => e.id === id)?.name ?? id}</strong>: not
-                liked{' '}
-                <button
-                  type="button"
-                  className={touch.word}
-                  onClick={() => enter('disliked', id, false)}
-                >
-                  Liked again
-                </button>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-    </>
   );
 }

@@ -6,6 +6,8 @@ import { minutesWords, MOVE_WORDS } from '../words/words';
 import type { PlanItem } from './planDraft';
 import { useHow } from './useHow';
 import css from './WeekRow.module.css';
+import * as say from '../messages/compiled/lesson';
+import { beside, fromTo } from '../words/lists';
 
 interface Props {
   item: PlanItem;
@@ -51,18 +53,18 @@ export function WeekRow({ item, place, lesson, said, opened, onOpen, onDrop }: P
         <span className={css.what}>
           <span className={css.name} data-testid="name">
             {item.name}
-            {item.fingers.length > 0 && ` (${item.fingers.join(', ')})`}
+            {item.fingers.length > 0 && ` (${beside(item.fingers)})`}
           </span>
           <span className={css.does}>{item.because === said ? item.does : item.why}</span>
           <Progress item={item} lesson={lesson} />
           {item.in_piece && (
             <span className={css.news}>
-              In {item.in_piece.title}, bars {item.in_piece.bars.join(' to ')}
+              {say.inBars({ title: item.in_piece.title, bars: fromTo(item.in_piece.bars) })}
             </span>
           )}
           {objections?.map((each) => (
             <span key={each.reason} className={css.objection}>
-              The rules object: {each.reason}
+              {say.theRulesObject({ reason: each.reason })}
             </span>
           ))}
         </span>
@@ -84,7 +86,7 @@ function Progress({ item, lesson }: { item: PlanItem; lesson: Lesson }) {
   if (!review && lesson.review.length === 0) return null;
   return (
     <span className={css.news}>
-      {review ? `${MOVE_WORDS[review.move]}: ${review.reason}` : 'New this week'}
+      {review ? `${MOVE_WORDS[review.move]}: ${review.reason}` : say.newThisWeek()}
     </span>
   );
 }

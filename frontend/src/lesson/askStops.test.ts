@@ -17,7 +17,13 @@ const lesson = (more: Partial<Lesson> = {}): Lesson =>
     ...more,
   }) as Lesson;
 
-const hurt = { key: 'thumb', says: 'Last time the thumb, 2 of 10', on: '2026-11-22', waits: true };
+const hurt = {
+  key: 'thumb',
+  says: 'Last time the thumb, 2 of 10',
+  what: 'the thumb, 2 of 10',
+  on: '2026-11-22',
+  waits: true,
+};
 
 describe('what is asked', () => {
   it('is two questions in a first lesson', () => {

@@ -1,6 +1,16 @@
 import type { Lesson } from '../api/client';
 import { againWord } from '../words/again';
-import { MOVE_WORDS, shortDate } from '../words/words';
+import { MOVE_WORDS, shortDate, upperFirst } from '../words/words';
+import * as say from '../messages/compiled/lesson';
+
+/** From last time, from last week's practice, of today. */
+export type AskGroup = 'before' | 'week' | 'today';
+
+export const GROUP_WORDS: Record<AskGroup, string> = {
+  before: say.fromLastTime(),
+  week: say.lastWeekShowMe(),
+  today: say.today(),
+};
 
 type StopKind = 'break' | 'again' | 'days' | 'review' | 'fit' | 'complaint' | 'body';
 
@@ -10,7 +20,7 @@ export interface AskStop {
   kind: StopKind;
   /** Of the row: an answer to what was told, an exercise. */
   key: string;
-  group: 'From last time' | 'Last week: show me' | 'Today';
+  group: AskGroup;
   title: string;
   line: string;
   done: boolean;
@@ -24,9 +34,9 @@ export function stopsOf(lesson: Lesson, complaint: string): AskStop[] {
       id: `again ${each.key}`,
       kind: 'again',
       key: each.key,
-      group: 'From last time',
-      title: each.says.replace(/^Last time:? /, '').replace(/^./, (first) => first.toUpperCase()),
-      line: againWord(each.answer) || `said ${shortDate(each.on)}`,
+      group: 'before',
+      title: upperFirst(each.what),
+      line: againWord(each.answer) || say.said({ on: shortDate(each.on) }),
       done: each.answer !== '',
     })),
     ...weekStops(lesson),
@@ -34,17 +44,17 @@ export function stopsOf(lesson: Lesson, complaint: string): AskStop[] {
       id: 'complaint',
       kind: 'complaint',
       key: '',
-      group: 'Today',
-      title: 'What bothers most',
-      line: complaint || 'in the player’s words',
+      group: 'today',
+      title: say.whatBothersMost(),
+      line: complaint || say.inThePlayersWords(),
       done: lesson.complaint !== null,
     },
     {
       id: 'body',
       kind: 'body',
       key: '',
-      group: 'Today',
-      title: 'Pain, numbness, tiredness',
+      group: 'today',
+      title: say.painNumbnessTiredness(),
       line: bodyWords(lesson),
       done: lesson.asked,
     },
@@ -59,24 +69,23 @@ function breakStop(lesson: Lesson): AskStop[] {
       id: 'break',
       kind: 'break',
       key: '',
-      group: 'From last time',
-      title: `${lesson.weeks_away} weeks away`,
-      line: said === null ? 'played in between?' : said === 0 ? 'played' : 'a break',
+      group: 'before',
+      title: say.weeksAway({ weeksAway: lesson.weeks_away }),
+      line: said === null ? say.playedInBetweenInside() : said === 0 ? say.played() : say.aBreak(),
       done: said !== null,
     },
   ];
 }
 
 function weekStops(lesson: Lesson): AskStop[] {
-  const week = 'Last week: show me';
   const days: AskStop[] = lesson.paper_week
     ? [
         {
           id: 'days',
           kind: 'days',
           key: '',
-          group: week,
-          title: 'Days of practice',
+          group: 'week',
+          title: say.daysOfPractice(),
           line: daysWords(lesson.paper_week.practised, lesson.paper_week.planned.length),
           done: lesson.paper_week.practised !== null,
         },
@@ -86,13 +95,13 @@ function weekStops(lesson: Lesson): AskStop[] {
     id: `review ${row.item}`,
     kind: 'review',
     key: String(row.item),
-    group: week,
+    group: 'week',
     title: row.name,
     line:
       (row.pain ?? 0) > 0
-        ? 'it hurt'
+        ? say.itHurtInside()
         : row.passed === null
-          ? `step ${row.rung} of ${row.rungs}: ${row.rung_words}`
+          ? say.stepOfOfRung({ rung: row.rung, rungs: row.rungs, rungWords: row.rung_words })
           : `${MOVE_WORDS[row.move]}: ${row.reason}`,
     done: row.passed !== null,
   }));
@@ -102,8 +111,8 @@ function weekStops(lesson: Lesson): AskStop[] {
           id: 'fit',
           kind: 'fit',
           key: '',
-          group: week,
-          title: `Did it help: ${lesson.fit.change}?`,
+          group: 'week',
+          title: say.didItHelpOfChange({ change: lesson.fit.change }),
           line: shortDate(lesson.fit.date),
           done: lesson.fit.judged !== '',
         },
@@ -113,12 +122,16 @@ function weekStops(lesson: Lesson): AskStop[] {
 }
 
 function daysWords(practised: string[] | null, planned: number): string {
-  return practised === null ? 'no log came home' : `${practised.length} of ${planned} planned days`;
+  return practised === null
+    ? say.noLogCameHome()
+    : say.ofPlannedDaysOfCount({ count: practised.length, planned });
 }
 
 function bodyWords(lesson: Lesson): string {
   const { pain } = lesson.reports;
-  if (typeof pain === 'number' && pain > 0) return `pain ${pain} of 10`;
-  if (!lesson.asked) return 'not asked yet';
-  return Object.values(lesson.reports).every((value) => value === 0) ? 'nothing hurts' : 'told';
+  if (typeof pain === 'number' && pain > 0) return say.painOf10OfPain({ pain });
+  if (!lesson.asked) return say.notAskedYet();
+  return Object.values(lesson.reports).every((value) => value === 0)
+    ? say.nothingHurts()
+    : say.told();
 }

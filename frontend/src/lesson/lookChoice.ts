@@ -10,6 +10,7 @@ import {
   placeless,
   trialsInOrder,
 } from './lookList';
+import * as say from '../messages/compiled/lesson';
 
 /** Where on the hand a check is asked; its own finger's place where it has one. */
 export function placeOf(item: Evidence, finger: number | null) {
@@ -59,14 +60,14 @@ export function listFor(
     }
     case 'trials': {
       const items = trialsInOrder(lesson, mine);
-      return { title: 'Change one thing: does it ease?', items, whys: {} };
+      return { title: say.changeOneThingDoesIt(), items, whys: {} };
     }
     case 'placeless':
-      return { title: 'Tempo and reports', items: placeless(mine), whys: {} };
+      return { title: say.tempoAndReports(), items: placeless(mine), whys: {} };
     case 'look': {
       const items = look.flatMap((id) => mine.filter((e) => e.id === id));
-      const stage = STAGE_WORDS[items[0]?.stage ?? '']?.toLowerCase() ?? '';
-      const title = lesson.look?.again ? 'The same again' : `Next look: ${stage}`;
+      const stage = STAGE_WORDS[items[0]?.stage ?? ''] ?? '';
+      const title = lesson.look?.again ? say.theSameAgain() : say.nextLookOfStage({ stage });
       return { title, items, whys: held.whys };
     }
   }

@@ -9,6 +9,7 @@ import type { OutboxState } from '../outbox/outboxState';
 import { lessonChannel, studioOutbox } from '../outbox/studio';
 import { useOutbox } from '../outbox/useOutbox';
 import { nextUndo, withEntries } from './overlay';
+import * as say from '../messages/compiled/lesson';
 
 type LessonEntry = Schemas['EntryIn'];
 type EntryKind = LessonEntry['kind'];
@@ -64,7 +65,7 @@ export function useLesson(id: number): LessonHandle | { error: Error } | null {
     const newest = studioOutbox.pending(channel).at(-1);
     if (newest && newest.kind !== 'undo' && studioOutbox.takeBack(channel)) return;
     const target = nextUndo(lesson, studioOutbox.pending(channel));
-    setUndoProblem(target === null ? 'There is nothing left to undo.' : null);
+    setUndoProblem(target === null ? say.thereIsNothingLeftTo() : null);
     if (target === null) return;
     studioOutbox.push(channel, { clientKey: newKey(), kind: 'undo', key: target, value: null });
   }, [lesson, channel]);

@@ -4,6 +4,7 @@ import { Checkbox } from '@mantine/core';
 
 import type { EditedLetter } from '../outbox/letterEdits';
 import css from './LettersPage.module.css';
+import * as say from '../messages/compiled/letters';
 
 interface Props {
   letter: EditedLetter;
@@ -18,9 +19,9 @@ export function LetterForm({ letter, onChange }: Props) {
       paragraphs: letter.paragraphs.map((each, n) => (n === at ? { ...each, text } : each)),
     });
   return (
-    <section className={css.letter} aria-label={`Letter about ${letter.name}`}>
+    <section className={css.letter} aria-label={say.letterAbout({ name: letter.name })}>
       <label className={css.title}>
-        <span className="sr-only">Title</span>
+        <span className="sr-only">{say.title()}</span>
         <input
           maxLength={200}
           value={letter.title}
@@ -41,7 +42,7 @@ export function LetterForm({ letter, onChange }: Props) {
       {letter.has_picture && (
         <Checkbox
           size="md"
-          label="With the picture of the term"
+          label={say.withThePictureOfThe()}
           checked={letter.picture}
           onChange={(event) => onChange({ ...letter, picture: event.currentTarget.checked })}
         />

@@ -22,21 +22,23 @@ import {
   keepEdits,
   keptEdits,
 } from '../outbox/letterEdits';
+import * as say from '../messages/compiled/letters';
+import { listed } from '../words/lists';
 
 export type Reader = Schemas['Reader'];
 
 const READERS: { id: Reader; name: string; about: string }[] = [
-  { id: 'parent', name: 'A parent', about: 'what was worked on, what is better, what comes next' },
+  { id: 'parent', name: 'A parent', about: say.whatWasWorkedOnWhat() },
   {
     id: 'colleague',
     name: 'A colleague',
-    about: 'numbers, reasons, what was tried, what to avoid',
+    about: say.numbersReasonsWhatWasTried(),
   },
-  { id: 'doctor', name: 'A doctor', about: 'what was told and when, what was stopped; no opinion' },
+  { id: 'doctor', name: 'A doctor', about: say.whatWasToldAndWhen() },
 ];
 const PAPERS: { id: Schemas['Paper']; words: string }[] = [
   { id: 'a4', words: 'A4' },
-  { id: 'us-letter', words: 'US Letter' },
+  { id: 'us-letter', words: say.usLetter() },
 ];
 
 /** Letters about one player or a class: drafted from the records, edited here, then a PDF. */
@@ -57,7 +59,7 @@ export function LettersPage() {
   return (
     <>
       <PageHead
-        title="Letters"
+        title={say.letters()}
         about={READERS.find(({ id }) => id === reader)?.name.toLowerCase()}
         isOld={drafts.isError}
       />
@@ -103,14 +105,9 @@ function Editor({ reader, whom, drafts, onReader }: EditorProps) {
   useKeys({ Enter: () => make.mutate() });
   return (
     <div className={`${screen.screen} ${screen.filled}`}>
-      <section className={`${screen.left} ${css.left}`} aria-label="The letter">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.theLetter()}>
         <Scroll className={css.scroll}>
-          {isOld && (
-            <p role="alert">
-              Your records have changed since you edited this. What you wrote is kept; begin anew to
-              have the new records.
-            </p>
-          )}
+          {isOld && <p role="alert">{say.yourRecordsHaveChangedSince()}</p>}
           {letters.map((letter, at) => (
             <LetterForm
               key={letter.player}
@@ -120,14 +117,11 @@ function Editor({ reader, whom, drafts, onReader }: EditorProps) {
           ))}
         </Scroll>
       </section>
-      <section className={`${screen.right} ${css.right}`} aria-label="For whom">
-        <StringChoice label="Reader" choices={READERS} chosen={reader} onChoose={onReader} />
-        <p className={css.note}>
-          Written from your records. Change every sentence as you would say it; empty ones are left
-          out. Nothing is sent from here.
-        </p>
+      <section className={`${screen.right} ${css.right}`} aria-label={say.forWhom()}>
+        <StringChoice label={say.reader()} choices={READERS} chosen={reader} onChoose={onReader} />
+        <p className={css.note}>{say.writtenFromYourRecordsChange()}</p>
         <div className={css.papers}>
-          <WordChoice label="Paper" choices={PAPERS} chosen={paper} onChoose={setPaper} />
+          <WordChoice label={say.paper()} choices={PAPERS} chosen={paper} onChoose={setPaper} />
           <button
             type="button"
             className={touch.word}
@@ -136,7 +130,7 @@ function Editor({ reader, whom, drafts, onReader }: EditorProps) {
               setEdits(keptEdits(shelf, drafts));
             }}
           >
-            Begin anew from the records
+            {say.beginAnewFromTheRecords()}
           </button>
         </div>
         {make.error && (
@@ -146,19 +140,17 @@ function Editor({ reader, whom, drafts, onReader }: EditorProps) {
         )}
         {make.isSuccess && (
           <p role="note" className={css.note}>
-            The PDF is among your downloads.
+            {say.thePdfIsAmongYour()}
           </p>
         )}
       </section>
       <div className={screen.foot}>
         <div>
-          <p className="quiet">
-            {letters.length === 1 ? 'One letter' : `${letters.length} letters`}
-          </p>
-          <strong className={css.whom}>{letters.map((each) => each.name).join(', ')}</strong>
+          <p className="quiet">{say.oneLetter({ count: letters.length })}</p>
+          <strong className={css.whom}>{listed(letters.map((each) => each.name))}</strong>
         </div>
         <NextAction isNext disabled={make.isPending} onClick={() => make.mutate()}>
-          Make the PDF
+          {say.makeThePdf()}
         </NextAction>
       </div>
     </div>

@@ -3,6 +3,8 @@ import { PlacePicture } from '../drawings/PlacePicture';
 import { instrumentsWords } from '../words/words';
 import css from './LibraryPage.module.css';
 import { LinkRow } from './LinkRow';
+import * as say from '../messages/compiled/library';
+import { beside } from '../words/lists';
 
 interface Props {
   catalogue: Catalogue;
@@ -23,15 +25,13 @@ export function CauseCard({ catalogue, id, instrument, onExercise, onCheck }: Pr
     .sort((a, b) => a.aims.indexOf(id) - b.aims.indexOf(id));
   return (
     <>
-      <p className={css.kindline}>
-        {['Cause', instrumentsWords(cause.instruments)].filter(Boolean).join(', ')}
-      </p>
+      <p className={css.kindline}>{beside([say.cause(), instrumentsWords(cause.instruments)])}</p>
       <h2>{cause.name}</h2>
       <p className={css.how}>{cause.meaning}</p>
       <PlacePicture instrument={instrument} place={cause.places[0] ?? ''} size={320} />
-      <h3>Shows in</h3>
+      <h3>{say.showsIn()}</h3>
       <LinkRow entries={signs.map(({ id, label }) => ({ id, words: label }))} onOpen={onCheck} />
-      <h3>What is given for it</h3>
+      <h3>{say.whatIsGivenForIt()}</h3>
       <LinkRow
         entries={exercises.map(({ id, name }) => ({ id, words: name }))}
         onOpen={onExercise}

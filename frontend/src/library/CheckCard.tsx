@@ -7,6 +7,7 @@ import { CheckPair, ENDS } from '../drawings/PairPicture';
 import { gradeWord, STAGE_WORDS } from '../words/words';
 import css from './LibraryPage.module.css';
 import { LinkRow } from './LinkRow';
+import * as say from '../messages/compiled/library';
 
 interface Props {
   catalogue: Catalogue;
@@ -26,7 +27,10 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
   return (
     <>
       <p className={css.kindline}>
-        Check, {STAGE_WORDS[check.stage]?.toLowerCase()}, about {check.seconds} s
+        {say.checkAboutS({
+          stage: STAGE_WORDS[check.stage] ?? '',
+          seconds: check.seconds,
+        })}
       </p>
       <h2>{check.label}</h2>
       <p className={css.how}>{check.look}</p>
@@ -52,7 +56,7 @@ export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
       )}
       {check.note && <p>{check.note}</p>}
       {check.child && <p className={css.child}>“{check.child}”</p>}
-      <h3>What can lie behind it</h3>
+      <h3>{say.whatCanLieBehindIt()}</h3>
       <LinkRow entries={causes.map(({ id, name }) => ({ id, words: name }))} onOpen={onCause} />
     </>
   );

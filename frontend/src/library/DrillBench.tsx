@@ -9,6 +9,7 @@ import { Listen } from '../audio/Listen';
 import { BarStrip } from '../pieces/BarStrip';
 import { Settings, type Wanted, fitting } from './DrillSettings';
 import css from './LibraryPage.module.css';
+import * as say from '../messages/compiled/library';
 
 const USUAL_DRILL = 'frame_pattern';
 
@@ -36,7 +37,7 @@ export function DrillBench({ instrument, drill }: { instrument: string; drill: s
     <div className={css.bench}>
       <Settings wanted={wanted} choices={choices.data} onChange={set} />
       {music.error ? (
-        <p role="alert">This does not go together: {problem ?? music.error.message}.</p>
+        <p role="alert">{say.thisDoesNotGoTogether({ problem: problem ?? music.error.message })}</p>
       ) : (
         music.data && (
           <>
@@ -51,14 +52,14 @@ export function DrillBench({ instrument, drill }: { instrument: string; drill: s
             {music.data.asks.length > 0 && (
               <>
                 <p>
-                  <strong>Asks for</strong> {music.data.asks.join('; ')}.
+                  <strong>{say.asksFor()}</strong> {music.data.asks.join('; ')}.
                 </p>
                 <BarStrip key={music.data.title} bars={music.data.bars} />
               </>
             )}
             <p className={css.files}>
-              <a href={`/api/drills/one.musicxml?${query(wanted)}`}>MusicXML file</a>
-              <a href={`/api/drills/one.mid?${query(wanted)}`}>MIDI file</a>
+              <a href={`/api/drills/one.musicxml?${query(wanted)}`}>{say.musicxmlFile()}</a>
+              <a href={`/api/drills/one.mid?${query(wanted)}`}>{say.midiFile()}</a>
             </p>
           </>
         )

@@ -2,32 +2,35 @@ import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
 
 import { type Schemas } from '../api/client';
 import css from './LibraryPage.module.css';
+import * as say from '../messages/compiled/library';
 
 export type Wanted = Schemas['DrillIn'];
 
 const STRINGS = [
-  { value: '', label: 'the usual one' },
-  { value: '3', label: 'I, the highest' },
+  { value: '', label: say.theUsualOne() },
+  { value: '3', label: say.iTheHighest() },
   { value: '2', label: 'II' },
   { value: '1', label: 'III' },
-  { value: '0', label: 'IV, the lowest' },
+  { value: '0', label: say.ivTheLowest() },
 ];
 
 const WEAK = [
-  { value: '', label: 'nothing in particular' },
-  ...[1, 2, 3, 4].map((f) => ({ value: String(f), label: `finger ${f}` })),
-  ...[
-    [1, 2],
-    [2, 3],
-    [3, 4],
-    [2, 4],
-  ].map(([a, b]) => ({ value: `${a}-${b}`, label: `fingers ${a} and ${b}` })),
+  { value: '', label: say.nothingInParticular() },
+  ...[1, 2, 3, 4].map((f) => ({ value: String(f), label: say.finger({ f }) })),
+  ...(
+    [
+      [1, 2],
+      [2, 3],
+      [3, 4],
+      [2, 4],
+    ] as const
+  ).map(([a, b]) => ({ value: `${a}-${b}`, label: say.fingersAnd({ a, b }) })),
 ];
 
 const DIFFICULTY = [
-  { value: '1', label: 'easy' },
-  { value: '2', label: 'middling' },
-  { value: '3', label: 'hard' },
+  { value: '1', label: say.easy() },
+  { value: '2', label: say.middling() },
+  { value: '3', label: say.hard() },
 ];
 
 export function Settings({
@@ -44,13 +47,13 @@ export function Settings({
   return (
     <div className={css.settings}>
       <NativeSelect
-        label="Drill"
+        label={say.drill()}
         data={drills.map((d) => ({ value: d.id, label: d.title }))}
         value={wanted.drill}
         onChange={(event) => onChange({ drill: event.currentTarget.value })}
       />
       <NativeSelect
-        label="Position"
+        label={say.position()}
         data={(choices.positions[wanted.instrument] ?? []).map((p) => ({
           value: String(p),
           label: p === 0 ? 'half' : String(p),
@@ -59,13 +62,13 @@ export function Settings({
         onChange={(event) => onChange({ position: Number(event.currentTarget.value) })}
       />
       <NativeSelect
-        label="Hand"
+        label={say.hand()}
         data={choices.frames[wanted.instrument] ?? []}
         value={wanted.frame ?? ''}
         onChange={(event) => onChange({ frame: event.currentTarget.value })}
       />
       <NativeSelect
-        label="String"
+        label={say.string()}
         data={STRINGS}
         value={wanted.string == null ? '' : String(wanted.string)}
         onChange={(event) => {
@@ -74,19 +77,19 @@ export function Settings({
         }}
       />
       <NativeSelect
-        label="What is weak"
+        label={say.whatIsWeak()}
         data={WEAK}
         value={weak}
         onChange={(event) => onChange(weakOf(event.currentTarget.value))}
       />
       <NativeSelect
-        label="Difficulty"
+        label={say.difficulty()}
         data={DIFFICULTY}
         value={String(wanted.difficulty)}
         onChange={(event) => onChange({ difficulty: Number(event.currentTarget.value) })}
       />
       <NumberInput
-        label="Notes a minute"
+        label={say.notesAMinute()}
         min={20}
         max={500}
         step={4}
@@ -94,21 +97,21 @@ export function Settings({
         onChange={(value) => typeof value === 'number' && onChange({ tempo: value })}
       />
       <NumberInput
-        label="Bars"
+        label={say.bars()}
         min={1}
         max={32}
-        placeholder="as usual"
+        placeholder={say.asUsual()}
         value={wanted.bars ?? ''}
         onChange={(value) => onChange({ bars: typeof value === 'number' ? value : null })}
       />
       <Switch
         size="md"
-        label="A bar of rest after each"
+        label={say.aBarOfRestAfter()}
         checked={wanted.rests ?? false}
         onChange={(event) => onChange({ rests: event.currentTarget.checked })}
       />
       <Button variant="default" onClick={() => onChange({ seed: (wanted.seed ?? 1) + 1 })}>
-        Another one
+        {say.anotherOne()}
       </Button>
     </div>
   );

@@ -7,6 +7,8 @@ import { ExerciseSteps } from '../exercise/ExerciseText';
 import { instrumentsWords } from '../words/words';
 import css from './LibraryPage.module.css';
 import { LinkRow } from './LinkRow';
+import * as say from '../messages/compiled/library';
+import { beside } from '../words/lists';
 
 interface Props {
   catalogue: Catalogue;
@@ -24,26 +26,26 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
   if (picture.isLoading) return <div data-pending />;
   const causes = exercise.aims.flatMap((aim) => catalogue.causes.filter((c) => c.id === aim));
   const facts: [string, string][] = [
-    ['It feels like', exercise.feel],
-    ['In the mirror', exercise.mirror],
-    ['Common mistake', exercise.mistake],
-    ['Too much would be', exercise.over],
-    ['Stop when', exercise.stop],
-    ['To a child', `“${exercise.child}”`],
-    ['Helper', exercise.helper_does],
-    ['Passed when', exercise.passed_when],
-    ['Needs at home', exercise.equipment.map((id) => catalogue.things[id] ?? id).join(', ')],
-    ['Why it was added', exercise.added],
+    [say.itFeelsLike(), exercise.feel],
+    [say.inTheMirror(), exercise.mirror],
+    [say.commonMistake(), exercise.mistake],
+    [say.tooMuchWouldBe(), exercise.over],
+    [say.stopWhen(), exercise.stop],
+    [say.toAChild(), `“${exercise.child}”`],
+    [say.helper(), exercise.helper_does],
+    [say.passedWhen(), exercise.passed_when],
+    [say.needsAtHome(), beside(exercise.equipment.map((id) => catalogue.things[id] ?? id))],
+    [say.whyItWasAdded(), exercise.added],
   ];
   return (
     <>
       <p className={css.kindline}>
-        {['Exercise', exercise.kind, instrumentsWords(exercise.instruments)]
+        {[say.exercise(), exercise.kind, instrumentsWords(exercise.instruments)]
           .filter(Boolean)
           .join(', ')}
       </p>
       <h2>{exercise.name}</h2>
-      <p className={css.how}>This {exercise.does}.</p>
+      <p className={css.how}>{say.thisWord({ does: exercise.does })}</p>
       <ExercisePair exercise={exercise.id} instrument={instrument} width="min(14.2rem, 46%)" />
       <ExerciseSteps steps={exercise.steps} />
       <dl className={css.facts}>
@@ -56,7 +58,7 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
             </div>
           ))}
       </dl>
-      <h3>Its steps, easiest first</h3>
+      <h3>{say.itsStepsEasiestFirst()}</h3>
       <ol>
         {exercise.rungs.map((rung) => (
           <li key={rung.words + rung.dose}>
@@ -66,7 +68,7 @@ export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
           </li>
         ))}
       </ol>
-      <h3>Aims at</h3>
+      <h3>{say.aimsAt()}</h3>
       <LinkRow entries={causes.map(({ id, name }) => ({ id, words: name }))} onOpen={onCause} />
     </>
   );

@@ -1,5 +1,6 @@
 import type { Catalogue } from '../api/client';
 import css from './LibraryPage.module.css';
+import * as say from '../messages/compiled/library';
 
 const POINT = '- ';
 
@@ -9,7 +10,7 @@ export function HelpCard({ catalogue, id }: { catalogue: Catalogue; id: string }
   if (!page) return null;
   return (
     <>
-      <p className={css.kindline}>Help</p>
+      <p className={css.kindline}>{say.help()}</p>
       <h2>{page.title}</h2>
       {page.text.map((line) => (
         <p key={line} className={line.startsWith(POINT) ? css.point : undefined}>

@@ -4,6 +4,7 @@ import { PlaceLens } from '../drawings/PlaceLens';
 import css from './Hits.module.css';
 import { Marked } from './Marked';
 import { type Hit, isSame, type Shelf } from './shelves';
+import * as say from '../messages/compiled/library';
 
 const KIND_WORDS: Record<Shelf, string> = {
   exercises: 'exercise',
@@ -63,7 +64,7 @@ export function Said({ catalogue, onSay }: SaidProps) {
   const common = catalogue.complaints.filter((each) => each.common);
   return (
     <>
-      <h2 className={css.title}>What players say</h2>
+      <h2 className={css.title}>{say.whatPlayersSay()}</h2>
       <ul className={css.said}>
         {common.map((each) => (
           <li key={each.says}>

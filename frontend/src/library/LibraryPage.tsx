@@ -23,15 +23,16 @@ import { helpFor, openOf } from './openHit';
 import { type Hit, isSame, onShelf, type Shelf, SHELVES } from './shelves';
 import { isForADoctor, markedWords, searched } from './search';
 import { useBeside } from './useBeside';
+import * as say from '../messages/compiled/library';
 
 const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
 
 const SHELF_NAMES: [string, string][] = [
-  ['exercises', 'Exercises'],
-  ['checks', 'Checks'],
-  ['causes', 'Causes'],
-  ['ways', 'Ways'],
-  ['help', 'Help'],
+  ['exercises', say.exercises()],
+  ['checks', say.checks()],
+  ['causes', say.causes()],
+  ['ways', say.ways()],
+  ['help', say.help()],
 ];
 
 const INSTRUMENTS = Object.entries(INSTRUMENT_WORDS).map(([id, words]) => ({ id, words }));
@@ -50,15 +51,15 @@ export function LibraryPage() {
   const isBench = params.get('shelf') === 'drills';
   return (
     <>
-      <PageHead title="Library" isOld={catalogue.isError} />
+      <PageHead title={say.library()} isOld={catalogue.isError} />
       {isBench ? (
         <div className={css.benchPage}>
           <div className={css.shelves}>
             <button type="button" className={touch.word} onClick={() => set({ shelf: '' })}>
-              Back to the list
+              {say.backToTheList()}
             </button>
             <WordChoice
-              label="Instrument"
+              label={say.instrument()}
               choices={INSTRUMENTS}
               chosen={params.get('instrument') ?? 'vn'}
               onChoose={(id) => set({ instrument: id })}
@@ -117,13 +118,13 @@ function Browse({ catalogue, params, set }: BrowseProps) {
   return (
     <div className={`${screen.screen} ${screen.filled} ${screen.listFirst}`}>
       <PlaceLensHand instrument={instrument} />
-      <section className={`${screen.left} ${css.left}`} aria-label="List">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.list()}>
         <div className={css.line}>
           <input
-            aria-label="Search"
+            aria-label={say.search()}
             id="library-line"
             type="search"
-            placeholder="tense, collapses, fourth flat …"
+            placeholder={say.tenseCollapsesFourthFlat()}
             autoFocus
             value={search}
             onChange={(event) => set({ search: event.currentTarget.value, open: '', help: '' })}
@@ -136,7 +137,7 @@ function Browse({ catalogue, params, set }: BrowseProps) {
               if (event.key === 'Escape') clear();
             }}
           />
-          <span aria-live="polite">{isStart ? '' : `${hits.length} found`}</span>
+          <span aria-live="polite">{isStart ? '' : say.found({ count: hits.length })}</span>
           <Key name="/" />
         </div>
         <Scroll className={css.list}>
@@ -152,14 +153,12 @@ function Browse({ catalogue, params, set }: BrowseProps) {
             />
           ) : (
             <p className={css.none}>
-              {isBody
-                ? 'This is for a doctor or physiotherapist to see, before any exercise. In a lesson, note it under Ask.'
-                : 'Nothing with these words. Try fewer letters.'}
+              {isBody ? say.thisIsForADoctor() : say.nothingWithTheseWordsTry()}
             </p>
           )}
         </Scroll>
         <div className={css.shelves}>
-          <div role="group" aria-label="Shelf">
+          <div role="group" aria-label={say.shelf()}>
             {SHELF_NAMES.map(([id, name]) => (
               <button
                 key={id}
@@ -173,11 +172,11 @@ function Browse({ catalogue, params, set }: BrowseProps) {
               </button>
             ))}
             <button type="button" className={touch.word} onClick={() => set({ shelf: 'drills' })}>
-              Drills
+              {say.drills()}
             </button>
           </div>
           <WordChoice
-            label="Instrument"
+            label={say.instrument()}
             choices={INSTRUMENTS}
             chosen={instrument}
             onChoose={(id) => set({ instrument: id })}

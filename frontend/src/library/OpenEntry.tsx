@@ -14,6 +14,7 @@ import { HelpCard } from './HelpCard';
 import css from './LibraryPage.module.css';
 import type { Hit, Shelf } from './shelves';
 import { WayCard } from './WayCard';
+import * as say from '../messages/compiled/library';
 
 interface Props {
   catalogue: Catalogue;
@@ -48,10 +49,10 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
 
   return (
     <>
-      <section className={`${screen.right} ${css.right}`} aria-label="Open page">
+      <section className={`${screen.right} ${css.right}`} aria-label={say.openPage()}>
         {/* Another entry begins at its top. */}
         <Scroll key={`${open?.shelf} ${id}`} className={css.card}>
-          {open === null && <p>Write a word, or touch what was said.</p>}
+          {open === null && <p>{say.writeAWordOrTouch()}</p>}
           {open?.shelf === 'exercises' && (
             <ExerciseCard {...{ catalogue, id, instrument }} onCause={(to) => onGo('causes', to)} />
           )}
@@ -66,7 +67,9 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
           {open?.shelf === 'ways' && <WayCard {...{ catalogue, id }} />}
           {open && isBeside && (
             <>
-              <p className={css.kindline}>{open.shelf === 'players' ? 'Player' : 'Drill'}</p>
+              <p className={css.kindline}>
+                {open.shelf === 'players' ? say.player() : say.drill()}
+              </p>
               <h2>{open.entry.name}</h2>
               <p className={css.how}>{open.entry.line}</p>
             </>
@@ -82,13 +85,13 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
             <strong>{open.entry.name}</strong>
           ) : (
             <>
-              <p>{stand ? 'For the lesson at the stand' : 'No lesson is open today'}</p>
+              <p>{stand ? say.forTheLessonAtThe() : say.noLessonIsOpenToday()}</p>
               {stand && <strong>{stand.name}</strong>}
             </>
           )}
         </div>
         <NextAction isNext={act !== undefined} disabled={!act} onClick={() => act?.()}>
-          {action?.words ?? 'Open one'}
+          {action?.words ?? say.openOne()}
         </NextAction>
       </div>
     </>
@@ -106,11 +109,11 @@ function useStand(lesson: number | null) {
 
 function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
   if (shelf === 'help') return null;
-  if (shelf === 'ways') return { words: 'Choose yours', step: '' };
-  if (shelf === 'players') return { words: 'Open', step: '' };
-  if (shelf === 'drills') return { words: 'Try it', step: '' };
-  if (shelf === 'checks') return { words: 'Look now', step: `look&check=${entry.id}` };
-  if (shelf === 'exercises') return { words: 'Give it', step: `give&add=${entry.id}` };
+  if (shelf === 'ways') return { words: say.chooseYours(), step: '' };
+  if (shelf === 'players') return { words: say.open(), step: '' };
+  if (shelf === 'drills') return { words: say.tryIt(), step: '' };
+  if (shelf === 'checks') return { words: say.lookNow(), step: `look&check=${entry.id}` };
+  if (shelf === 'exercises') return { words: say.giveIt(), step: `give&add=${entry.id}` };
   const sign = catalogue.evidence.find((each) => each.causes.includes(entry.id));
-  return sign ? { words: 'Look for it', step: `look&check=${sign.id}` } : null;
+  return sign ? { words: say.lookForIt(), step: `look&check=${sign.id}` } : null;
 }

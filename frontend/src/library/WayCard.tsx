@@ -1,6 +1,8 @@
 import type { Catalogue } from '../api/client';
 import { instrumentsWords } from '../words/words';
 import css from './LibraryPage.module.css';
+import * as say from '../messages/compiled/library';
+import { beside } from '../words/lists';
 
 interface Props {
   catalogue: Catalogue;
@@ -14,14 +16,14 @@ export function WayCard({ catalogue, id }: Props) {
   return (
     <>
       <p className={css.kindline}>
-        {['Where teachers differ', instrumentsWords(way.instruments)].filter(Boolean).join(', ')}
+        {beside([say.whereTeachersDiffer(), instrumentsWords(way.instruments)])}
       </p>
       <h2>{way.label}</h2>
       {way.schools.map((school, index) => (
         <section key={school.id} className={css.school}>
           <h3>
             {school.words}
-            {index === 0 && <small> the usual one here</small>}
+            {index === 0 && <small> {say.theUsualOneHere()}</small>}
           </h3>
           <p className={css.child}>{school.says}</p>
           <ul>

@@ -1,4 +1,6 @@
 import type { Catalogue } from '../api/client';
+import * as say from '../messages/compiled/library';
+import { eitherOf } from '../words/lists';
 
 /** Shelves of what is known, and what else can be found: the teacher's players, drills. */
 type Known = 'exercises' | 'causes' | 'checks' | 'ways' | 'help';
@@ -25,7 +27,7 @@ function entriesOf(catalogue: Catalogue, shelf: Known): Entry[] {
       return catalogue.exercises.map((e) => ({
         id: e.id,
         name: e.name,
-        line: `This ${e.does}.`,
+        line: say.thisWord({ does: e.does }),
         place: placeOfCause(catalogue, e.aims[0]),
         instruments: e.instruments,
         text: [e.name, e.does, e.kind, ...e.steps, e.child].join(' '),
@@ -68,7 +70,7 @@ function entriesOf(catalogue: Catalogue, shelf: Known): Entry[] {
       return catalogue.ways.map((w) => ({
         id: w.id,
         name: w.label,
-        line: w.schools.map((school) => school.words).join(', or '),
+        line: eitherOf(w.schools.map((school) => school.words)),
         place: w.place,
         instruments: w.instruments,
         text: w.schools.map((school) => school.says).join(' '),

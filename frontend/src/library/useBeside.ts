@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { drillChoicesQuery, todayQuery } from '../api/queries';
 import { INSTRUMENT_WORDS } from '../words/words';
 import type { Hit } from './shelves';
+import { beside } from '../words/lists';
 
 /** What is found beside the shelves once a word is written: the teacher's players, of any instrument, and drills of this one. */
 export function useBeside(instrument: string, isSearching: boolean): Hit[] {
@@ -12,7 +13,7 @@ export function useBeside(instrument: string, isSearching: boolean): Hit[] {
   return useMemo(() => {
     const players = (day?.rows ?? []).map(({ player }): Hit => {
       const about = [INSTRUMENT_WORDS[player.instrument], player.age, player.piece];
-      return found('players', `${player.id}`, player.name, about.filter(Boolean).join(', '));
+      return found('players', `${player.id}`, player.name, beside(about));
     });
     const drills = (choices?.drills ?? [])
       .filter((drill) => drill.instruments.includes(instrument))

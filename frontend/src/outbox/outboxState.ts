@@ -1,6 +1,7 @@
 import { ApiError } from '../api/client';
 import type { KeptEntry } from './entry';
 import { type BrowserStorage } from './shelf';
+import * as say from '../messages/compiled/outbox';
 
 export interface OutboxState {
   /** Entries of this owner that are on their way. */
@@ -42,18 +43,14 @@ export function refusal(error: ApiError): string {
   return first ? `${error.message} ${first.field}: ${first.problem}` : error.message;
 }
 
-function counted(entries: readonly unknown[]): string {
-  return `${entries.length} ${entries.length === 1 ? 'entry' : 'entries'}`;
-}
-
 /** What stands beside the work: all is saved, on its way, or kept here. */
 export function savedWords(state: OutboxState): string {
   const { waiting, aside, offline, busy, needsSignIn, isFull, problem } = state;
-  if (isFull) return `Keep this page open: ${counted(waiting)} could not be kept otherwise`;
-  if (needsSignIn) return `Signed out: ${counted(waiting)} kept here`;
-  if (offline && waiting.length > 0) return `No connection: ${counted(waiting)} kept here`;
-  if (busy && waiting.length > 0) return `Jolf is busy: ${counted(waiting)} kept here`;
+  if (isFull) return say.keepThisPageOpenCould({ count: waiting.length });
+  if (needsSignIn) return say.signedOutKeptHere({ count: waiting.length });
+  if (offline && waiting.length > 0) return say.noConnectionKeptHere({ count: waiting.length });
+  if (busy && waiting.length > 0) return say.jolfIsBusyKeptHere({ count: waiting.length });
   if (problem !== null) return problem;
-  if (waiting.length === 0 && aside.length > 0) return `${counted(aside)} not taken`;
-  return waiting.length > 0 ? 'Saving' : 'Saved';
+  if (waiting.length === 0 && aside.length > 0) return say.notTaken({ count: aside.length });
+  return waiting.length > 0 ? say.saving() : say.saved();
 }

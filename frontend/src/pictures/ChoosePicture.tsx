@@ -5,16 +5,16 @@ import { TakeFile } from '../components/TakeFile';
 import css from './Measuring.module.css';
 import type { Kind } from './pointPlan';
 import { drawnPicture, type Picture, readPicture } from './readPicture';
+import * as say from '../messages/compiled/pictures';
 
 const FROM: Partial<Record<Kind, string>> = {
-  elbow_offset: 'Take a picture of the player from the front, not in a mirror.',
-  thumb_opening: 'Take a picture from where the opening is widest.',
-  gap: 'Take a picture straight on to the back of the hand.',
-  wrist_line: 'Take a picture from the side, forearm and hand both in it.',
-  span: 'Take a picture straight on to the board, the whole string in it, from nut to bridge.',
+  elbow_offset: say.takeAPictureOfThe(),
+  thumb_opening: say.takeAPictureFromWhere(),
+  gap: say.takeAPictureStraightOn(),
+  wrist_line: say.takeAPictureFromThe(),
+  span: say.takeAPictureStraightOnTo(),
 };
-const FROM_THE_SIDE =
-  'Take a picture from the side, so that the finger lies in the plane of the picture.';
+const FROM_THE_SIDE = say.takeAPictureFromTheSide();
 
 // Of these a drawn hand knows the answer.
 const DRAWN = new Set<Kind>(['tip_angle', 'middle_angle']);
@@ -31,25 +31,22 @@ export function ChoosePicture({ kind, finger, onPicture }: Props) {
   const read = useMutation({ mutationFn: readPicture, onSuccess: onPicture });
   return (
     <div className={css.choose}>
-      <p>{FROM[kind] ?? FROM_THE_SIDE} Only the hand, no face.</p>
+      <p>{say.onlyTheHandNoFace({ kind: FROM[kind] ?? FROM_THE_SIDE })}</p>
       <TakeFile
         accept="image/*"
-        reading={read.isPending ? 'Reading the picture …' : null}
+        reading={read.isPending ? say.readingThePicture() : null}
         problem={read.error?.message ?? null}
         onFile={(file) => read.mutate(file)}
       >
-        Take or choose a picture, or drop it here
+        {say.takeOrChooseAPicture()}
       </TakeFile>
       {DRAWN.has(kind) && (
         <Button variant="subtle" loading={draw.isPending} onClick={() => draw.mutate(finger)}>
-          No camera? Try it on a drawn hand
+          {say.noCameraTryItOn()}
         </Button>
       )}
       {draw.error && <p role="alert">{draw.error.message}</p>}
-      <p className="quiet">
-        The picture stays on this device unless you choose to keep it. Only the points you set are
-        measured.
-      </p>
+      <p className="quiet">{say.thePictureStaysOnThis()}</p>
     </div>
   );
 }

@@ -15,8 +15,11 @@ import { blobOf, cutAround, type Cut, inCut } from './cut';
 import { isOfAFinger } from './pointPlan';
 import type { Picture } from './readPicture';
 import type { Asked } from './tell';
+import * as say from '../messages/compiled/pictures';
+import { Rich } from '../messages/Rich';
+import { beside } from '../words/lists';
 
-const WORDS = ['down', 'up', 'before', 'after'];
+const WORDS = [say.down(), say.up(), say.before(), say.after()];
 
 interface Props {
   playerId: number;
@@ -68,14 +71,14 @@ export function CutPicture({ playerId, asked, picture, points, onKept, onBack }:
   return (
     <div className={css.measuring}>
       <p className={css.next}>
-        Cut it to the hand. <strong>Is a face in it, or anything else? Leave it out.</strong>
+        <Rich says={say.cutItToTheHand()} />
       </p>
       <ReactCrop crop={percentOf(cut, picture)} onChange={change} minWidth={44} minHeight={44}>
         <canvas ref={shown} className={css.cutting} width={picture.width} height={picture.height} />
       </ReactCrop>
       <TextInput
-        label="A word for it, if you like"
-        placeholder={WORDS.join(', ')}
+        label={say.aWordForItIf()}
+        placeholder={beside(WORDS)}
         maxLength={120}
         value={words}
         onChange={(event) => setWords(event.currentTarget.value)}
@@ -87,20 +90,17 @@ export function CutPicture({ playerId, asked, picture, points, onKept, onBack }:
       )}
       <div className={css.actions}>
         <Button variant="default" onClick={onBack}>
-          Back
+          {say.back()}
         </Button>
         <Button
           loading={keep.isPending}
           disabled={cut.width < 1 || cut.height < 1}
           onClick={() => keep.mutate()}
         >
-          Only the hand is in it: keep
+          {say.onlyTheHandIsIn()}
         </Button>
       </div>
-      <p className="quiet">
-        Kept with this player, seen by you alone, gone when you remove it or the player. Ask the
-        family first, as your local rules say.
-      </p>
+      <p className="quiet">{say.keptWithThisPlayerSeen()}</p>
     </div>
   );
 }

@@ -11,6 +11,9 @@ import { PointPad, type SetPoint } from './PointPad';
 import { isOfAFinger, ownError, signed, unitOf, wantedPoints } from './pointPlan';
 import type { Picture } from './readPicture';
 import { type Asked, pointsBody, tell, type Told } from './tell';
+import * as say from '../messages/compiled/pictures';
+import { Rich } from '../messages/Rich';
+import { sentences } from '../words/lists';
 
 const CutPicture = late(async () => (await import('./CutPicture')).CutPicture);
 
@@ -69,13 +72,19 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
       <p className={css.next} role="status">
         {next ? (
           <>
-            Set <strong>{next.words}</strong> ({points.length + 1} of {wanted.length})
+            <Rich
+              says={say.setOf({
+                words: next.words,
+                count: points.length + 1,
+                count2: wanted.length,
+              })}
+            />
           </>
         ) : (
           wordsOf(read, found, first, unitOf(asked.kind))
         )}
-        {found && truth !== undefined && ` It was drawn with ${signed(truth)}.`}
-        {isKept && ' The picture is kept.'}
+        {found && truth !== undefined && ` ${say.itWasDrawnWith({ truth: signed(truth) })}`}
+        {isKept && ` ${say.thePictureIsKept()}`}
       </p>
       <PointPad
         picture={picture}
@@ -92,11 +101,11 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
           disabled={points.length === 0}
           onClick={() => change(points.slice(0, -1))}
         >
-          Take back
+          {say.takeBack()}
         </Button>
         {isOfAFinger(asked.kind) && asked.kind !== 'gap' && found && (
           <Button variant="default" aria-pressed={isOver} onClick={() => setIsOver(!isOver)}>
-            {isOver ? 'Without the drawn hand' : 'Lay the drawn hand over'}
+            {isOver ? say.withoutTheDrawnHand() : say.layTheDrawnHandOver()}
           </Button>
         )}
         <Button
@@ -107,7 +116,7 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
             change([]);
           }}
         >
-          Set them once more
+          {say.setThemOnceMore()}
         </Button>
         {asked.kind !== 'span' && truth === undefined && (
           <Button
@@ -115,7 +124,7 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
             disabled={found === null || isKept}
             onClick={() => setCutting(true)}
           >
-            {isKept ? 'Kept' : 'Keep the picture…'}
+            {isKept ? say.kept() : say.keepThePicture()}
           </Button>
         )}
         {onValue && truth === undefined ? (
@@ -126,11 +135,11 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
               onDone();
             }}
           >
-            Take it over
+            {say.takeItOver()}
           </Button>
         ) : (
           <Button disabled={value === null} onClick={onDone}>
-            Done
+            {say.done()}
           </Button>
         )}
       </div>
@@ -162,14 +171,17 @@ function wordsOf(
   unit: string,
 ) {
   if (error) return error.message;
-  if (isPending) return 'One moment.';
-  if (!now) return 'These points do not tell it. Take back and set them again.';
-  const one = `${signed(now.value)} ${unit}, give or take ${now.uncertainty} for a point off by one pixel`;
-  const off =
-    now.may_be_off > 0
-      ? ` The finger points at the camera: it may be off by ${now.may_be_off}.`
-      : '';
-  if (!before) return `${one}.${off}`;
+  if (isPending) return say.oneMoment();
+  if (!now) return say.thesePointsDoNotTell();
+  const one = say.giveOrTakeForA({ signed: signed(now.value), unit, uncertainty: now.uncertainty });
+  const off = now.may_be_off > 0 ? say.theFingerPointsAtThe({ mayBeOff: now.may_be_off }) : '';
+  if (!before) return sentences([one, off]);
   const own = Math.round(ownError(before.value, now.value) * 10) / 10;
-  return `First ${signed(before.value)}, now ${signed(now.value)} ${unit}: your own error is about ${own}. Their middle counts.${off}`;
+  const two = say.firstNowYourOwnError({
+    first: signed(before.value),
+    now: signed(now.value),
+    unit,
+    own,
+  });
+  return sentences([two, off]);
 }

@@ -9,6 +9,7 @@ import {
 
 import css from './PointPad.module.css';
 import type { Picture } from './readPicture';
+import * as say from '../messages/compiled/pictures';
 
 export interface SetPoint {
   name: string;
@@ -89,7 +90,9 @@ export function PointPad({ picture, points, wanted, onSet, onUndo, children }: P
       style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
       role="application"
       tabIndex={0}
-      aria-label={`Picture. ${wanted === null ? 'All points are set.' : `Set ${wanted}.`} Arrow keys move, with Shift farther; Enter sets; Backspace takes back.`}
+      aria-label={
+        wanted === null ? say.pictureAllPointsAreSet() : say.pictureSetArrowKeysMove({ wanted })
+      }
       onKeyDown={onKeyDown}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

@@ -2,6 +2,7 @@
 
 import type { SetPoint } from './PointPad';
 import type { Picture } from './readPicture';
+import * as say from '../messages/compiled/pictures';
 
 const MARGIN = 0.35;
 const MOST_SIDE = 1200;
@@ -68,6 +69,6 @@ export async function blobOf(picture: Picture, cut: Cut): Promise<{ blob: Blob; 
       cut.height * scale,
     );
   const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', QUALITY));
-  if (!blob) throw new Error('This browser could not write the cut picture.');
+  if (!blob) throw new Error(say.thisBrowserCouldNotWrite());
   return { blob, scale };
 }

@@ -1,6 +1,9 @@
 // What a picture can tell, which points that needs in the order in which they are touched, and what
 // to say for each.
 
+import * as say from '../messages/compiled/pictures';
+import { FINGER_NAMES } from '../words/ordinals';
+
 export const ON_PICTURES = [
   'tip_angle',
   'middle_angle',
@@ -19,29 +22,27 @@ export interface Wanted {
   words: string;
 }
 
-const ORDINALS = ['first', 'second', 'third', 'fourth'];
-
 const STRING: Wanted[] = [
-  { name: 'string.a', words: 'the string under the finger, on its one side' },
-  { name: 'string.b', words: 'the same string, on its other side' },
+  { name: 'string.a', words: say.theStringUnderTheFinger() },
+  { name: 'string.b', words: say.theSameStringOnIts() },
 ];
 
 export const KIND_WORDS: Record<OnPicture, string> = {
-  tip_angle: 'Fingertip joint',
-  middle_angle: 'Middle joint',
-  base_height: 'Height of the base knuckle',
-  gap: 'Gap between two fingers',
-  wrist_line: 'Line of the wrist',
-  thumb_opening: 'Opening beside the thumb',
-  elbow_offset: 'Elbow from its plumb line',
+  tip_angle: say.fingertipJoint(),
+  middle_angle: say.middleJoint(),
+  base_height: say.heightOfTheBaseKnuckle(),
+  gap: say.gapBetweenTwoFingers(),
+  wrist_line: say.lineOfTheWrist(),
+  thumb_opening: say.openingBesideTheThumb(),
+  elbow_offset: say.elbowFromItsPlumbLine(),
 };
 
 const UNITS: Record<Kind, string> = {
   tip_angle: 'degrees',
   middle_angle: 'degrees',
-  base_height: 'of the first bone’s length over the string',
+  base_height: say.ofTheFirstBonesLength(),
   gap: 'degrees',
-  wrist_line: 'degrees, folded in is positive',
+  wrist_line: say.degreesFoldedInIsPositive(),
   thumb_opening: 'degrees',
   elbow_offset: 'hand-widths',
   span: 'mm',
@@ -75,55 +76,55 @@ export function wantedPoints(kind: Kind, finger: number): Wanted[] {
   switch (kind) {
     case 'tip_angle':
       return [
-        { name: `${finger}.middle`, words: 'the middle joint' },
-        { name: `${finger}.tip_joint`, words: 'the fingertip joint' },
-        { name: `${finger}.tip`, words: 'the tip' },
+        { name: `${finger}.middle`, words: say.theMiddleJoint() },
+        { name: `${finger}.tip_joint`, words: say.theFingertipJoint() },
+        { name: `${finger}.tip`, words: say.theTip() },
         ...STRING,
       ];
     case 'middle_angle':
       return [
-        { name: `${finger}.base`, words: 'the base knuckle' },
-        { name: `${finger}.middle`, words: 'the middle joint' },
-        { name: `${finger}.tip_joint`, words: 'the fingertip joint' },
+        { name: `${finger}.base`, words: say.theBaseKnuckle() },
+        { name: `${finger}.middle`, words: say.theMiddleJoint() },
+        { name: `${finger}.tip_joint`, words: say.theFingertipJoint() },
         ...STRING,
       ];
     case 'base_height':
       return [
-        { name: `${finger}.base`, words: 'the base knuckle' },
-        { name: `${finger}.middle`, words: 'the middle joint' },
+        { name: `${finger}.base`, words: say.theBaseKnuckle() },
+        { name: `${finger}.middle`, words: say.theMiddleJoint() },
         ...STRING,
       ];
     case 'gap':
       return [lower(finger), lower(finger) + 1].flatMap((n) => [
-        { name: `${n}.base`, words: `the base knuckle of the ${ORDINALS[n - 1]} finger` },
-        { name: `${n}.tip`, words: `the tip of the ${ORDINALS[n - 1]} finger` },
+        { name: `${n}.base`, words: say.theBaseKnuckleOfThe({ which: FINGER_NAMES[n] ?? '' }) },
+        { name: `${n}.tip`, words: say.theTipOfTheFinger({ which: FINGER_NAMES[n] ?? '' }) },
       ]);
     case 'wrist_line':
       return [
-        { name: 'elbow', words: 'the middle of the forearm, far from the hand' },
-        { name: 'wrist', words: 'the wrist' },
-        { name: '2.base', words: 'the base knuckle of the second finger' },
-        { name: '2.middle', words: 'the middle joint of the second finger' },
+        { name: 'elbow', words: say.theMiddleOfTheForearm() },
+        { name: 'wrist', words: say.theWrist() },
+        { name: '2.base', words: say.theBaseKnuckleOfTheSecond() },
+        { name: '2.middle', words: say.theMiddleJointOfThe() },
         ...STRING,
       ];
     case 'thumb_opening':
       return [
-        { name: 'thumb.base', words: 'where thumb and hand meet, deep in the opening' },
-        { name: 'thumb.joint', words: 'the middle of the thumb' },
-        { name: '1.base', words: 'the base knuckle of the first finger' },
+        { name: 'thumb.base', words: say.whereThumbAndHandMeet() },
+        { name: 'thumb.joint', words: say.theMiddleOfTheThumb() },
+        { name: '1.base', words: say.theBaseKnuckleOfTheFirst() },
       ];
     case 'elbow_offset':
       return [
-        { name: '1.base', words: 'the base knuckle of the first finger' },
-        { name: '4.base', words: 'the base knuckle of the fourth finger' },
-        { name: 'elbow', words: 'the elbow' },
+        { name: '1.base', words: say.theBaseKnuckleOfTheFirst() },
+        { name: '4.base', words: say.theBaseKnuckleOfTheFourth() },
+        { name: 'elbow', words: say.theElbow() },
       ];
     case 'span':
       return [
-        { name: 'string.nut', words: 'the string at the nut' },
-        { name: 'string.bridge', words: 'the same string at the bridge' },
-        { name: 'span.a', words: 'the tip of the first finger' },
-        { name: 'span.b', words: 'the tip of the fourth finger' },
+        { name: 'string.nut', words: say.theStringAtTheNut() },
+        { name: 'string.bridge', words: say.theSameStringAtThe() },
+        { name: 'span.a', words: say.theTipOfTheFirst() },
+        { name: 'span.b', words: say.theTipOfTheFourth() },
       ];
   }
 }

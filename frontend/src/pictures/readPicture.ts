@@ -4,13 +4,14 @@
 import { imageSize } from 'image-size';
 
 import { client, unwrap } from '../api/client';
+import * as say from '../messages/compiled/pictures';
 
 const MOST_BYTES = 20_000_000;
 const MOST_PIXELS = 50_000_000;
 const MOST_SIDE = 2000;
 const MOST_SEEDS = 1_000_000;
-const UNREADABLE = 'This browser cannot read that picture. JPEG, PNG and WebP always work.';
-const TOO_MANY = 'This picture has over 50 million points. Take a smaller one.';
+const UNREADABLE = say.thisBrowserCannotReadThat();
+const TOO_MANY = say.thisPictureHasOver50();
 
 export interface Picture {
   image: HTMLCanvasElement;
@@ -22,8 +23,8 @@ export interface Picture {
 
 /** Throws an Error with the reason in words. */
 export async function readPicture(file: File): Promise<Picture> {
-  if (!file.type.startsWith('image/')) throw new Error('This file is no picture.');
-  if (file.size > MOST_BYTES) throw new Error('This picture is over 20 MB. Take a smaller one.');
+  if (!file.type.startsWith('image/')) throw new Error(say.thisFileIsNoPicture());
+  if (file.size > MOST_BYTES) throw new Error(say.thisPictureIsOver20());
   if ((await pixelsOf(file)) > MOST_PIXELS) throw new Error(TOO_MANY);
   let bitmap: ImageBitmap;
   try {

@@ -4,6 +4,8 @@ import { useRef, useState } from 'react';
 import { BarField } from './BarField';
 import css from './PiecePage.module.css';
 import { type Passage, printed, type Tell } from '../pieces/pieces';
+import * as say from '../messages/compiled/piece';
+import { Rich } from '../messages/Rich';
 
 interface Props {
   passage: Passage;
@@ -25,14 +27,15 @@ export function ForWeek({ passage, isBusy, tell }: Props) {
       <p>
         {first !== undefined && last !== undefined ? (
           <>
-            <strong>
-              Bars {printed(passage, first)} to {printed(passage, last)}
-            </strong>{' '}
-            are this player’s step into music: in what you give next, on the sheet and on the phone,
-            with these fingers and commas.
+            <Rich
+              says={say.barsToAreThisPlayers({
+                first: printed(passage, first),
+                last: printed(passage, last),
+              })}
+            />
           </>
         ) : (
-          `Nothing of this piece yet. Choose a place above, or up to ${passage.most_week} bars here: the step into music of the next week is then played in it.`
+          say.nothingOfThisPieceYet({ mostWeek: passage.most_week })
         )}
       </p>
       <form
@@ -43,19 +46,19 @@ export function ForWeek({ passage, isBusy, tell }: Props) {
         }}
       >
         <BarField
-          label="Week: first bar"
+          label={say.weekFirstBar()}
           whole={passage.whole}
           value={from}
           onChange={(value) => setEdit({ ...edit, first: value })}
         />
         <BarField
-          label="Week: last bar"
+          label={say.weekLastBar()}
           whole={passage.whole}
           value={to}
           onChange={(value) => setEdit({ ...edit, last: value })}
         />
         <Button ref={into} type="submit" size="md" loading={isBusy}>
-          These bars into the week
+          {say.theseBarsIntoTheWeek()}
         </Button>
         {first !== undefined && (
           <Button
@@ -66,7 +69,7 @@ export function ForWeek({ passage, isBusy, tell }: Props) {
               tell({ week: [] }, done);
             }}
           >
-            Take it out of the week
+            {say.takeItOutOfThe()}
           </Button>
         )}
       </form>

@@ -10,6 +10,8 @@ import { HeardBars } from './HeardBars';
 import css from './PiecePage.module.css';
 import { hearPiece, simulatePiece } from '../pieces/passage';
 import type { Passage } from '../pieces/pieces';
+import * as say from '../messages/compiled/piece';
+import { fromTo } from '../words/lists';
 
 interface Props {
   playerId: number;
@@ -38,7 +40,7 @@ export function HearPiece({ playerId, passage, onHeard }: Props) {
           />
         ) : (
           <Button variant="default" onClick={() => setIsOpen(true)}>
-            {heard ? 'Hear it again' : 'Hear where it tightens'}
+            {heard ? say.hearItAgain() : say.hearWhereItTightens()}
           </Button>
         ))}
     </>
@@ -59,11 +61,9 @@ function Recording({ playerId, passage, asked, onHeard }: RecordingProps) {
   const taking = useTaking(tempo, (asked.quarters * 60) / tempo, send);
   return (
     <>
-      <p>
-        Play bars {asked.bars.join(' to ')}, without repeats. The sound is measured and thrown away.
-      </p>
+      <p>{say.playBarsWithoutRepeatsThe({ bars: fromTo(asked.bars) })}</p>
       {asked.tempi.length > 1 && (
-        <div className={css.row} role="group" aria-label="Tempo of the take">
+        <div className={css.row} role="group" aria-label={say.tempoOfTheTake()}>
           {asked.tempi.map((each) => (
             <button
               key={each}
@@ -93,7 +93,7 @@ function Recording({ playerId, passage, asked, onHeard }: RecordingProps) {
         <p role="alert">
           {work.error.message}{' '}
           <Button variant="default" onClick={() => work.mutate(work.variables)}>
-            Send it again
+            {say.sendItAgain()}
           </Button>
         </p>
       )}

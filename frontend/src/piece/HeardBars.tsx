@@ -4,8 +4,11 @@ import { shortDate } from '../words/words';
 import css from './PiecePage.module.css';
 import type { Passage } from '../pieces/pieces';
 import { SIDE, stringPath } from '../pieces/stringPath';
+import * as say from '../messages/compiled/piece';
+import { beside } from '../words/lists';
 
 const ROWS = ['expected', 'heard'] as const;
+const ROW_WORDS = { expected: say.expected(), heard: say.heard() };
 
 /** What was heard of each bar under what was expected of it, as two strings that thicken. */
 export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
@@ -14,7 +17,7 @@ export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
     <>
       <p role="status">
         <strong>{shortDate(heard.on)}</strong>, ♩ = {heard.tempo}
-        {heard.simulated && ', a made-up player'}: {heard.words}
+        {heard.simulated && say.aMadeUpPlayer()}: {heard.words}
       </p>
       {heard.bars.length > 0 && (
         <figure
@@ -27,12 +30,19 @@ export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
             const shares = heard.bars.map((bar) => bar[row] ?? 0);
             return (
               <Fragment key={row}>
-                <span>{row}</span>
+                <span>{ROW_WORDS[row]}</span>
                 <svg
                   viewBox={`0 0 ${width} ${SIDE}`}
                   preserveAspectRatio="none"
                   role="img"
-                  aria-label={`${row}: ${heard.bars.map((bar) => `bar ${bar.number} ${percent(bar[row])}`).join(', ')}`}
+                  aria-label={say.rowOfBars({
+                    row: ROW_WORDS[row],
+                    bars: beside(
+                      heard.bars.map((bar) =>
+                        say.bar({ number: bar.number, share: percent(bar[row]) }),
+                      ),
+                    ),
+                  })}
                 >
                   {shares.map((_, place) => (
                     <path
@@ -60,5 +70,5 @@ export function HeardBars({ heard }: { heard: NonNullable<Passage['heard']> }) {
 }
 
 function percent(share: number | null): string {
-  return share === null ? 'not heard' : `${Math.round(100 * share)} %`;
+  return share === null ? say.notHeard() : `${Math.round(100 * share)} %`;
 }

@@ -1,6 +1,7 @@
 import touch from '../components/touch.module.css';
 import css from './PiecePage.module.css';
 import type { PassageNote, PieceChange } from '../pieces/pieces';
+import * as say from '../messages/compiled/piece';
 
 const FINGERS = [0, 1, 2, 3, 4];
 const STRINGS = [1, 2, 3, 4];
@@ -17,11 +18,9 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
   const own = { finger: note.own_finger, string: note.own_string, lets_go: note.own_lets_go };
   const isOwn = Object.values(own).some((word) => word !== null);
   return (
-    <section className={css.change} aria-label="This note" aria-busy={isBusy}>
-      <strong>
-        Bar {note.bar}, {note.pitch}
-      </strong>
-      <span role="group" aria-label="Finger">
+    <section className={css.change} aria-label={say.thisNote()} aria-busy={isBusy}>
+      <strong>{say.barOfBar({ bar: note.bar, pitch: note.pitch })}</strong>
+      <span role="group" aria-label={say.finger()}>
         {FINGERS.map((finger) => (
           <button
             key={finger}
@@ -30,11 +29,11 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
             aria-pressed={note.finger === finger}
             onClick={() => onChange({ ...own, finger })}
           >
-            {finger === 0 ? 'open' : finger}
+            {finger === 0 ? say.openString() : finger}
           </button>
         ))}
       </span>
-      <span role="group" aria-label="String">
+      <span role="group" aria-label={say.string()}>
         {STRINGS.map((string) => (
           <button
             key={string}
@@ -43,7 +42,7 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
             aria-pressed={note.string === string}
             onClick={() => onChange({ ...own, string })}
           >
-            string {string}
+            {say.stringOfString({ string })}
           </button>
         ))}
       </span>
@@ -53,7 +52,7 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
         aria-pressed={note.lets_go}
         onClick={() => onChange({ ...own, lets_go: !note.lets_go })}
       >
-        let go here
+        {say.letGoHere()}
       </button>
       <button
         type="button"
@@ -61,10 +60,10 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
         aria-pressed={!isOwn}
         onClick={() => onChange({ finger: null, string: null, lets_go: null })}
       >
-        As proposed
+        {say.asProposed()}
       </button>
       <button type="button" className={touch.button} onClick={onDone}>
-        Done
+        {say.done()}
       </button>
     </section>
   );

@@ -6,6 +6,7 @@ import { useKeys } from '../components/useKeys';
 import { type BarBox, loadStrings } from './loadStrings';
 import css from './PieceMusic.module.css';
 import type { Passage } from '../pieces/pieces';
+import * as say from '../messages/compiled/piece';
 
 const REACH = 32; // pixels
 const NOTE_ID = /^note-(\d+)$/;
@@ -37,12 +38,8 @@ export function PieceMusic({ passage, place, isBusy, onChoose, onAnother }: Prop
   const shares = passage.bars.map((bar) => bar.share);
   return (
     <>
-      {passage.music === '' && (
-        <p className={css.none}>
-          This music could not be drawn; its fingers and loads stand below all the same.
-        </p>
-      )}
-      <div className={css.scroll} tabIndex={0} role="region" aria-label="Music">
+      {passage.music === '' && <p className={css.none}>{say.thisMusicCouldNotBe()}</p>}
+      <div className={css.scroll} tabIndex={0} role="region" aria-label={say.music()}>
         <div className={css.whole}>
           {drawn && (
             <svg
@@ -62,7 +59,7 @@ export function PieceMusic({ passage, place, isBusy, onChoose, onAnother }: Prop
             ref={music}
             className={css.music}
             role="img"
-            aria-label="The music with fingers and places to let go. The list below holds every note."
+            aria-label={say.theMusicWithFingersAnd()}
             onClick={(event) => onChoose(nearestNote(event.currentTarget, event, passage.notes))}
             // Drawn by our own server from a part that it has cleaned.
             dangerouslySetInnerHTML={{ __html: passage.music }}
@@ -77,11 +74,11 @@ export function PieceMusic({ passage, place, isBusy, onChoose, onAnother }: Prop
           disabled={isBusy}
           onClick={onAnother}
         >
-          Other fingers
+          {say.otherFingers()}
           <Key name="p" />
         </button>
         <span role="status">
-          {passage.taste === '' ? 'Fingers as usual.' : `Proposed now: ${passage.taste}.`}
+          {passage.taste === '' ? say.fingersAsUsual() : say.proposedNow({ taste: passage.taste })}
         </span>
       </div>
     </>

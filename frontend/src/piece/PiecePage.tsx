@@ -24,6 +24,8 @@ import {
 import { PieceMusic } from './PieceMusic';
 import { PieceParts } from './PieceParts';
 import { PlaceOpen } from './PlaceOpen';
+import * as say from '../messages/compiled/piece';
+import { Rich } from '../messages/Rich';
 
 /** A player's piece: where the trouble will come back, why, and how to get there without it. */
 export function PiecePage() {
@@ -37,7 +39,7 @@ export function PiecePage() {
     <>
       <PageHead
         title={query.data?.title ?? 'A piece'}
-        about="a player’s piece"
+        about={say.aPlayersPiece()}
         href={`/players/${playerId}`}
         isOld={query.isError}
       />
@@ -45,7 +47,7 @@ export function PiecePage() {
         <Opened playerId={playerId} passage={query.data} />
       ) : (
         <p role="status" className={css.reading}>
-          Reading …
+          {say.reading()}
         </p>
       )}
     </>
@@ -84,7 +86,7 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
   useKeys({ Enter: into });
   return (
     <div className={`${screen.screen} ${screen.filled}`}>
-      <section className={`${screen.left} ${css.left}`} aria-label="The music">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.theMusic()}>
         <Scroll className={css.scroll}>
           <PieceMusic
             passage={passage}
@@ -114,11 +116,16 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           />
         )}
       </section>
-      <section className={`${screen.right} ${css.right}`} aria-label="Where the trouble comes back">
+      <section
+        className={`${screen.right} ${css.right}`}
+        aria-label={say.whereTheTroubleComesBack()}
+      >
         {passage.paused && (
           <p role="alert" className={css.stop}>
-            A stop is up: nobody practises towards this until you have lifted it.{' '}
-            <Link href={`/players/${playerId}`}>See the stop</Link>
+            <Rich
+              says={say.aStopIsUpNobody()}
+              as={{ link: (words) => <Link href={`/players/${playerId}`}>{words}</Link> }}
+            />
           </p>
         )}
         {change.error && (
@@ -132,24 +139,24 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           opened={place === null ? null : passage.worst.indexOf(place)}
           onOpen={setOpened}
         />
-        <nav className={css.ways} aria-label="Back">
+        <nav className={css.ways} aria-label={say.back()}>
           <Link className={touch.word} href={`/players/${playerId}`}>
-            Back to the player
+            {say.backToThePlayer()}
           </Link>
           {lesson > 0 && (
             <Link className={touch.word} href={`/lessons/${lesson}`}>
-              Back to the lesson
+              {say.backToTheLesson()}
             </Link>
           )}
         </nav>
       </section>
       <div className={screen.foot}>
         <div className={css.week} role="status">
-          <p>{passage.week.length > 0 ? 'The player’s step into music' : 'Nothing of it yet'}</p>
+          <p>{passage.week.length > 0 ? say.thePlayersStepIntoMusic() : say.nothingOfItYet()}</p>
           <strong>{weekWords(passage)}</strong>
         </div>
         <NextAction isNext={into !== undefined && !isIn} disabled={!into} onClick={() => into?.()}>
-          {isIn ? 'Take it out' : 'Into the week'}
+          {isIn ? say.takeItOut() : say.intoTheWeek()}
         </NextAction>
       </div>
     </div>
@@ -158,6 +165,6 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
 
 function weekWords(passage: Passage): string {
   const [first, last] = passage.week;
-  if (first === undefined || last === undefined) return 'In the week';
-  return `Bars ${printed(passage, first)} to ${printed(passage, last)}`;
+  if (first === undefined || last === undefined) return say.inTheWeek();
+  return say.barsTo({ first: printed(passage, first), last: printed(passage, last) });
 }

@@ -7,6 +7,7 @@ import { HearPiece } from './HearPiece';
 import css from './PiecePage.module.css';
 import type { Passage, Tell } from '../pieces/pieces';
 import { PieceSettings } from './PieceSettings';
+import * as say from '../messages/compiled/piece';
 
 interface Props {
   playerId: number;
@@ -29,42 +30,41 @@ export function PieceParts({ playerId, passage, isBusy, tell, ...on }: Props) {
           {words}
         </p>
       ))}
-      <Fold title="Bar by bar" summary="how heavy each is for this hand, and why">
+      <Fold title={say.barByBar()} summary={say.howHeavyEachIsFor()}>
         {() => <BarStrip bars={passage.bars} />}
       </Fold>
-      <Fold title="What is looked at" summary={lookedAt(passage)}>
+      <Fold title={say.whatIsLookedAt()} summary={lookedAt(passage)}>
         {() => <PieceSettings passage={passage} tell={tell} />}
       </Fold>
       {!passage.paused && (
-        <Fold title="Other bars" summary="for the week’s step into music">
+        <Fold title={say.otherBars()} summary={say.forTheWeeksStepInto()}>
           {() => <ForWeek passage={passage} isBusy={isBusy} tell={tell} />}
         </Fold>
       )}
       {!passage.paused && (
-        <Fold title="By ear" summary={passage.heard?.words ?? 'where it tightens'}>
+        <Fold title={say.byEar()} summary={passage.heard?.words ?? say.whereItTightens()}>
           {() => <HearPiece playerId={playerId} passage={passage} onHeard={on.onHeard} />}
         </Fold>
       )}
-      <Fold title="Every note" summary={`${passage.notes.length}, with finger and string`}>
+      <Fold
+        title={say.everyNote()}
+        summary={say.withFingerAndString({ count: passage.notes.length })}
+      >
         {() => <Notes passage={passage} onChoose={on.onChoose} />}
       </Fold>
-      <Fold title="Take along, remove" summary="the part with these marks, the bars as PDF">
+      <Fold title={say.takeAlongRemove()} summary={say.thePartWithTheseMarks()}>
         {() => (
           <div className={css.row}>
             <a className={touch.word} href={`${address}/marked.musicxml`}>
-              The part with these marks (MusicXML)
+              {say.thePartWithTheseMarksMusicxml()}
             </a>
             {!passage.paused && (
               <a className={touch.word} href={`${address}/part.pdf`}>
-                These bars as PDF
+                {say.theseBarsAsPdf()}
               </a>
             )}
-            <SureButton
-              sure="Yes, remove it and its fingers"
-              isBusy={on.isRemoving}
-              onSure={on.onRemove}
-            >
-              Remove this piece
+            <SureButton sure={say.yesRemoveItAndIts()} isBusy={on.isRemoving} onSure={on.onRemove}>
+              {say.removeThisPiece()}
             </SureButton>
           </div>
         )}
@@ -74,7 +74,11 @@ export function PieceParts({ playerId, passage, isBusy, tell, ...on }: Props) {
 }
 
 function lookedAt(passage: Passage): string {
-  const bars = `bars ${passage.bars[0]?.number ?? ''} to ${passage.bars.at(-1)?.number ?? ''} of ${passage.whole}`;
+  const bars = say.barsToOf({
+    number: passage.bars[0]?.number ?? '',
+    number2: passage.bars.at(-1)?.number ?? '',
+    whole: passage.whole,
+  });
   return passage.tempo === null ? bars : `${bars}, ♩ = ${passage.tempo}`;
 }
 
@@ -84,9 +88,13 @@ function Notes({ passage, onChoose }: { passage: Passage; onChoose: (number: num
       {passage.notes.map((note) => (
         <li key={note.number}>
           <button type="button" className={touch.word} onClick={() => onChoose(note.number)}>
-            bar {note.bar}, {note.pitch}: {note.finger ?? 'no finger'}
-            {note.string !== null && `, string ${note.string}`}
-            {note.lets_go && ', let go'}
+            {say.barOfBarInside({
+              bar: note.bar,
+              pitch: note.pitch,
+              finger: note.finger ?? say.noFinger(),
+            })}
+            {note.string !== null && `, ${say.stringOfStringInside({ string: note.string })}`}
+            {note.lets_go && `, ${say.letGo()}`}
           </button>
         </li>
       ))}

@@ -5,6 +5,7 @@ import field from '../components/field.module.css';
 import { BarField } from './BarField';
 import css from './PiecePage.module.css';
 import { type Passage, printed, type Tell } from '../pieces/pieces';
+import * as say from '../messages/compiled/piece';
 
 interface Props {
   passage: Passage;
@@ -29,7 +30,7 @@ export function PieceSettings({ passage, tell }: Props) {
     >
       {passage.parts.length > 1 && (
         <label>
-          Part
+          {say.part()}
           <select
             className={field.field}
             value={passage.part}
@@ -44,36 +45,38 @@ export function PieceSettings({ passage, tell }: Props) {
         </label>
       )}
       <BarField
-        label="From bar"
+        label={say.fromBar()}
         whole={passage.whole}
         value={first}
         onChange={(value) => setEdit({ ...edit, first: value })}
       />
       <BarField
-        label={`to bar (of ${passage.whole})`}
+        label={say.toBarOf({ whole: passage.whole })}
         whole={passage.whole}
         value={last}
         onChange={(value) => setEdit({ ...edit, last: value })}
       />
       <label>
-        Goal, ♩ =
+        {say.goal()}
         <input
           className={field.field}
           type="number"
           min={10}
           max={400}
           value={tempo}
-          placeholder="as written"
+          placeholder={say.asWritten()}
           onChange={(event) => setEdit({ ...edit, tempo: event.currentTarget.value })}
         />
       </label>
       <Button type="submit" variant="default" size="md">
-        Look there
+        {say.lookThere()}
       </Button>
       {printed(passage, passage.first) !== String(passage.first) && (
         <p className="quiet">
-          Counted from the first bar in the file: {passage.first} here is printed{' '}
-          {printed(passage, passage.first)}.
+          {say.countedFromTheFirstBar({
+            first: passage.first,
+            first2: printed(passage, passage.first),
+          })}
         </p>
       )}
     </form>

@@ -3,6 +3,9 @@ import { Scroll } from '../components/Scroll';
 import css from './PiecePage.module.css';
 import type { Passage } from '../pieces/pieces';
 import { WayDrills } from './WayDrills';
+import * as say from '../messages/compiled/piece';
+import { Rich } from '../messages/Rich';
+import { fromTo, inTurn, listed, sentences } from '../words/lists';
 
 interface Props {
   playerId: number;
@@ -20,7 +23,7 @@ export function PlaceOpen({ playerId, passage, opened, onOpen }: Props) {
       <div className={css.places}>
         {opened !== null && (
           <Stops
-            label="Places"
+            label={say.places()}
             stops={passage.worst.map((each, number) => ({
               id: String(number),
               label: barsWords(each.bars),
@@ -39,8 +42,8 @@ export function PlaceOpen({ playerId, passage, opened, onOpen }: Props) {
           </>
         ) : (
           <>
-            <h2>A tune for this hand</h2>
-            <p className={css.why}>Nothing here asks for what troubles this hand.</p>
+            <h2>{say.aTuneForThisHand()}</h2>
+            <p className={css.why}>{say.nothingHereAsksForWhat()}</p>
           </>
         )}
         <LettingGo passage={passage} />
@@ -53,15 +56,16 @@ export function PlaceOpen({ playerId, passage, opened, onOpen }: Props) {
 }
 
 function barsWords(bars: string[]): string {
-  return bars.length > 1 ? `Bars ${bars.join(' and ')}` : `Bar ${bars[0] ?? ''}`;
+  return bars.length > 1
+    ? say.bars({ bars: listed(bars) })
+    : say.barOfBars({ bars: bars[0] ?? '' });
 }
 
 function LettingGo({ passage }: { passage: Passage }) {
   return (
     <p>
-      <strong>Places to let go</strong>, a comma in the music: {passage.lets_go}.{' '}
-      {passage.too_few !== null &&
-        `The longest stretch without one is ${passage.too_few} s: add a stop for practice there.`}
+      <Rich says={say.placesToLetGoA({ letsGo: passage.lets_go })} />{' '}
+      {passage.too_few !== null && say.theLongestStretchWithoutOne({ tooFew: passage.too_few })}
     </p>
   );
 }
@@ -70,11 +74,12 @@ function Harder({ passage: { harder } }: { passage: Passage }) {
   if (!harder) return null;
   return harder.words.length > 0 ? (
     <p>
-      <strong>Harder than {harder.than}</strong> for this hand, because it asks for{' '}
-      {harder.words.join('; ')}.
+      <Rich
+        says={say.harderThanForThisHand({ than: harder.than, words: harder.words.join('; ') })}
+      />
     </p>
   ) : (
-    <p className="quiet">No harder than {harder.than} for this hand.</p>
+    <p className="quiet">{say.noHarderThanForThis({ than: harder.than })}</p>
   );
 }
 
@@ -82,18 +87,14 @@ function Reach({ passage }: { passage: Passage }) {
   if (passage.reach.length === 0) return null;
   return (
     <section>
-      <h3>Farther than this hand at ease</h3>
+      <h3>{say.fartherThanThisHandAt()}</h3>
       <ul>
         {passage.reach.map((each) => (
-          <li key={each.words}>
-            Bar {each.bar}: {each.words}
-          </li>
+          <li key={each.words}>{say.barOfBarAlone({ bar: each.bar, words: each.words })}</li>
         ))}
       </ul>
       <p className="quiet">
-        {!passage.span_known && 'Of a usual hand: this one’s span was not measured yet. '}
-        What helps: another string or position (touch the note), a turn of the hand, a smaller
-        instrument.
+        {sentences([!passage.span_known && say.ofAUsualHandThis(), say.whatHelpsAnotherStringOr()])}
       </p>
     </section>
   );
@@ -104,11 +105,16 @@ function Way({ passage, playerId }: { passage: Passage; playerId: number }) {
   if (!way) return null;
   return (
     <section>
-      <h3>The way there</h3>
+      <h3>{say.theWayThere()}</h3>
       <p>
-        Begin with bars {way.stages.map((stage) => stage.join(' to ')).join(', then ')}. Start at ♩
-        = <strong>{way.start}</strong> and go up by 7 % whenever it was loose:{' '}
-        {way.steps.length - 1} steps to {way.goal}.
+        <Rich
+          says={say.beginWithBarsStartAt({
+            stages: inTurn(way.stages.map((stage) => fromTo(stage))),
+            start: way.start,
+            count: way.steps.length - 1,
+            goal: way.goal,
+          })}
+        />
       </p>
       <WayDrills playerId={playerId} passage={passage} />
     </section>

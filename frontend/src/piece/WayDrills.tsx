@@ -6,6 +6,8 @@ import { Listen } from '../audio/Listen';
 import css from './PiecePage.module.css';
 import { wayQuery } from '../pieces/passage';
 import type { Passage } from '../pieces/pieces';
+import * as say from '../messages/compiled/piece';
+import { fromTo } from '../words/lists';
 
 /** Drills of the place's own notes, in the order of practice. */
 export function WayDrills({ playerId, passage }: { playerId: number; passage: Passage }) {
@@ -13,7 +15,7 @@ export function WayDrills({ playerId, passage }: { playerId: number; passage: Pa
   if (!isOpen)
     return (
       <Button variant="default" onClick={() => setIsOpen(true)}>
-        Show the drills
+        {say.showTheDrills()}
       </Button>
     );
   return <Drills playerId={playerId} passage={passage} />;
@@ -22,11 +24,11 @@ export function WayDrills({ playerId, passage }: { playerId: number; passage: Pa
 function Drills({ playerId, passage }: { playerId: number; passage: Passage }) {
   const way = useQuery(wayQuery(playerId, passage));
   if (way.error) return <p role="alert">{way.error.message}</p>;
-  if (!way.data) return <p role="status">Writing …</p>;
-  if (way.data.drills.length === 0) return <p>No drill can be made of these notes.</p>;
+  if (!way.data) return <p role="status">{say.writing()}</p>;
+  if (way.data.drills.length === 0) return <p>{say.noDrillCanBeMade()}</p>;
   return (
     <>
-      <p>For bars {way.data.bars.join(' to ')}, one after the other, as long as it stays loose.</p>
+      <p>{say.forBarsOneAfterThe({ bars: fromTo(way.data.bars) })}</p>
       <ol className={css.drills}>
         {way.data.drills.map((drill) => (
           <li key={drill.title}>
@@ -42,8 +44,8 @@ function Drills({ playerId, passage }: { playerId: number; passage: Passage }) {
           </li>
         ))}
         <li>
-          <h4>Drill, passage, drill</h4>
-          <p>This week’s exercise, the bars as they are written, the exercise again.</p>
+          <h4>{say.drillPassageDrill()}</h4>
+          <p>{say.thisWeeksExerciseTheBars()}</p>
         </li>
       </ol>
     </>

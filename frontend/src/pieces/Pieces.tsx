@@ -5,6 +5,8 @@ import { ApiError } from '../api/client';
 import { TakeFile } from '../components/TakeFile';
 import css from './Pieces.module.css';
 import { passageQuery, piecesQuery } from './pieces';
+import * as say from '../messages/compiled/pieces';
+import { fromTo } from '../words/lists';
 
 export interface PiecesProps {
   playerId: number;
@@ -33,17 +35,17 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
         {pieces.map((piece) => (
           <li key={piece.id}>
             <Link href={addressOf(piece.id)}>{piece.title}</Link>
-            <span className="quiet">, bars {piece.bars.join(' to ')}</span>
+            <span className="quiet">{say.barsOfBars({ bars: fromTo(piece.bars) })}</span>
           </li>
         ))}
       </ul>
       <TakeFile
         accept=".musicxml,.mxl,.xml"
-        reading={bring.isPending ? 'Reading the music …' : null}
+        reading={bring.isPending ? say.readingTheMusic() : null}
         problem={bring.error && problemWords(bring.error)}
         onFile={(file) => bring.mutate(file)}
       >
-        Bring in or drop a piece (MusicXML), to see where the trouble will come back
+        {say.bringInOrDropA()}
       </TakeFile>
     </>
   );
@@ -51,5 +53,5 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
 
 function problemWords(error: Error): string {
   const field = error instanceof ApiError ? error.fields[0] : undefined;
-  return field?.field === 'file' ? `The file ${field.problem}.` : error.message;
+  return field?.field === 'file' ? say.theFile({ problem: field.problem }) : error.message;
 }

@@ -6,6 +6,7 @@ import { useLocation } from 'wouter';
 import { client, type Schemas, unwrap } from '../api/client';
 import { Copies } from '../components/Copies';
 import css from './Erase.module.css';
+import * as say from '../messages/compiled/player';
 
 interface Props {
   id: number;
@@ -40,19 +41,16 @@ export function Erase({ id, name, onErased }: Props) {
         erase.mutate();
       }}
     >
-      <p>
-        Every lesson, plan, log, picture, piece and sound goes with it, and there is no way back.
-        Save the file first if somebody may ask for it.
-      </p>
+      <p>{say.everyLessonPlanLogPicture()}</p>
       <TextInput
-        label={`Type ${name} to erase`}
+        label={say.typeToErase({ name })}
         value={typed}
         onChange={(event) => setTyped(event.currentTarget.value)}
         data-autofocus
       />
       {erase.error && <p role="alert">{erase.error.message}</p>}
       <Button type="submit" disabled={typed.trim() !== name} loading={erase.isPending}>
-        Erase for good
+        {say.eraseForGood()}
       </Button>
     </form>
   );
@@ -69,17 +67,14 @@ function Erased({ name, told, onLeave }: ErasedProps) {
   return (
     <div className={css.form}>
       <p role="status">
-        {name} is erased.{' '}
         {told.is_gone_from_log
-          ? 'Nothing is left in this studio.'
-          : 'The last traces go as soon as nobody else is reading; you need do nothing.'}
+          ? say.isErasedNothingIsLeft({ name })
+          : say.isErasedTheLastTraces({ name })}
       </p>
       <Copies days={told.copies} />
-      <p className="quiet">
-        Backups and player files that you have put elsewhere are yours to remove.
-      </p>
+      <p className="quiet">{say.backupsAndPlayerFilesThat()}</p>
       <Button onClick={onLeave} data-autofocus>
-        To your day
+        {say.toYourDay()}
       </Button>
     </div>
   );

@@ -9,13 +9,15 @@ import { SureButton } from '../components/SureButton';
 import { reachWords } from '../words/reach';
 import { GRADE_WORDS, shortDate } from '../words/words';
 import css from './PlayerPage.module.css';
+import * as say from '../messages/compiled/player';
+import { beside } from '../words/lists';
 
 const FitDialog = late(async () => (await import('../components/FitDialog')).FitDialog);
 
 const JUDGED: Record<string, string> = {
-  helped: 'it helped',
-  same: 'no difference',
-  worse: 'it was worse',
+  helped: say.itHelped(),
+  same: say.noDifference(),
+  worse: say.itWasWorse(),
 };
 
 /** How the instrument was fitted, newest first, with what was seen before and since. */
@@ -41,18 +43,21 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
   return (
     <>
       <Button variant="default" onClick={() => setWriting(true)}>
-        Write down the fit
+        {say.writeDownTheFit()}
       </Button>
       {reach?.span && reach.measured_on && (
         <p>
-          Span measured on {shortDate(reach.measured_on)}: about {reach.span} mm.{' '}
-          {reachWords(reach)}
+          {say.spanMeasuredOnAboutMm({
+            measuredOn: shortDate(reach.measured_on),
+            span: reach.span,
+            reach: reachWords(reach),
+          })}
         </p>
       )}
       {setups.data?.some((setup) => setup.size || setup.string_length) && (
         <p>
           <a href={`/api/players/${playerId}/ruler.pdf`} target="_blank" rel="noreferrer">
-            Paper ruler and tapes, at true size (PDF)
+            {say.paperRulerAndTapesAt()}
           </a>
         </p>
       )}
@@ -60,21 +65,24 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
         {setups.data?.map((setup) => (
           <li key={setup.id}>
             <strong>{shortDate(setup.date)}</strong>
-            {setup.change && <> changed: {setup.change}</>}
+            {setup.change && <> {say.changed({ change: setup.change })}</>}
             {setup.judged && <> ({JUDGED[setup.judged]})</>}
             <div className="quiet">{factsOf(setup).join(' · ')}</div>
             {Object.keys({ ...setup.before, ...setup.since }).map((id) => (
               <div key={id}>
-                {label(id)}: {gradeWords(setup.before[id])} before, {gradeWords(setup.since[id])}{' '}
-                since
+                {say.beforeSince({
+                  name: label(id),
+                  before: gradeWords(setup.before[id]),
+                  since: gradeWords(setup.since[id]),
+                })}
               </div>
             ))}
             <SureButton
-              sure="Yes, remove"
-              of={`the fit of ${shortDate(setup.date)}`}
+              sure={say.yesRemove()}
+              of={say.theFitOf({ date: shortDate(setup.date) })}
               onSure={() => remove.mutate(setup.id)}
             >
-              Remove
+              {say.remove()}
             </SureButton>
           </li>
         ))}
@@ -92,18 +100,18 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
 }
 
 function gradeWords(grade: number | undefined): string {
-  return grade === undefined ? 'not looked at' : (GRADE_WORDS[grade] ?? '');
+  return grade === undefined ? say.notLookedAt() : (GRADE_WORDS[grade] ?? '');
 }
 
 function factsOf(setup: Schemas['SetupOut']): string[] {
   return [
     setup.size,
-    setup.string_length ? `string ${setup.string_length} mm` : '',
+    setup.string_length ? say.stringMm({ stringLength: setup.string_length }) : '',
     setup.pad,
     setup.side,
-    setup.endpin ? `endpin ${setup.endpin}` : '',
-    setup.seat ? `seat ${setup.seat}` : '',
-    setup.tapes?.length ? `tapes at ${setup.tapes.join(', ')} mm` : '',
+    setup.endpin ? say.endpin({ endpin: setup.endpin }) : '',
+    setup.seat ? say.seat({ seat: setup.seat }) : '',
+    setup.tapes?.length ? say.tapesAtMm({ tapes: beside(setup.tapes) }) : '',
     setup.weight ? `${setup.weight} g` : '',
   ].filter((words): words is string => Boolean(words));
 }

@@ -14,6 +14,9 @@ import { Measures } from './Measures';
 import css from './PlayerPage.module.css';
 import { givenWeeks, Sheets } from './Sheets';
 import { WhatElse, withNotes } from './WhatElse';
+import * as say from '../messages/compiled/player';
+import { Rich } from '../messages/Rich';
+import { beside } from '../words/lists';
 
 const Fit = late(async () => (await import('./Fit')).Fit);
 const Pictures = late(async () => (await import('./Pictures')).Pictures);
@@ -47,70 +50,75 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
     <div className={css.folds}>
       {given.length > 0 && (
         <Fold
-          title="Sheets"
-          summary={`${given.length}, the newest of ${shortDate(given.at(-1)?.date ?? '')}`}
+          title={say.sheets()}
+          summary={say.theNewestOf({
+            count: given.length,
+            date: shortDate(given.at(-1)?.date ?? ''),
+          })}
         >
           {() => <Sheets lessons={lessons} />}
         </Fold>
       )}
       {ladders.length > 0 && (
         <Fold
-          title="Steps climbed"
-          summary={`${count(ladders.length, 'exercise')}, ${climbed} to the last step`}
+          title={say.stepsClimbed()}
+          summary={say.toTheLastStep({ count: ladders.length, climbed })}
         >
           {() => <Ladders ladders={ladders} />}
         </Fold>
       )}
       {data.rows.length > 0 && (
-        <Fold title="Every sign" summary={`lesson by lesson, ${count(lessons.length, 'lesson')}`}>
+        <Fold title={say.everySign()} summary={say.lessonByLesson({ count: lessons.length })}>
           {() => <EverySign data={data} measures={measures} onWhole={onWhole} />}
         </Fold>
       )}
       {reminders.length > 0 && (
-        <Fold title="Kept in view" summary={reminders.map((each) => each.name).join(', ')}>
+        <Fold title={say.keptInView()} summary={beside(reminders.map((each) => each.name))}>
           {() => <Reminders reminders={reminders} />}
         </Fold>
       )}
       {notes.length > 0 && (
-        <Fold title="Words and trials" summary={notes[0]?.notes[0] ?? ''}>
+        <Fold title={say.wordsAndTrials()} summary={notes[0]?.notes[0] ?? ''}>
           {() => <WhatElse lessons={lessons} />}
         </Fold>
       )}
       {data.partner_looks.length > 0 && (
-        <Fold title="Seen by partners" summary="in a class; no grades">
+        <Fold title={say.seenByPartners()} summary={say.inAClassNoGrades()}>
           {() => <SeenByPartners looks={data.partner_looks} />}
         </Fold>
       )}
-      <Fold title="To yourself" summary="a line for next time, a talk with a parent">
+      <Fold title={say.toYourself()} summary={say.aLineForNextTime()}>
         {() => <OwnNotes playerId={player.id} />}
       </Fold>
       <Fold
-        title="Own music"
-        summary={pieces.map((piece) => piece.title).join(', ') || 'none yet: bring one in'}
+        title={say.ownMusic()}
+        summary={beside(pieces.map((piece) => piece.title)) || say.noneYetBringOneIn()}
       >
         {() => <LazyPieces playerId={player.id} />}
       </Fold>
-      <Fold title="Body and fit" summary="span, size, pad, endpin, tapes">
+      <Fold title={say.bodyAndFit()} summary={say.spanSizePadEndpinTapes()}>
         {() => <Fit playerId={player.id} isHeldUp={isHeldUp(player)} />}
       </Fold>
       <Fold
-        title="Pictures and sounds"
-        summary={pictures.length > 0 ? count(pictures.length, 'picture') : 'none yet'}
+        title={say.picturesAndSounds()}
+        summary={
+          pictures.length > 0 ? say.countPictures({ count: pictures.length }) : say.noneYet()
+        }
       >
         {() => <Pictures player={player} />}
       </Fold>
       <Fold
-        title="Way of teaching"
-        summary={own > 0 ? `${count(own, 'choice')} of this player's own` : 'as at your desk'}
+        title={say.wayOfTeaching()}
+        summary={own > 0 ? say.ofThisPlayerSOwn({ own }) : say.asAtYourDesk()}
       >
-        {() => <WayChoices ways={ways} onChoose={onWay} backWords="as at your desk" />}
+        {() => <WayChoices ways={ways} onChoose={onWay} backWords={say.asAtYourDesk()} />}
       </Fold>
       {lifted.length > 0 && (
-        <Fold title="Stops that were lifted" summary={count(lifted.length, 'stop')}>
+        <Fold title={say.stopsThatWereLifted()} summary={say.countStops({ count: lifted.length })}>
           {() => <Lifted flags={lifted} />}
         </Fold>
       )}
-      <Fold title="Records" summary="save as a file or a table, the picture to take along, erase">
+      <Fold title={say.records()} summary={say.saveAsAFileOr()}>
         {() => (
           <PlayerFile id={player.id} name={player.name} sounds={data.kept_sounds} span={span} />
         )}
@@ -119,18 +127,20 @@ export function Folds({ data, measures, span, onWhole, onWay }: Props) {
   );
 }
 
-function count(number: number, of: string): string {
-  return `${number} ${of}${number === 1 ? '' : 's'}`;
-}
-
 /** Apart from what the teacher saw, newest first. */
 function SeenByPartners({ looks }: { looks: Player['partner_looks'] }) {
   return (
     <ul className={css.notes}>
       {looks.map((look) => (
         <li key={look.on + look.label}>
-          <strong>{shortDate(look.on)}</strong> {look.label}: {look.saw ? 'seen' : 'not seen'}
-          {look.watcher && ` by ${look.watcher}`}
+          <Rich
+            says={
+              look.saw
+                ? say.seen({ on: shortDate(look.on), label: look.label })
+                : say.notSeen({ on: shortDate(look.on), label: look.label })
+            }
+          />
+          {look.watcher && ` ${say.by({ watcher: look.watcher })}`}
         </li>
       ))}
     </ul>
@@ -145,14 +155,14 @@ function EverySign({ data: { lessons, rows, hidden }, measures, onWhole }: Every
     <>
       <Measures measures={measures} />
       <Timeline
-        name="Findings over the lessons"
+        name={say.findingsOverTheLessons()}
         lessons={lessons}
         focus={lessons.map((lesson) => lesson.focus[0] ?? '')}
         rows={rows.map((row) => ({ key: row.evidence, ...row }))}
       />
       {hidden > 0 && (
         <button type="button" className={touch.word} onClick={onWhole}>
-          Show {hidden} earlier {hidden === 1 ? 'lesson' : 'lessons'}
+          {say.showEarlierLesson({ hidden })}
         </button>
       )}
     </>
@@ -164,9 +174,16 @@ function Lifted({ flags }: { flags: Player['flags'] }) {
     <ul className={css.notes}>
       {flags.map((flag) => (
         <li key={flag.raised_on + flag.reasons.join() + flag.note}>
-          {shortDate(flag.raised_on)}, {flag.reasons.join('; ')}:{' '}
-          {flag.mistaken ? 'taken back' : 'lifted'} {flag.lifted_on && shortDate(flag.lifted_on)}, “
-          {flag.note}”
+          {flag.mistaken
+            ? say.takenBack({
+                raisedOn: shortDate(flag.raised_on),
+                reasons: flag.reasons.join('; '),
+              })
+            : say.lifted({
+                raisedOn: shortDate(flag.raised_on),
+                reasons: flag.reasons.join('; '),
+              })}{' '}
+          {flag.lifted_on && shortDate(flag.lifted_on)}, “{flag.note}”
         </li>
       ))}
     </ul>

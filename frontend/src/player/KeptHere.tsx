@@ -5,8 +5,9 @@ import { keptQuery, picturesQuery } from '../api/queries';
 import { SureButton } from '../components/SureButton';
 import { longDay } from '../words/words';
 import { megabytes } from '../words/size';
+import * as say from '../messages/compiled/player';
 
-const WHAT = { picture: 'Pictures', sound: 'Sounds' };
+const WHAT = { picture: say.pictures(), sound: say.sounds() };
 
 /** Whose leave there is to keep pictures and sounds, until when, and the way to withdraw it. */
 export function KeptHere({ playerId }: { playerId: number }) {
@@ -31,27 +32,29 @@ export function KeptHere({ playerId }: { playerId: number }) {
     (kind) => counts[kind] > 0 || kept.leaves.some((leave) => leave.kind === kind),
   );
   return (
-    <section aria-label="What is kept">
+    <section aria-label={say.whatIsKept()}>
       {kept.until && (
-        <p>
-          {megabytes(kept.size)}, kept until {dated(kept.until)}: then it is erased, unless there
-          was a lesson.
-        </p>
+        <p>{say.keptUntilThenItIs({ size: megabytes(kept.size), until: dated(kept.until) })}</p>
       )}
       {kinds.map((kind) => {
         const leave = kept.leaves.find((each) => each.kind === kind);
         return (
           <p key={kind}>
-            {WHAT[kind]}, {counts[kind]}:{' '}
             {leave
-              ? `${leave.name} (${leave.by}) said yes on ${dated(leave.on)}. `
-              : 'nobody’s leave is noted. Ask, or remove them. '}
+              ? say.saidYesOn({
+                  what: WHAT[kind],
+                  count: counts[kind],
+                  name: leave.name,
+                  by: leave.by,
+                  on: dated(leave.on),
+                })
+              : say.nobodysLeaveIsNotedAsk({ what: WHAT[kind], count: counts[kind] })}{' '}
             <SureButton
-              sure={counts[kind] > 0 ? `Erase all ${counts[kind]} now` : 'Withdraw it'}
+              sure={counts[kind] > 0 ? say.eraseAllNow({ kind: counts[kind] }) : say.withdrawIt()}
               of={WHAT[kind]}
               onSure={() => withdraw.mutate(kind)}
             >
-              {leave ? 'Withdraw' : 'Remove'}
+              {leave ? say.withdraw() : say.remove()}
             </SureButton>
           </p>
         );

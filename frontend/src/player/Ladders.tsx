@@ -1,6 +1,8 @@
 import type { Schemas } from '../api/client';
 import { shortDate } from '../words/words';
 import css from './Ladders.module.css';
+import * as say from '../messages/compiled/player';
+import { beside } from '../words/lists';
 
 const STEP = 26;
 const PAD = 12;
@@ -30,9 +32,11 @@ function wordsOf(ladder: Ladder): string {
   const now = standsAt(ladder);
   const highest = Math.max(...ladder.steps.map((step) => step.rung));
   const since = ladder.steps.findLast((step, at, all) => all[at - 1]?.rung !== step.rung);
-  const told = `step ${now} of ${ladder.rungs}`;
-  const was = highest > now ? `, was ${highest}` : '';
-  return since ? `${told}${was}, since ${shortDate(since.date)}` : told;
+  return beside([
+    say.stepOf({ now, rungs: ladder.rungs }),
+    highest > now && say.was({ highest }),
+    since && say.since({ date: shortDate(since.date) }),
+  ]);
 }
 
 function Steps({ ladder }: { ladder: Ladder }) {

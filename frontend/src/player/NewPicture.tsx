@@ -6,6 +6,7 @@ import { LazyMeasuring } from '../pictures/LazyMeasuring';
 import { isOfAFinger, KIND_WORDS, ON_PICTURES, type OnPicture } from '../pictures/pointPlan';
 import css from './Pictures.module.css';
 import { isHeldUp } from '../words/words';
+import * as say from '../messages/compiled/player';
 
 interface Props {
   player: { id: number; instrument: string };
@@ -18,17 +19,17 @@ export function NewPicture({ player, onDone }: Props) {
   const [finger, setFinger] = useState(4);
   const usable = ON_PICTURES.filter((each) => each !== 'elbow_offset' || isHeldUp(player));
   return (
-    <Dialog opened onClose={onDone} title="Measure on a picture" wide>
+    <Dialog opened onClose={onDone} title={say.measureOnAPicture()} wide>
       <div className={css.what}>
         <NativeSelect
-          label="What"
+          label={say.what()}
           data={usable.map((value) => ({ value, label: KIND_WORDS[value] }))}
           value={kind}
           onChange={(event) => setKind(event.currentTarget.value as OnPicture)}
         />
         {isOfAFinger(kind) && (
           <NativeSelect
-            label="Finger"
+            label={say.finger()}
             data={['1', '2', '3', '4']}
             value={String(finger)}
             onChange={(event) => setFinger(Number(event.currentTarget.value))}

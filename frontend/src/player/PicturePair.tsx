@@ -8,6 +8,8 @@ import { OverLines } from '../pictures/Over';
 import { shortDate } from '../words/words';
 import css from './Pictures.module.css';
 import { addressOf, difference, told } from './pictureWords';
+import * as say from '../messages/compiled/player';
+import { sentences } from '../words/lists';
 
 type Kept = Schemas['PictureOut'];
 
@@ -45,12 +47,14 @@ export function PicturePair({ player, still, moved }: Props) {
         />
       </div>
       <p role="status">
-        {difference(still, moved)}
-        {laid.data?.mirrored && ' The second was taken from the other side and is mirrored.'}
-        {laid.data === null && ' They share no two points, so the second is not turned.'}
+        {sentences([
+          difference(still, moved),
+          laid.data?.mirrored && say.theSecondWasTakenFrom(),
+          laid.data === null && say.theyShareNoTwoPoints(),
+        ])}
       </p>
       <Button variant="default" aria-pressed={isOver} onClick={() => setIsOver(!isOver)}>
-        {isOver ? 'Without the drawn hand' : 'Lay the drawn hand over both'}
+        {isOver ? say.withoutTheDrawnHand() : say.layTheDrawnHandOver()}
       </Button>
     </div>
   );
@@ -81,7 +85,7 @@ function One({ player, picture, frame, matrix, isOver }: OneProps) {
         viewBox={`0 0 ${frame.width} ${frame.height}`}
         style={{ aspectRatio: `${frame.width} / ${frame.height}` }}
         role="img"
-        aria-label={`Hand on ${shortDate(picture.date)}. ${told(picture)}`}
+        aria-label={say.handOn({ date: shortDate(picture.date), picture: told(picture) })}
       >
         <g transform={`matrix(${matrix.join(' ')})`}>
           <image

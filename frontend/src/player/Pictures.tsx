@@ -10,6 +10,7 @@ import { shortDate } from '../words/words';
 import { KeptHere } from './KeptHere';
 import css from './Pictures.module.css';
 import { addressOf, firstAndLast, told } from './pictureWords';
+import * as say from '../messages/compiled/player';
 
 const NewPicture = late(async () => (await import('./NewPicture')).NewPicture);
 const PicturePair = late(async () => (await import('./PicturePair')).PicturePair);
@@ -48,7 +49,7 @@ export function Pictures({ player }: Props) {
     <>
       <KeptHere playerId={player.id} />
       <Button variant="default" onClick={() => setAdding(true)}>
-        Measure on a picture
+        {say.measureOnAPicture()}
       </Button>
       {one && two && <PicturePair player={player} still={one} moved={two} />}
       <ul className={css.strip}>
@@ -68,16 +69,16 @@ export function Pictures({ player }: Props) {
               <small>{told(picture)}</small>
             </button>
             <SureButton
-              sure="Yes, remove"
-              of={`the picture of ${shortDate(picture.date)}`}
+              sure={say.yesRemove()}
+              of={say.thePictureOf({ date: shortDate(picture.date) })}
               onSure={() => remove.mutate(picture.name)}
             >
-              Remove
+              {say.remove()}
             </SureButton>
           </li>
         ))}
       </ul>
-      {pictures.length > 2 && <p className="quiet">Touch two to see them side by side.</p>}
+      {pictures.length > 2 && <p className="quiet">{say.touchTwoToSeeThem()}</p>}
       {adding && <NewPicture player={player} onDone={() => setAdding(false)} />}
     </>
   );

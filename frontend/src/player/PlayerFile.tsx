@@ -7,6 +7,8 @@ import { piecesQuery } from '../pieces/pieces';
 import { Dialog } from '../components/Dialog';
 import touch from '../components/touch.module.css';
 import css from './PlayerPage.module.css';
+import * as say from '../messages/compiled/player';
+import { listed } from '../words/lists';
 
 const Erase = late(async () => (await import('./Erase')).Erase);
 
@@ -28,40 +30,38 @@ export function PlayerFile({ id, name, sounds, span }: Props) {
   return (
     <div className={css.row}>
       <a className={touch.word} href={`/api/players/${id}/file`}>
-        Save all records as a file
+        {say.saveAllRecordsAsA()}
       </a>
       <a className={touch.word} href={`/api/players/${id}/table.csv`}>
-        A table for a spreadsheet
+        {say.aTableForASpreadsheet()}
       </a>
       {(hasPictures || hasPieces || sounds > 0) && (
         <a
           className={touch.word}
           href={`/api/players/${id}/file?pictures=true&sounds=true&scores=true`}
         >
-          The same with{' '}
-          {[
-            hasPictures && 'the pictures of the hand',
-            sounds > 0 && 'the sounds',
-            hasPieces && 'the music',
-          ]
-            .filter(Boolean)
-            .join(' and ')}
+          {say.theSameWith()}{' '}
+          {listed([
+            hasPictures && say.thePicturesOfTheHand(),
+            sounds > 0 && say.theSounds(),
+            hasPieces && say.theMusic(),
+          ])}
         </a>
       )}
       <a className={touch.word} href={`/api/players/${id}/term.png?span=${span}`}>
-        The picture as PNG
+        {say.thePictureAsPng()}
       </a>
       <a className={touch.word} href={`/api/players/${id}/term.svg?span=${span}`}>
-        The picture as SVG
+        {say.thePictureAsSvg()}
       </a>
       <button type="button" className={touch.word} onClick={() => setErasing(true)}>
-        Erase this player
+        {say.eraseThisPlayer()}
       </button>
       <Dialog
         opened={erasing}
         // Nothing is left of the page behind it.
         onClose={() => (leave ? leave.now() : setErasing(false))}
-        title={leave ? 'Erased' : `Erase ${name}?`}
+        title={leave ? say.erased() : say.erase({ name })}
       >
         <Erase id={id} name={name} onErased={(now) => setLeave({ now })} />
       </Dialog>

@@ -20,6 +20,9 @@ import { Term } from './Term';
 import { nextWords } from './termWords';
 import { ThenAndNow } from './ThenAndNow';
 import { useTerm } from './useTerm';
+import * as say from '../messages/compiled/player';
+import { Rich } from '../messages/Rich';
+import { beside } from '../words/lists';
 
 const Folds = late(async () => (await import('./Folds')).Folds);
 const LiftFlag = late(async () => (await import('../components/LiftFlag')).LiftFlag);
@@ -37,7 +40,7 @@ export function PlayerPage() {
   });
   if (query.error && !query.data)
     return <Problem error={query.error} onRetry={() => void query.refetch()} />;
-  if (!query.data) return <PageHead title="" tab="Player" />;
+  if (!query.data) return <PageHead title="" tab={say.player()} />;
   return (
     <Opened
       key={query.data.player.id}
@@ -77,15 +80,16 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
   const about = [INSTRUMENT_WORDS[player.instrument], player.age, player.piece];
   return (
     <div className={css.page}>
-      <PageHead title={player.name} about={about.filter(Boolean).join(', ')} isOld={isOld} />
+      <PageHead title={player.name} about={beside(about)} isOld={isOld} />
       <p className={css.printed}>
-        <strong>{player.name}</strong>, {about.filter(Boolean).join(', ')}. {longDay(new Date())}
+        <strong>{player.name}</strong>, {beside(about)}. {longDay(new Date())}
       </p>
       {stop && <Stopped playerId={player.id} stop={stop} />}
       {pain && !stop && (
         <p className={css.pain} role="status">
-          <strong>Hurt at home</strong> on {shortDate(pain.date)}: {painSaid(pain.pain)}. The week
-          on the phone eases off.
+          <Rich
+            says={say.hurtAtHomeOnThe({ date: shortDate(pain.date), pain: painSaid(pain.pain) })}
+          />
         </p>
       )}
       {handle.query.error && (
@@ -114,12 +118,12 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
         ways={
           <>
             <button type="button" className={touch.word} onClick={() => setChanging(true)}>
-              Change
+              {say.change()}
             </button>
             {lessons.length > 0 && (
               <>
                 <Link className={touch.word} href={`/letters?players=${player.id}`}>
-                  Letters
+                  {say.letters()}
                 </Link>
                 <button
                   type="button"
@@ -127,7 +131,7 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
                   aria-keyshortcuts="p"
                   onClick={() => window.print()}
                 >
-                  Print
+                  {say.print()}
                   <Key name="p" />
                 </button>
               </>
@@ -136,7 +140,7 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
         }
       >
         <NextAction isNext disabled={start.isPending} onClick={begin}>
-          {lesson_today ? 'Go on' : 'Begin'}
+          {lesson_today ? say.goOn() : say.begin()}
         </NextAction>
       </PageFoot>
       {changing && (
@@ -153,12 +157,12 @@ function Opened({ data, isOld, onWhole }: OpenedProps) {
 function footOf(term: Schemas['TermOut'] | undefined, isStopped: boolean) {
   if (isStopped) {
     return {
-      note: 'Under a stop',
-      title: 'Ask first: seen by a doctor?',
-      why: 'no exercises until your dated note lifts it',
+      note: say.underAStop(),
+      title: say.askFirstSeenByA(),
+      why: say.noExercisesUntilYourDated(),
     };
   }
-  return { note: 'What next', ...(term ? nextWords(term) : { title: '' }) };
+  return { note: say.whatNext(), ...(term ? nextWords(term) : { title: '' }) };
 }
 
 type Stop = NonNullable<Player['stop']>;
@@ -167,8 +171,12 @@ function Stopped({ playerId, stop }: { playerId: number; stop: Stop }) {
   return (
     <section className={css.flag} role="alert">
       <div>
-        <strong>Stop, since {shortDate(stop.raised_on)}:</strong> {stop.reasons.join('; ')}. Plans
-        are paused; a doctor or physiotherapist should look at it.
+        <Rich
+          says={say.stopSincePlansArePaused({
+            raisedOn: shortDate(stop.raised_on),
+            reasons: stop.reasons.join('; '),
+          })}
+        />
       </div>
       <LiftFlag playerId={playerId} stop={stop} />
     </section>

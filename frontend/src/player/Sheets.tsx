@@ -8,6 +8,8 @@ import { Scroll } from '../components/Scroll';
 import touch from '../components/touch.module.css';
 import { shortDate } from '../words/words';
 import css from './Sheets.module.css';
+import * as say from '../messages/compiled/player';
+import { beside } from '../words/lists';
 
 const PhoneLink = late(async () => (await import('../components/PhoneLink')).PhoneLink);
 
@@ -28,17 +30,17 @@ export function Sheets({ lessons }: { lessons: Lessons }) {
   const [onPhone, setOnPhone] = useState(false);
   const given = givenWeeks(lessons);
   const newest = given.at(-1);
-  if (!newest) return <p>No week was given yet.</p>;
+  if (!newest) return <p>{say.noWeekWasGivenYet()}</p>;
   return (
     <>
-      <Scroll className={css.string} label="Sheets by date">
+      <Scroll className={css.string} label={say.sheetsByDate()}>
         <ol className={css.sheets} ref={toNewest}>
           {given.map((lesson) => (
             <li key={lesson.id}>
               <Link href={`/lessons/${lesson.id}/sheet`}>
                 <Bead as={lesson.focus.length > 0 ? 'done' : 'open'} />
                 <span>{shortDate(lesson.date)}</span>
-                <small>{lesson.focus.join(', ') || 'no focus'}</small>
+                <small>{beside(lesson.focus) || say.noFocus()}</small>
               </Link>
             </li>
           ))}
@@ -48,7 +50,7 @@ export function Sheets({ lessons }: { lessons: Lessons }) {
         <PhoneLink lessonId={newest.id} opensAtOnce />
       ) : (
         <button type="button" className={touch.word} onClick={() => setOnPhone(true)}>
-          For the phone
+          {say.forThePhone()}
         </button>
       )}
     </>

@@ -8,9 +8,11 @@ import css from './Term.module.css';
 import { TermPicture } from './TermPicture';
 import { headlineOf, measureWords, stringWords } from './termWords';
 import type { TermHandle } from './useTerm';
+import * as say from '../messages/compiled/player';
+import { Rich } from '../messages/Rich';
 
 const TermTable = late(async () => (await import('./TermTable')).TermTable);
-const SPAN_WORDS: Record<string, string> = { term: 'Term', year: 'Year', all: 'All' };
+const SPAN_WORDS: Record<string, string> = { term: say.term(), year: say.year(), all: say.all() };
 
 interface Props {
   term: Schemas['TermOut'];
@@ -26,7 +28,7 @@ export function Term({ term, handle, isStopped }: Props) {
   const string = term.strings.find((each) => each.cause === opened) ?? null;
   const toggle = (cause: string) => setOpened(cause === opened ? null : cause);
   return (
-    <section className={css.term} aria-label="What truly changed">
+    <section className={css.term} aria-label={say.whatTrulyChanged()}>
       <div className={css.headline}>
         <div>
           <h2>{first}</h2>
@@ -64,7 +66,7 @@ function Spans({
   setSpan,
 }: { spans: string[] } & Pick<TermHandle, 'span' | 'setSpan'>) {
   return (
-    <div role="group" aria-label="Time shown" className={css.spans}>
+    <div role="group" aria-label={say.timeShown()} className={css.spans}>
       {spans.map((each) => (
         <button key={each} type="button" aria-pressed={each === span} onClick={() => setSpan(each)}>
           {SPAN_WORDS[each] ?? each}
@@ -79,13 +81,13 @@ function Key() {
   return (
     <p className={css.key}>
       <span>
-        <i data-kind="sheath" aria-hidden="true" /> perhaps
+        <i data-kind="sheath" aria-hidden="true" /> {say.perhaps()}
       </span>
       <span>
         <svg viewBox="0 0 26 12" width="26" height="12" aria-hidden="true">
           <path d="M1 11h8v-5h8v-5h8" fill="none" stroke="var(--accent)" strokeWidth="3" />
         </svg>
-        worked on, a step climbed
+        {say.workedOnAStepClimbed()}
       </span>
     </p>
   );
@@ -102,7 +104,7 @@ interface BesideProps {
 function Beside({ term, picture, opened, onOpen }: BesideProps) {
   return (
     <div className={css.beside}>
-      <span className={css.today}>today</span>
+      <span className={css.today}>{say.today()}</span>
       {picture.rows.map((row) => (
         <div
           key={row.of + row.key}
@@ -134,7 +136,7 @@ function Words({ row, term, opened, onOpen }: WordsProps) {
         {since && <small>{since}</small>}
         {less && (
           <small>
-            less after: <em>{less}</em>
+            <Rich says={say.lessAfter({ less })} />
           </small>
         )}
       </button>
@@ -156,7 +158,7 @@ function Words({ row, term, opened, onOpen }: WordsProps) {
   return (
     <p>
       <small>
-        <em>{term.practised}</em> of the last seven days
+        <Rich says={say.ofTheLastSevenDays({ practised: term.practised })} />
       </small>
     </p>
   );

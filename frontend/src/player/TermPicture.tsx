@@ -4,6 +4,8 @@ import type { Schemas } from '../api/client';
 import touch from '../components/touch.module.css';
 import css from './Term.module.css';
 import { markAt, nextMark } from './termMarks';
+import * as say from '../messages/compiled/player';
+import { Rich } from '../messages/Rich';
 
 interface Props {
   picture: Schemas['TermPictureOut'];
@@ -51,7 +53,7 @@ export function TermPicture({ picture, onCause, onLesson }: Props) {
         className={css.picture}
         tabIndex={0}
         role="application"
-        aria-label="The term in a picture. Arrow keys go from mark to mark."
+        aria-label={say.theTermInAPicture()}
         aria-describedby="term-says"
         onKeyDown={onKey}
         onPointerDown={onTouch}
@@ -95,16 +97,19 @@ function Says({ mark, onCause, onLesson, onDone }: SaysProps) {
       <p aria-hidden="true">{mark.words}</p>
       {mark.lesson !== null && (
         <button type="button" className={touch.word} onClick={() => onLesson(mark.lesson ?? 0)}>
-          Open the lesson
+          {say.openTheLesson()}
         </button>
       )}
       {mark.cause !== null && (
         <button type="button" className={touch.word} onClick={() => onCause(mark.cause ?? '')}>
-          Its signs
+          {say.itsSigns()}
         </button>
       )}
       <button type="button" className={touch.word} onClick={onDone}>
-        Done<span className="sr-only"> with what was touched</span>
+        <Rich
+          says={say.doneWithWhatWasTouched()}
+          as={{ span: (words) => <span className="sr-only">{words}</span> }}
+        />
       </button>
     </div>
   );

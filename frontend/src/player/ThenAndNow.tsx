@@ -4,6 +4,7 @@ import { SeenHand } from '../drawings/SeenHand';
 import { gradeWord, shortDate } from '../words/words';
 import css from './ThenAndNow.module.css';
 import { signChanges, thenAndNow } from './thenAndNow';
+import * as say from '../messages/compiled/player';
 
 interface Props {
   instrument: string;
@@ -19,17 +20,27 @@ export function ThenAndNow({ instrument, lessons, rows }: Props) {
   if (!first || !last || first === last || then === now) return null;
   return (
     <section className={css.part} id="then" aria-labelledby="then-title">
-      <h2 id="then-title">Then and now</h2>
+      <h2 id="then-title">{say.thenAndNow()}</h2>
       <div className={css.both}>
-        <SeenHand instrument={instrument} signs={then} words={`Then, ${shortDate(first.date)}`} />
-        <SeenHand instrument={instrument} signs={now} words={`Now, ${shortDate(last.date)}`} />
+        <SeenHand
+          instrument={instrument}
+          signs={then}
+          words={say.thenOn({ date: shortDate(first.date) })}
+        />
+        <SeenHand
+          instrument={instrument}
+          signs={now}
+          words={say.now({ date: shortDate(last.date) })}
+        />
         <ul>
           {signChanges(rows).map((sign) => (
             <li key={sign.evidence}>
               <span>
                 {sign.label}
                 {sign.lastSeen < lessons.length - 1 && (
-                  <small>last seen {shortDate(lessons[sign.lastSeen]?.date ?? '')}</small>
+                  <small>
+                    {say.lastSeen({ date: shortDate(lessons[sign.lastSeen]?.date ?? '') })}
+                  </small>
                 )}
               </span>
               <Grade grade={sign.then} />

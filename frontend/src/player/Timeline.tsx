@@ -1,6 +1,8 @@
 import { GradeMarks } from '../components/GradeMarks';
 import { gradeWord, shortDate } from '../words/words';
 import css from './Timeline.module.css';
+import * as say from '../messages/compiled/player';
+import { listed } from '../words/lists';
 
 interface Row {
   key: string;
@@ -28,7 +30,7 @@ export function Timeline({ name, lessons, focus, rows }: Props) {
         <thead>
           <tr>
             <th scope="col" className={css.corner}>
-              <span className="sr-only">Sign</span>
+              <span className="sr-only">{say.sign()}</span>
             </th>
             {lessons.map((lesson) => (
               <th scope="col" key={lesson.id}>
@@ -36,12 +38,12 @@ export function Timeline({ name, lessons, focus, rows }: Props) {
               </th>
             ))}
             <th scope="col">
-              <span className="sr-only">Change</span>
+              <span className="sr-only">{say.change()}</span>
             </th>
           </tr>
           {focus && (
             <tr className={css.focus}>
-              <th scope="row">Focus</th>
+              <th scope="row">{say.focus()}</th>
               {lessons.map((lesson, index) => (
                 <td key={lesson.id}>{focus[index]}</td>
               ))}
@@ -68,13 +70,15 @@ export function Timeline({ name, lessons, focus, rows }: Props) {
 }
 
 function Cell({ grade, fingers }: { grade: number | null; fingers: number[] }) {
+  const words = grade === null ? say.notChecked() : gradeWord(grade);
   return (
     <span className={css.cell}>
       <GradeMarks grade={grade} size={30} />
       {fingers.length > 0 && <sub>{fingers.join(' ')}</sub>}
       <span className="sr-only">
-        {grade === null ? 'not checked' : gradeWord(grade)}
-        {fingers.length > 0 && `, finger ${fingers.join(', ')}`}
+        {fingers.length > 0
+          ? say.fingerOfFingers({ grade: words, fingers: listed(fingers) })
+          : words}
       </span>
     </span>
   );

@@ -8,17 +8,18 @@ import {
   signed,
   unitOf,
 } from '../pictures/pointPlan';
+import * as say from '../messages/compiled/player';
 
 type Kept = Schemas['PictureOut'];
 
 const MORE: Record<OnPicture, [string, string]> = {
-  tip_angle: ['rounder', 'flatter'],
-  middle_angle: ['more bent', 'straighter'],
-  base_height: ['higher', 'lower'],
-  gap: ['wider', 'narrower'],
-  wrist_line: ['more folded in', 'more out'],
-  thumb_opening: ['wider', 'narrower'],
-  elbow_offset: ['farther out', 'farther in'],
+  tip_angle: [say.rounder(), say.flatter()],
+  middle_angle: [say.moreBent(), say.straighter()],
+  base_height: [say.higher(), say.lower()],
+  gap: [say.wider(), say.narrower()],
+  wrist_line: [say.moreFoldedIn(), say.moreOut()],
+  thumb_opening: [say.wider(), say.narrower()],
+  elbow_offset: [say.fartherOut(), say.fartherIn()],
 };
 
 export function addressOf(playerId: number, picture: Kept): string {
@@ -36,10 +37,12 @@ function angleOf({ measure, finger, angles }: Kept): Schemas['AngleOut'] | null 
 export function told(picture: Kept): string {
   const { measure, finger } = picture;
   if (!isOnPicture(measure)) return '';
-  const on = finger !== null && isOfAFinger(measure) ? `, finger ${finger}` : '';
+  const kind = KIND_WORDS[measure];
+  const what =
+    finger !== null && isOfAFinger(measure) ? say.fingerOfFingerInside({ kind, finger }) : kind;
   const angle = angleOf(picture);
   const value = angle ? `: ${signed(angle.value)} ${unitOf(measure)}` : '';
-  return `${KIND_WORDS[measure]}${on}${value}`;
+  return `${what}${value}`;
 }
 
 /** The first and the newest picture of what was measured last, by name; as many as there are. */
@@ -56,9 +59,13 @@ export function difference(one: Kept, two: Kept): string {
   const [a, b] = [angleOf(one), angleOf(two)];
   if (!a || !b || one.measure !== two.measure || one.finger !== two.finger) return '';
   const by = Math.round((b.value - a.value) * 100) / 100;
-  if (by === 0) return 'No difference.';
+  if (by === 0) return say.noDifferenceAlone();
   const { measure } = one;
   if (!isOnPicture(measure)) return '';
   const [more, less] = MORE[measure];
-  return `${Math.abs(by)} ${unitOf(measure).split(',')[0]} ${by > 0 ? more : less} than on the first.`;
+  return say.thanOnTheFirst({
+    by: Math.abs(by),
+    unit: unitOf(measure).split(',')[0] ?? '',
+    direction: by > 0 ? more : less,
+  });
 }

@@ -19,6 +19,9 @@ import { WordChoice } from '../components/WordChoice';
 import { SheetInWords } from './SheetInWords';
 import { SheetPages } from './SheetPages';
 import css from './SheetPage.module.css';
+import * as say from '../messages/compiled/sheet';
+import { Rich } from '../messages/Rich';
+import { listed } from '../words/lists';
 
 type Sheet = Schemas['SheetOut'];
 
@@ -45,21 +48,19 @@ export function SheetPage() {
   return (
     <>
       <PageHead
-        title={sheet ? `${sheet.first_name}’s week` : 'Practice sheet'}
-        tab="Practice sheet"
+        title={sheet ? say.sWeek({ firstName: sheet.first_name }) : say.practiceSheet()}
+        tab={say.practiceSheet()}
         href={`/lessons/${lessonId}?step=give`}
         isOld={query.isError}
       />
       <div className={`${screen.screen} ${screen.filled}`}>
         <section
           className={`${screen.left} ${css.left} ${sheet ? '' : css.coming}`}
-          aria-label="The sheet"
+          aria-label={say.theSheet()}
         >
           <Scroll className={css.scroll}>
             {sheet && isEmpty(sheet) ? (
-              <p className={css.empty}>
-                No exercises were given yet. Go back to the lesson and give the week.
-              </p>
+              <p className={css.empty}>{say.noExercisesWereGivenYet()}</p>
             ) : (
               <SheetPages lessonId={id} paper={asked} name={sheet?.first_name ?? ''} />
             )}
@@ -67,7 +68,7 @@ export function SheetPage() {
         </section>
         <section
           className={`${screen.right} ${css.right} no-print`}
-          aria-label="What to do with it"
+          aria-label={say.whatToDoWithIt()}
         >
           {sheet && (
             <Actions
@@ -82,13 +83,13 @@ export function SheetPage() {
         </section>
         <div className={`${screen.foot} no-print`}>
           <div>
-            <p className="quiet">On paper</p>
+            <p className="quiet">{say.onPaper()}</p>
             <strong className={css.what}>
-              {helper ? `${paper.words}, helper’s page` : paper.words}
+              {helper ? say.helpersPage({ words: paper.words }) : paper.words}
             </strong>
           </div>
           <NextLink ref={pdf} href={`/api/lessons/${lessonId}/sheet.pdf?${paperAsked(asked)}`}>
-            Open the PDF
+            {say.openThePdf()}
           </NextLink>
         </div>
       </div>
@@ -115,13 +116,12 @@ function Actions({ sheet, id, paper, helper, onPaper, onHelper }: ActionsProps) 
     <>
       {sheet.made_for.length > 0 && (
         <p role="alert" className={css.changed}>
-          <strong>The focus has changed since.</strong> This week was made for{' '}
-          {sheet.made_for.join(' and ')}. Go back to the lesson to make it anew.
+          <Rich says={say.theFocusHasChangedSince({ madeFor: listed(sheet.made_for) })} />
         </p>
       )}
       <WordChoice
         className={css.papers}
-        label="Paper"
+        label={say.paper()}
         choices={PAPERS}
         chosen={paper}
         onChoose={onPaper}
@@ -133,26 +133,26 @@ function Actions({ sheet, id, paper, helper, onPaper, onHelper }: ActionsProps) 
           aria-pressed={helper}
           onClick={() => onHelper(!helper)}
         >
-          A page for a helper
+          {say.aPageForAHelper()}
         </button>
       )}
       <button type="button" className={touch.word} onClick={() => window.print()}>
-        Print this page
+        {say.printThisPage()}
       </button>
       {isGiven && (
         <>
           <PhoneLink lessonId={id} />
           <a className={touch.word} href={`/api/lessons/${id}/practice.ics`}>
-            Calendar
+            {say.calendar()}
           </a>
         </>
       )}
       <Link className={touch.word} href={`/lessons/${id}?step=give`} aria-keyshortcuts="b">
-        Back to the lesson
+        {say.backToTheLesson()}
         <Key name="b" />
       </Link>
       <Link className={touch.word} href="/" aria-keyshortcuts="n">
-        Next player
+        {say.nextPlayer()}
         <Key name="n" />
       </Link>
       <SheetInWords sheet={sheet} />

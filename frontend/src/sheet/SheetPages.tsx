@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 
 import { type SheetPaper, sheetPagesQuery } from '../api/queries';
 import css from './SheetPages.module.css';
+import * as say from '../messages/compiled/sheet';
 
 interface Props {
   lessonId: number;
@@ -16,8 +17,7 @@ export function SheetPages({ lessonId, paper, name }: Props) {
     placeholderData: (before) => before,
   });
   const shape = paper.paper === 'a4' ? css.a4 : css.letter;
-  if (query.error && !query.data)
-    return <p role="alert">The picture of the page did not come. The PDF can still be opened.</p>;
+  if (query.error && !query.data) return <p role="alert">{say.thePictureOfThePage()}</p>;
   if (!query.data) return <div className={`${css.page} ${shape}`} aria-busy="true" />;
   const { pages } = query.data;
   return (
@@ -26,7 +26,7 @@ export function SheetPages({ lessonId, paper, name }: Props) {
         <div
           key={index}
           role="img"
-          aria-label={`${name}’s sheet, page ${index + 1} of ${pages.length}; in words beside it`}
+          aria-label={say.sSheetPageOfIn({ name, index: index + 1, count: pages.length })}
           className={`${css.page} ${shape}`}
           dangerouslySetInnerHTML={{ __html: page }}
         />

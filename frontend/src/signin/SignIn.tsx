@@ -8,21 +8,16 @@ import { ApiError, client, unwrap } from '../api/client';
 import { sessionQuery } from '../api/queries';
 import { StringsRule } from '../components/StringsRule';
 import css from './SignIn.module.css';
+import * as say from '../messages/compiled/signin';
 
 export function SignIn() {
   return (
     <div className={css.form}>
-      <h1>A clinic for the left hand</h1>
+      <h1>{say.aClinicForTheLeft()}</h1>
       <StringsRule />
-      <p className="quiet">
-        Look, find the cause, give a week of practice, and see it change. For teachers of violin,
-        viola, cello and double bass.
-      </p>
+      <p className="quiet">{say.lookFindTheCauseGive()}</p>
       <SignInForm />
-      <p className="quiet">
-        A teacher&rsquo;s aid, not a medical device. With pain or numbness, a doctor or
-        physiotherapist comes first.
-      </p>
+      <p className="quiet">{say.aTeachersAidNotA()}</p>
     </div>
   );
 }
@@ -45,7 +40,7 @@ export function SignInForm({ name = '' }: { name?: string }) {
         unwrap(await client.POST('/api/session/sign-in', { body })),
       );
     } catch (error) {
-      setProblem(error instanceof ApiError ? error.message : 'No connection to Jolf. Try again.');
+      setProblem(error instanceof ApiError ? error.message : say.noConnectionToJolfTry());
     } finally {
       setBusy(false);
     }
@@ -54,7 +49,7 @@ export function SignInForm({ name = '' }: { name?: string }) {
   return (
     <form className={css.fields} onSubmit={(event) => void submit(event)}>
       <TextInput
-        label="Name"
+        label={say.name()}
         autoComplete="username"
         value={username}
         onChange={(event) => setUsername(event.currentTarget.value)}
@@ -64,7 +59,8 @@ export function SignInForm({ name = '' }: { name?: string }) {
         autoFocus={name === ''}
       />
       <PasswordInput
-        label="Password"
+        visibilityToggleButtonProps={{ 'aria-label': say.showIt() }}
+        label={say.password()}
         autoComplete="current-password"
         value={password}
         onChange={(event) => setPassword(event.currentTarget.value)}
@@ -75,7 +71,7 @@ export function SignInForm({ name = '' }: { name?: string }) {
         autoFocus={name !== ''}
       />
       <Button type="submit" size="lg" loading={busy}>
-        Sign in
+        {say.signIn()}
       </Button>
     </form>
   );

@@ -6,6 +6,7 @@ import { Dialog } from '../components/Dialog';
 import { studioOutbox } from '../outbox/studio';
 import { useOutbox } from '../outbox/useOutbox';
 import { LazySignInForm } from './LazySignIn';
+import * as say from '../messages/compiled/signin';
 
 interface Props {
   owner: Schemas['TeacherOut'];
@@ -24,13 +25,10 @@ export function SignInAgain({ owner, isOut }: Props) {
     studioOutbox.start(owner.key);
     void cache.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
   }, [isOut, owner.key, cache]);
-  const kept = waiting.length === 1 ? 'One entry is' : `${waiting.length} entries are`;
+  const kept = waiting.length === 1 ? say.oneEntryIs() : say.entriesAre({ count: waiting.length });
   return (
-    <Dialog opened={isOut} onClose={() => undefined} title="You were signed out" isFirm>
-      <p>
-        {waiting.length > 0 ? `${kept} kept here and will be sent when you are back. ` : ''}
-        Sign in to go on where you were.
-      </p>
+    <Dialog opened={isOut} onClose={() => undefined} title={say.youWereSignedOut()} isFirm>
+      <p>{waiting.length > 0 ? say.keptHereAndWillBe({ kept }) : say.signInToGoOn()}</p>
       <LazySignInForm name={owner.username} />
     </Dialog>
   );

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { gradeWord } from '../words/words';
 import css from './Listening.module.css';
+import * as say from '../messages/compiled/sound';
 
 /** A trial that can be entered: what may have been changed between two takes. */
 export interface Trial {
@@ -24,15 +25,13 @@ export function AsTrial({ grades: { before, after }, trials, onTrial }: Props) {
   const [chosen, setChosen] = useState('');
   const [entered, setEntered] = useState('');
   return (
-    <div className={css.asTrial} role="group" aria-label="As a trial">
-      <p>
-        Before {gradeWord(before)}, after {gradeWord(after)}.
-      </p>
+    <div className={css.asTrial} role="group" aria-label={say.asATrial()}>
+      <p>{say.beforeAfter({ before: gradeWord(before), after: gradeWord(after) })}</p>
       <NativeSelect
-        label="What was changed?"
+        label={say.whatWasChanged()}
         value={chosen}
         data={[
-          { value: '', label: 'Choose one thing' },
+          { value: '', label: say.chooseOneThing() },
           ...trials.map((trial) => ({ value: trial.id, label: trial.label })),
         ]}
         onChange={(event) => setChosen(event.currentTarget.value)}
@@ -45,7 +44,7 @@ export function AsTrial({ grades: { before, after }, trials, onTrial }: Props) {
           onTrial(chosen, { before, after, changed: '' });
         }}
       >
-        {entered !== '' && entered === chosen ? 'Entered' : 'Enter as this trial'}
+        {entered !== '' && entered === chosen ? say.entered() : say.enterAsThisTrial()}
       </Button>
     </div>
   );

@@ -5,13 +5,14 @@ import { shortDate } from '../words/words';
 import { AsTrial, type OnTrial, type Trial } from './AsTrial';
 import css from './Beside.module.css';
 import type { TwoTakes } from './takes';
+import * as say from '../messages/compiled/sound';
+import { FINGER_NAMES } from '../words/ordinals';
 
 const KIND_WORDS = {
-  slow_fast: 'Slow beside fast',
-  before_after: 'Before beside after',
-  first_now: 'First lesson beside now',
+  slow_fast: say.slowBesideFast(),
+  before_after: say.beforeBesideAfter(),
+  first_now: say.firstLessonBesideNow(),
 };
-const FINGERS = ['open', 'first', 'second', 'third', 'fourth'];
 const WIDTH = 260;
 const HEIGHT = 44;
 const MOST = 55;
@@ -29,10 +30,10 @@ export function Beside({ pairs, trials, onTrial }: Props) {
   if (!pair) return null;
   const [before, after] = wordsOf(pair);
   return (
-    <section aria-label="Two takes beside each other" className={css.beside}>
+    <section aria-label={say.twoTakesBesideEachOther()} className={css.beside}>
       <WordChoice
         className={css.kinds}
-        label="Which two"
+        label={say.whichTwo()}
         choices={pairs.map((each) => ({ id: each.kind, words: KIND_WORDS[each.kind] }))}
         chosen={pair.kind}
         onChoose={setKind}
@@ -41,26 +42,26 @@ export function Beside({ pairs, trials, onTrial }: Props) {
       {pair.grades && (
         <AsTrial key={pair.after} grades={pair.grades} trials={trials} onTrial={onTrial} />
       )}
-      <table aria-label="Both takes by finger">
+      <table aria-label={say.bothTakesByFinger()}>
         <thead>
           <tr>
-            <th scope="col">finger</th>
+            <th scope="col">{say.finger()}</th>
             <th scope="col">{before} ○</th>
             <th scope="col">
               <span className={css.scale}>
-                <span>low</span>
-                <span>in tune</span>
-                <span>high</span>
+                <span>{say.low()}</span>
+                <span>{say.inTune()}</span>
+                <span>{say.high()}</span>
               </span>
             </th>
             <th scope="col">{after} ●</th>
-            <th scope="col">changed</th>
+            <th scope="col">{say.changed()}</th>
           </tr>
         </thead>
         <tbody>
           {pair.fingers.map((each) => (
             <tr key={each.finger}>
-              <th scope="row">{FINGERS[each.finger]}</th>
+              <th scope="row">{FINGER_NAMES[each.finger]}</th>
               <td>{cents(each.before)}</td>
               <td>
                 <Marks finger={each} />
@@ -68,14 +69,16 @@ export function Beside({ pairs, trials, onTrial }: Props) {
               <td>{cents(each.after)}</td>
               <td>
                 {each.is_moved
-                  ? `${cents(each.after - each.before)} cents`
-                  : 'not that can be told'}
+                  ? say.cents({ after: cents(each.after - each.before) })
+                  : say.notThatCanBeTold()}
               </td>
             </tr>
           ))}
           {pair.measured.map((each) => (
             <tr key={`measured ${each.finger}`}>
-              <th scope="row">{each.finger === null ? 'all of it' : FINGERS[each.finger]}</th>
+              <th scope="row">
+                {each.finger === null ? say.allOfIt() : FINGER_NAMES[each.finger]}
+              </th>
               <td>
                 {each.before} {each.unit}
               </td>
@@ -83,16 +86,16 @@ export function Beside({ pairs, trials, onTrial }: Props) {
               <td>
                 {each.after} {each.unit}
               </td>
-              <td>{each.is_moved ? 'yes' : 'not that can be told'}</td>
+              <td>{each.is_moved ? say.yes() : say.notThatCanBeTold()}</td>
             </tr>
           ))}
           {pair.spread && (
             <tr>
-              <th scope="row">spacing</th>
+              <th scope="row">{say.spacing()}</th>
               <td>{pair.spread[0]} %</td>
               <td />
               <td>{pair.spread[1]} %</td>
-              <td>{pair.is_spread_moved ? 'yes' : 'not that can be told'}</td>
+              <td>{pair.is_spread_moved ? say.yes() : say.notThatCanBeTold()}</td>
             </tr>
           )}
         </tbody>

@@ -2,6 +2,8 @@ import { SureButton } from '../components/SureButton';
 import { shortDate } from '../words/words';
 import css from './Listening.module.css';
 import { letSoundGo, PART_WORDS, type Takes } from './takes';
+import * as say from '../messages/compiled/sound';
+import { Rich } from '../messages/Rich';
 
 interface Props {
   takes: Takes;
@@ -12,30 +14,35 @@ interface Props {
 export function Earlier({ takes, onChange }: Props) {
   if (takes.earlier.length === 0) return null;
   return (
-    <section aria-label="Earlier takes">
-      <h3>Before</h3>
+    <section aria-label={say.earlierTakes()}>
+      <h3>{say.before()}</h3>
       <ul className={css.earlier}>
         {takes.earlier.map((each) => (
           <li key={each.id}>
-            <strong>{shortDate(each.date)}</strong>
-            {each.is_home ? ', at home: ' : ' '}
+            <Rich
+              says={
+                each.is_home
+                  ? say.atHome({ date: shortDate(each.date) })
+                  : `<strong>${shortDate(each.date)}</strong> `
+              }
+            />
             {takes.parts.length > 1 && `${PART_WORDS[each.part] ?? ''}: `}
             {each.words}
-            {each.is_simulated && ' (made-up player)'}
+            {each.is_simulated && ` (${say.madeUpPlayer()})`}
             {each.sound && (
               <div className={css.row}>
                 <audio
                   src={each.sound}
                   controls
                   preload="none"
-                  aria-label={`Sound of ${shortDate(each.date)}`}
+                  aria-label={say.soundOf({ date: shortDate(each.date) })}
                 />
                 <SureButton
-                  sure="Yes, let it go for good"
-                  of={`the sound of ${shortDate(each.date)}`}
+                  sure={say.yesLetItGoFor()}
+                  of={say.theSoundOf({ date: shortDate(each.date) })}
                   onSure={() => onChange(() => letSoundGo(each.lesson, takes.evidence, each.id))}
                 >
-                  Let it go
+                  {say.letItGo()}
                 </SureButton>
               </div>
             )}

@@ -9,6 +9,7 @@ import { Beside } from './Beside';
 import css from './Listening.module.css';
 import { TakeView } from './TakeView';
 import type { Heard, Takes } from './takes';
+import * as say from '../messages/compiled/sound';
 
 interface Props {
   takes: Takes;
@@ -32,26 +33,26 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
   const asked = takes.found.filter((found) => found.is_asked);
   const others = takes.found.filter((found) => !found.is_asked);
   return (
-    <section aria-label="What was heard" className={css.result}>
+    <section aria-label={say.whatWasHeard()} className={css.result}>
       <p className={css.sentence} role="status">
         {last.usable ? takes.sentence : last.words}
       </p>
-      {last.is_simulated && <p className="quiet">Played by a made-up player, not by a person.</p>}
+      {last.is_simulated && <p className="quiet">{say.playedByAMadeUp()}</p>}
       <div className={css.row}>
         <button type="button" className={touch.word} onClick={on.onAgain}>
-          Once more
+          {say.onceMore()}
         </button>
         <button type="button" className={touch.word} onClick={on.onDrop}>
-          Throw this take away
+          {say.throwThisTakeAway()}
         </button>
         {last.sound ? (
-          <SureButton sure="Yes, let it go for good" onSure={on.onLetGo}>
-            Let the sound go
+          <SureButton sure={say.yesLetItGoFor()} onSure={on.onLetGo}>
+            {say.letTheSoundGo()}
           </SureButton>
         ) : (
           sound && (
             <button type="button" className={touch.word} onClick={on.onKeep}>
-              Keep the sound
+              {say.keepTheSound()}
             </button>
           )
         )}
@@ -60,7 +61,7 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
         <p className={css.grades}>
           {asked.map((found) => (
             <span key={found.key}>
-              {found.finger !== null && `finger ${found.finger} `}
+              {found.finger !== null && `${say.fingerOfFinger({ finger: found.finger })} `}
               <GradeMarks grade={found.grade} size={22} /> {gradeWord(found.grade, false)},{' '}
               {found.told}
             </span>
@@ -77,7 +78,7 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
       <Beside pairs={takes.beside} trials={trials} onTrial={on.onTrial} />
       {others.map((found) => (
         <p key={found.key}>
-          Also heard: {found.label}, {found.told}.{' '}
+          {say.alsoHeard({ label: found.label, told: found.told })}{' '}
           <button
             type="button"
             className={touch.word}
@@ -87,7 +88,7 @@ export function HeardResult({ takes, lessonId, sound, trials, ...on }: Props) {
               on.onAlso(found.key, found.value);
             }}
           >
-            {also.includes(found.key) ? 'Taken over' : 'Take over'}
+            {also.includes(found.key) ? say.takenOver() : say.takeOver()}
           </button>
         </p>
       ))}

@@ -25,6 +25,7 @@ import {
 import { type EarNext, useEarNext } from './useEarNext';
 import { useSounds } from './useSounds';
 import { useTaking } from './useTaking';
+import * as say from '../messages/compiled/sound';
 
 interface Props {
   lessonId: number;
@@ -43,13 +44,12 @@ interface Props {
 export function Listening(props: Props) {
   const takes = useQuery(takesQuery(props.lessonId, props.evidence));
   if (takes.error && !takes.data) return <p role="alert">{takes.error.message}</p>;
-  if (!takes.data) return <p role="status">Getting the music …</p>;
+  if (!takes.data) return <p role="status">{say.gettingTheMusic()}</p>;
   return <Opened {...props} takes={takes.data} />;
 }
 
-const LET_GO =
-  'The sound is thrown away once it is measured, unless you keep it; only its numbers stay.';
-const IS_KEPT = 'The sound of this take is kept with the records; only you can hear it.';
+const LET_GO = say.theSoundIsThrownAway();
+const IS_KEPT = say.theSoundOfThisTake();
 
 function Opened(props: Props & { takes: Takes }) {
   const { lessonId, evidence, takes, onFound, onDone, trials, onTrial, onNext } = props;
@@ -116,13 +116,9 @@ function Opened(props: Props & { takes: Takes }) {
         />
       )}
       <LeaveToKeep playerId={props.playerId} error={work.error} onGiven={again} />
-      {takes.paused && (
-        <p className={css.play}>
-          A stop is up: nothing is played to be measured until you have lifted it.
-        </p>
-      )}
+      {takes.paused && <p className={css.play}>{say.aStopIsUpNothing()}</p>}
       {wantsMore && (
-        <section aria-label="Play">
+        <section aria-label={say.play()}>
           <Parts takes={takes} chosen={part.part} onChoose={setChosen} />
           {last && <SameOrChanged isChanged={isChanged} onChoose={setIsChanged} />}
           <p className={css.play}>
@@ -131,7 +127,7 @@ function Opened(props: Props & { takes: Takes }) {
           <div
             className={css.music}
             role="img"
-            aria-label="The music to play"
+            aria-label={say.theMusicToPlay()}
             // Drawn by our own server from our own drills; no outside text gets into it.
             dangerouslySetInnerHTML={{ __html: part.music }}
           />
@@ -158,7 +154,7 @@ function Opened(props: Props & { takes: Takes }) {
               {problemWords(work.error)}{' '}
               {mayGoAgain(work.error) && (
                 <Button variant="default" onClick={again}>
-                  Send it again
+                  {say.sendItAgain()}
                 </Button>
               )}
             </p>

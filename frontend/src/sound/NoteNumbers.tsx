@@ -1,18 +1,19 @@
 import type { Take } from './takes';
+import * as say from '../messages/compiled/sound';
 
 /** The table behind the pictures. */
 export function NoteNumbers({ notes }: { notes: Take['notes'] }) {
   return (
     <details>
-      <summary>Every note in numbers</summary>
-      <table aria-label="Every note">
+      <summary>{say.everyNoteInNumbers()}</summary>
+      <table aria-label={say.everyNote()}>
         <thead>
           <tr>
-            <th>finger</th>
-            <th>cents</th>
-            <th>give or take</th>
-            <th>ms early</th>
-            <th>sure</th>
+            <th>{say.finger()}</th>
+            <th>{say.centsInside()}</th>
+            <th>{say.giveOrTake()}</th>
+            <th>{say.msEarly()}</th>
+            <th>{say.sure()}</th>
           </tr>
         </thead>
         <tbody>
@@ -22,7 +23,7 @@ export function NoteNumbers({ notes }: { notes: Take['notes'] }) {
               <td>{note.cents ?? '?'}</td>
               <td>{note.give ?? '?'}</td>
               <td>{note.early}</td>
-              <td>{note.is_doubtful ? 'doubtful' : 'yes'}</td>
+              <td>{note.is_doubtful ? say.doubtful() : say.yes()}</td>
             </tr>
           ))}
         </tbody>

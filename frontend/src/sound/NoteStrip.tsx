@@ -1,6 +1,7 @@
 import type { Take } from './takes';
 import css from './Listening.module.css';
 import { TuneLabels } from './TuneLabels';
+import * as say from '../messages/compiled/sound';
 
 const STEP = 34;
 const MOST_IN_A_ROW = 24;
@@ -39,19 +40,19 @@ function Row({ notes, room, now, onPlace }: Props & { room: number }) {
   const isHere = now !== null && ends !== undefined && now < ends.at + ends.seconds;
   const place = isHere ? notes.filter((note) => note.at <= now).length - 1 : -1;
   return (
-    <div className={css.strip} tabIndex={0} role="group" aria-label="The notes">
+    <div className={css.strip} tabIndex={0} role="group" aria-label={say.theNotes()}>
       <svg
         viewBox={`0 0 ${width} ${HEIGHT}`}
         style={{ minWidth: Math.min(width, 1400) * 0.72 }}
         role="img"
-        aria-label="Each note: how far from its pitch, and how early or late. The table below holds the numbers."
+        aria-label={say.eachNoteHowFarFrom()}
       >
         <TuneLabels middle={TUNE.middle} />
         <text x="0" y={TIME.middle - 14}>
-          early
+          {say.early()}
         </text>
         <text x="0" y={TIME.middle + 26}>
-          late
+          {say.late()}
         </text>
         <path className={css.axis} d={`M${LEFT - 8} ${TUNE.middle}H${width}`} />
         <path className={css.axis} d={`M${LEFT - 8} ${TIME.middle}H${width}`} />

@@ -1,6 +1,7 @@
 import { WordChoice } from '../components/WordChoice';
 import css from './Listening.module.css';
 import { PART_WORDS, type Takes } from './takes';
+import * as say from '../messages/compiled/sound';
 
 interface PartsProps {
   takes: Takes;
@@ -18,7 +19,7 @@ export function Parts({ takes, chosen, onChoose }: PartsProps) {
   return (
     <WordChoice
       className={css.row}
-      label="Which take"
+      label={say.whichTake()}
       choices={choices}
       chosen={chosen}
       onChoose={onChoose}
@@ -27,8 +28,8 @@ export function Parts({ takes, chosen, onChoose }: PartsProps) {
 }
 
 const CONDITIONS = [
-  { id: 'same', words: 'The same again' },
-  { id: 'changed', words: 'One thing was changed' },
+  { id: 'same', words: say.theSameAgain() },
+  { id: 'changed', words: say.oneThingWasChanged() },
 ];
 
 interface SameOrChangedProps {
@@ -41,7 +42,7 @@ export function SameOrChanged({ isChanged, onChoose }: SameOrChangedProps) {
   return (
     <WordChoice
       className={css.row}
-      label="What is different"
+      label={say.whatIsDifferent()}
       choices={CONDITIONS}
       chosen={isChanged ? 'changed' : 'same'}
       onChoose={(condition) => onChoose(condition === 'changed')}

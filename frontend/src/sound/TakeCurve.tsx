@@ -4,6 +4,7 @@ import type { MouseEvent } from 'react';
 import css from './Listening.module.css';
 import { TuneLabels } from './TuneLabels';
 import { type Curve, curveQuery, type Take } from './takes';
+import * as say from '../messages/compiled/sound';
 
 const SECONDS_A_ROW = 10;
 const LEFT = 88;
@@ -26,7 +27,7 @@ interface Props {
 export function TakeCurve({ take, lessonId, evidence, now, onPlace }: Props) {
   const curve = useQuery(curveQuery(lessonId, evidence, take.id));
   if (curve.error) return <p role="alert">{curve.error.message}</p>;
-  if (!curve.data) return <p role="status">Drawing …</p>;
+  if (!curve.data) return <p role="status">{say.drawing()}</p>;
   const { begins, step, cents } = curve.data;
   const rows = Math.max(1, Math.ceil((cents.length * step) / SECONDS_A_ROW));
   return Array.from({ length: rows }, (_, row) => (
@@ -64,20 +65,20 @@ function Row({ curve, notes, from, now, onPlace }: RowProps) {
     onPlace?.(Math.max(from, at));
   };
   return (
-    <div className={css.strip} tabIndex={0} role="group" aria-label="Pitch and level">
+    <div className={css.strip} tabIndex={0} role="group" aria-label={say.pitchAndLevel()}>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         style={{ minWidth: '45rem' }}
         role="img"
-        aria-label="How the pitch moves about each note, and how loud it is. The table below holds the numbers of each note."
+        aria-label={say.howThePitchMovesAbout()}
         onClick={onPlace && play}
       >
         <TuneLabels middle={TUNE.middle} />
         <text x="0" y={LEVEL.floor - LEVEL.db * LEVEL.most + 18}>
-          loud
+          {say.loud()}
         </text>
         <text x="0" y={LEVEL.floor - 2}>
-          soft
+          {say.soft()}
         </text>
         <path className={css.axis} d={`M${LEFT} ${TUNE.middle}H${WIDTH}`} />
         {notes.map((note, n) =>

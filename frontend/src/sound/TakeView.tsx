@@ -6,10 +6,12 @@ import { NoteStrip } from './NoteStrip';
 import css from './Listening.module.css';
 import { TakeCurve } from './TakeCurve';
 import type { Take } from './takes';
+import * as say from '../messages/compiled/sound';
+import { Rich } from '../messages/Rich';
+import { FINGER_NAMES } from '../words/ordinals';
 
-const FINGERS = ['open', 'first', 'second', 'third', 'fourth'];
 const SLOWER = 0.5;
-const ROOM_WORDS: Record<string, string> = { much: 'The room sings on: numbers are rougher.' };
+const ROOM_WORDS: Record<string, string> = { much: say.theRoomSingsOnNumbers() };
 
 interface Props {
   take: Take;
@@ -43,7 +45,7 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
   if (!take.usable) return null;
   return (
     <div className={css.take}>
-      <div className={css.row} role="group" aria-label="Picture">
+      <div className={css.row} role="group" aria-label={say.picture()}>
         {[false, true].map((each) => (
           <button
             key={String(each)}
@@ -52,7 +54,7 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
             aria-pressed={each === isCurve}
             onClick={() => setIsCurve(each)}
           >
-            {each ? 'As a curve' : 'Note by note'}
+            {each ? say.asACurve() : say.noteByNote()}
           </button>
         ))}
       </div>
@@ -69,30 +71,41 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
       )}
       {sound && (
         <div className={css.row}>
-          <audio ref={player} src={sound} controls aria-label="The take" />
+          <audio ref={player} src={sound} controls aria-label={say.theTake()} />
           <label className={css.check}>
             <input
               type="checkbox"
               checked={isSlow}
               onChange={(event) => setIsSlow(event.currentTarget.checked)}
             />
-            half as fast, same pitch
+            {say.halfAsFastSamePitch()}
           </label>
         </div>
       )}
       <ul className={css.fingers}>
         {take.fingers.map((each) => (
           <li key={each.finger}>
-            <strong>{FINGERS[each.finger]}</strong> {centsWords(each.cents)}, give or take{' '}
-            {Math.round(each.give)}
+            <Rich
+              says={say.giveOrTakeOfFinger({
+                finger: FINGER_NAMES[each.finger] ?? '',
+                cents: centsWords(each.cents),
+                give: Math.round(each.give),
+              })}
+            />
           </li>
         ))}
         {take.spread !== null && take.least !== null && (
           <li>
-            <strong>spacing</strong>{' '}
-            {take.spread <= take.least
-              ? `even, as far as can be told (${take.least} %)`
-              : `${take.spread} %, give or take ${Math.round(take.spread_give ?? 0)}`}
+            <Rich
+              says={
+                take.spread <= take.least
+                  ? say.spacingEvenAsFarAs({ least: take.least })
+                  : say.spacingGiveOrTake({
+                      spread: take.spread,
+                      spreadGive: Math.round(take.spread_give ?? 0),
+                    })
+              }
+            />
           </li>
         )}
         {take.pairs.map((each) => (
@@ -102,19 +115,22 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
         ))}
         {take.vibrato.map((each) => (
           <li key={each.finger}>
-            <strong>{FINGERS[each.finger]}</strong>{' '}
-            {each.width > 0
-              ? `swings ${Math.round(each.width)} cents, ${each.rate.toFixed(1)} times a second`
-              : 'no vibrato'}
+            <Rich
+              says={
+                each.width > 0
+                  ? say.swingsCentsTimesASecond({
+                      finger: FINGER_NAMES[each.finger] ?? '',
+                      width: Math.round(each.width),
+                      rate: each.rate.toFixed(1),
+                    })
+                  : say.noVibrato({ finger: FINGER_NAMES[each.finger] ?? '' })
+              }
+            />
           </li>
         ))}
       </ul>
       {ROOM_WORDS[take.room] && <p className="quiet">{ROOM_WORDS[take.room]}</p>}
-      {take.lost > 0 && (
-        <p className="quiet">
-          {take.lost === 1 ? 'One note was' : `${take.lost} notes were`} lost.
-        </p>
-      )}
+      {take.lost > 0 && <p className="quiet">{say.oneNoteWasLost({ lost: take.lost })}</p>}
       <NoteNumbers notes={take.notes} />
     </div>
   );
@@ -122,6 +138,6 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
 
 function centsWords(cents: number): string {
   const near = Math.round(Math.abs(cents));
-  if (near === 0) return 'in tune';
-  return `${near} ${near === 1 ? 'cent' : 'cents'} ${cents < 0 ? 'low' : 'high'}`;
+  if (near === 0) return say.inTune();
+  return cents < 0 ? say.centsLow({ count: near }) : say.centsHigh({ count: near });
 }

@@ -4,8 +4,9 @@ import { TakeFile } from '../components/TakeFile';
 import touch from '../components/touch.module.css';
 import css from './Listening.module.css';
 import type { useTaking } from './useTaking';
+import * as say from '../messages/compiled/sound';
 
-const LEVEL_WORDS = { quiet: 'too quiet', good: 'good', loud: 'too loud' };
+const LEVEL_WORDS = { quiet: say.tooQuiet(), good: 'good', loud: say.tooLoud() };
 
 interface Props {
   taking: ReturnType<typeof useTaking>;
@@ -19,13 +20,13 @@ interface Props {
 /** From the first touch to the end of a take: microphone, file, or a made-up player. */
 export function Taking({ taking, isBusy, onFile, onSimulate, hasNoButtons = false }: Props) {
   const { phase, peak, level } = taking;
-  if (isBusy) return <p role="status">Measuring …</p>;
-  if (phase.kind === 'opening') return <p role="status">Opening the microphone …</p>;
+  if (isBusy) return <p role="status">{say.measuring()}</p>;
+  if (phase.kind === 'opening') return <p role="status">{say.openingTheMicrophone()}</p>;
   if (phase.kind !== 'still')
     return (
       <div className={css.row}>
         {phase.kind === 'counting' ? (
-          <span className={css.lights} role="img" aria-label={`Beat ${phase.beat} of 4`}>
+          <span className={css.lights} role="img" aria-label={say.beatOf4({ beat: phase.beat })}>
             {[1, 2, 3, 4].map((beat) => (
               <i key={beat} data-on={beat === phase.beat || undefined} />
             ))}
@@ -34,16 +35,16 @@ export function Taking({ taking, isBusy, onFile, onSimulate, hasNoButtons = fals
           <strong className={css.left}>{phase.left} s</strong>
         )}
         <span className={css.meter}>
-          <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label="Level" />
+          <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label={say.level()} />
           {LEVEL_WORDS[level]}
         </span>
         {!hasNoButtons && (
           <Button size="md" onClick={taking.finish}>
-            Done
+            {say.done()}
           </Button>
         )}
         <button type="button" className={touch.word} onClick={() => taking.drop()}>
-          Stop, keep nothing
+          {say.stopKeepNothing()}
         </button>
       </div>
     );
@@ -51,15 +52,15 @@ export function Taking({ taking, isBusy, onFile, onSimulate, hasNoButtons = fals
     <div className={css.row}>
       {!hasNoButtons && (
         <Button size="md" onClick={() => void taking.start()}>
-          Record
+          {say.record()}
         </Button>
       )}
       <TakeFile isQuiet accept="audio/*" onFile={onFile}>
-        or a sound file
+        {say.orASoundFile()}
       </TakeFile>
       {onSimulate && (
         <button type="button" className={touch.word} onClick={onSimulate}>
-          No microphone? A made-up player plays
+          {say.noMicrophoneAMadeUp()}
         </button>
       )}
       {taking.problem && <p role="alert">{taking.problem}</p>}

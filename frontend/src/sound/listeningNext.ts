@@ -2,6 +2,7 @@ import { ApiError } from '../api/client';
 import type { Takes } from './takes';
 import type { EarNext } from './useEarNext';
 import type { useTaking } from './useTaking';
+import * as say from '../messages/compiled/sound';
 
 interface Standing {
   isBusy: boolean;
@@ -19,12 +20,12 @@ export function nextOf(
   const asked = takes.found.filter((found) => found.is_asked);
   const heard = isResult ? asked.map(({ finger, grade }) => ({ finger, grade })) : [];
   const is = (words: string, act: (() => void) | null): EarNext => ({ words, act, heard });
-  if (isBusy) return is('Measuring', null);
-  if (taking.phase.kind === 'playing') return is('Done', taking.finish);
-  if (taking.phase.kind !== 'still') return is('Listen', null);
-  if (asked.length > 0 && isResult) return is('Take it', takeOver);
-  if (takes.paused) return is('Rest', null);
-  return is('Record', () => void taking.start());
+  if (isBusy) return is(say.measuringAlone(), null);
+  if (taking.phase.kind === 'playing') return is(say.done(), taking.finish);
+  if (taking.phase.kind !== 'still') return is(say.listen(), null);
+  if (asked.length > 0 && isResult) return is(say.takeIt(), takeOver);
+  if (takes.paused) return is(say.rest(), null);
+  return is(say.record(), () => void taking.start());
 }
 
 /** True where the sound has not arrived: no network, signed out, a server with a problem. */
@@ -38,9 +39,9 @@ function isUnsent(error: Error): boolean {
 }
 
 export function problemWords(error: Error): string {
-  if (isUnsent(error)) return 'No connection to Jolf. The take is kept on this page.';
+  if (isUnsent(error)) return say.noConnectionToJolfThe();
   const field = error instanceof ApiError ? error.fields[0] : undefined;
-  return field?.field === 'file' ? `The file ${field.problem}.` : error.message;
+  return field?.field === 'file' ? say.theFile({ problem: field.problem }) : error.message;
 }
 
 /** The first part that has no take that tells anything, else the first. */

@@ -1,9 +1,8 @@
 import { joined, type Sound } from './wav';
+import * as say from '../messages/compiled/sound';
 
-const NO_MICROPHONE =
-  'No microphone can be used here. Record with anything else and choose the file.';
-const REFUSED =
-  'The browser was told not to use the microphone. Allow it for this page, or choose a file.';
+const NO_MICROPHONE = say.noMicrophoneCanBeUsed();
+const REFUSED = say.theBrowserWasToldNot();
 // What makes speech better makes a measurement worse.
 const UNTOUCHED = {
   echoCancellation: false,

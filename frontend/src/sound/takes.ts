@@ -2,6 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 
 import { formBody } from '../api/form';
 import { client, type Schemas, unwrap } from '../api/client';
+import * as say from '../messages/compiled/sound';
 
 export type Takes = Schemas['TakesOut'];
 export type Take = Schemas['TakeOut'];
@@ -11,7 +12,7 @@ export type TwoTakes = Schemas['BesideOut'];
 export type Heard = Schemas['ByEarValue'];
 export type PartName = Schemas['PartIn']['part'];
 
-export const PART_WORDS: Record<string, string> = { slow: 'Slow', fast: 'Fast' };
+export const PART_WORDS: Record<string, string> = { slow: say.slow(), fast: say.fast() };
 
 export const takesQuery = (lessonId: number, evidence: string) =>
   queryOptions({

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 
 import { type Microphone, openMicrophone } from './microphone';
 import { wavOf } from './wav';
+import * as say from '../messages/compiled/sound';
 
 const COUNTED = 4;
 const AFTER = 1500;
@@ -70,7 +71,7 @@ export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob)
     } catch (error) {
       if (turn.current !== mine) return;
       setPhase(STILL);
-      setProblem(error instanceof Error ? error.message : 'The microphone could not be opened.');
+      setProblem(error instanceof Error ? error.message : say.theMicrophoneCouldNotBe());
       return;
     }
     const beat = 60_000 / tempo;

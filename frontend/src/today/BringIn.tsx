@@ -6,6 +6,7 @@ import { formBody } from '../api/form';
 import { Dialog } from '../components/Dialog';
 import { TakeFile } from '../components/TakeFile';
 import touch from '../components/touch.module.css';
+import * as say from '../messages/compiled/today';
 
 /** A player from a file that was saved here or by another teacher. */
 export function BringIn() {
@@ -20,15 +21,15 @@ export function BringIn() {
       <TakeFile
         isQuiet
         accept="application/json,.json"
-        reading={bring.isPending ? 'Reading the file …' : null}
+        reading={bring.isPending ? say.readingTheFile() : null}
         onFile={(file) => bring.mutate(file)}
       >
-        Bring in a player file
+        {say.bringInAPlayerFile()}
       </TakeFile>
       <Dialog
         opened={bring.isSuccess || bring.isError}
         onClose={() => bring.reset()}
-        title={bring.data ? `${bring.data.name} is here` : 'This file cannot be used'}
+        title={bring.data ? say.isHere({ name: bring.data.name }) : say.thisFileCannotBeUsed()}
       >
         {bring.data && <Told found={bring.data} />}
         {bring.error && <p role="alert">{problemWords(bring.error)}</p>}
@@ -40,14 +41,14 @@ export function BringIn() {
 function Told({ found }: { found: Schemas['ImportedOut'] }) {
   return (
     <>
-      <p>What stays out of the records here:</p>
+      <p>{say.whatStaysOutOfThe()}</p>
       <ul>
         {found.left_out.map((each) => (
           <li key={each}>{each}</li>
         ))}
       </ul>
       <Link className={touch.main} href={`/players/${found.player}`}>
-        Open the page of {found.name}
+        {say.openThePageOf({ name: found.name })}
       </Link>
     </>
   );

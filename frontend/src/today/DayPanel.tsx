@@ -10,6 +10,8 @@ import { INSTRUMENT_WORDS, shortDate, weekday } from '../words/words';
 import type { Row } from './day';
 import css from './DayPanel.module.css';
 import { homeWords, painWords, weekWords } from './rowWords';
+import * as say from '../messages/compiled/today';
+import { beside, listed } from '../words/lists';
 
 interface Props {
   row: Row;
@@ -23,13 +25,13 @@ interface Props {
 }
 
 const WEEKDAYS = [
-  'Mondays',
-  'Tuesdays',
-  'Wednesdays',
-  'Thursdays',
-  'Fridays',
-  'Saturdays',
-  'Sundays',
+  say.mondays(),
+  say.tuesdays(),
+  say.wednesdays(),
+  say.thursdays(),
+  say.fridays(),
+  say.saturdays(),
+  say.sundays(),
 ];
 
 /** One player of the list, opened: what is to be known before the lesson, and whether it is. */
@@ -41,25 +43,28 @@ export function DayPanel({ row, date, free, problem, onAway, onTakeBack, onClose
       <header className={css.top}>
         <h2>{player.name}</h2>
         <button type="button" className={touch.word} aria-keyshortcuts="Escape" onClick={onClose}>
-          Done
+          {say.done()}
           <Key name="Esc" />
         </button>
       </header>
       <Scroll className={css.said}>
         <p>
-          {[INSTRUMENT_WORDS[player.instrument], player.age, comes].filter(Boolean).join(', ')}
+          {beside([INSTRUMENT_WORDS[player.instrument], player.age, comes])}
           <Link className={touch.word} href={`/players/${player.id}`}>
-            Page of {player.name}
+            {say.pageOf({ name: player.name })}
           </Link>
         </p>
         <dl>
-          {row.flag && <Line name="Stop" says={row.flag.reasons.join(', ')} isStop />}
-          {row.pain && <Line name="Pain" says={painWords(row.pain)} isStop />}
-          <Line name="Focus" says={row.focus.join(', ') || 'none yet'} />
-          <Line name="Look again" says={row.due.join(', ') || 'nothing due'} />
-          <Line name="At home" says={row.home ? homeWords(row.home) : 'nothing told'} />
-          <Line name="Week" says={row.flag ? 'rests' : weekWords(row) || 'none'} />
-          <Line name="Last seen" says={row.last_lesson ? shortDate(row.last_lesson) : 'not yet'} />
+          {row.flag && <Line name={say.stop()} says={listed(row.flag.reasons)} isStop />}
+          {row.pain && <Line name={say.pain()} says={painWords(row.pain)} isStop />}
+          <Line name={say.focus()} says={listed(row.focus) || say.noneYet()} />
+          <Line name={say.lookAgain()} says={listed(row.due) || say.nothingDue()} />
+          <Line name={say.atHome()} says={row.home ? homeWords(row.home) : say.nothingTold()} />
+          <Line name={say.week()} says={row.flag ? 'rests' : weekWords(row) || 'none'} />
+          <Line
+            name={say.lastSeen()}
+            says={row.last_lesson ? shortDate(row.last_lesson) : say.notYet()}
+          />
         </dl>
       </Scroll>
       {row.is_today && row.lesson_today === null && (
@@ -97,7 +102,7 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
           aria-keyshortcuts="a"
           onClick={onTakeBack}
         >
-          Comes today after all
+          {say.comesTodayAfterAll()}
           <Key name="a" />
         </button>
         {told}
@@ -112,14 +117,14 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
         aria-keyshortcuts="a"
         onClick={() => onAway(null, null)}
       >
-        Absent today
+        {say.absentToday()}
         <Key name="a" />
       </button>
       {other ? (
         <OtherDay date={date} onAway={onAway} />
       ) : (
-        <div className={css.slots} role="group" aria-label="Moved to">
-          <span aria-hidden="true">Moved to</span>
+        <div className={css.slots} role="group" aria-label={say.movedTo()}>
+          <span aria-hidden="true">{say.movedTo()}</span>
           {free.map(({ on, at }) => (
             <button key={on} type="button" onClick={() => onAway(on, at)}>
               <strong>{weekday(on)}</strong>
@@ -129,8 +134,8 @@ function Away({ row, date, free, problem, onAway, onTakeBack }: AwayProps) {
             </button>
           ))}
           <button type="button" onClick={() => setOther(true)}>
-            <strong>Other</strong>
-            <small>day or time</small>
+            <strong>{say.other()}</strong>
+            <small>{say.dayOrTime()}</small>
           </button>
         </div>
       )}
@@ -149,7 +154,7 @@ function OtherDay({ date, onAway }: Pick<Props, 'date' | 'onAway'>) {
   return (
     <form className={css.other} onSubmit={submit}>
       <label>
-        Moved to
+        {say.movedTo()}
         <input
           className={field.field}
           type="date"
@@ -160,7 +165,7 @@ function OtherDay({ date, onAway }: Pick<Props, 'date' | 'onAway'>) {
         />
       </label>
       <label>
-        at
+        {say.at()}
         <input
           className={field.field}
           type="time"
@@ -171,7 +176,7 @@ function OtherDay({ date, onAway }: Pick<Props, 'date' | 'onAway'>) {
         />
       </label>
       <button type="submit" className={touch.button}>
-        Move it
+        {say.moveIt()}
       </button>
     </form>
   );

@@ -7,6 +7,7 @@ import { INSTRUMENT_WORDS } from '../words/words';
 import type { Row } from './day';
 import css from './DayRow.module.css';
 import { firstLine, secondLine } from './rowWords';
+import * as say from '../messages/compiled/today';
 
 interface Props {
   row: Row;
@@ -39,14 +40,14 @@ export function DayRow({ row, isNext, isOpen, string, clock, onOpen, ...actions 
         type="button"
         className={css.open}
         aria-expanded={isOpen}
-        aria-label={`More of ${player.name}`}
+        aria-label={say.moreOf({ name: player.name })}
         onClick={onOpen}
       />
       <span className={css.time}>
         {row.time}
         {clock && (
           <small>
-            <i>now </i>
+            <i>{say.now()} </i>
             {clock}
           </small>
         )}
@@ -80,10 +81,10 @@ function RowAction({ row, isBusy, shortcut, onBegin, onTakeBack }: ActionProps) 
   const { name } = row.player;
   const { words, whose, act } =
     row.away !== null
-      ? { words: 'Back', whose: `${name} comes today after all`, act: onTakeBack }
+      ? { words: say.back(), whose: say.comesTodayAfterAllOfName({ name }), act: onTakeBack }
       : row.lesson_today
-        ? { words: 'Go on', whose: `Go on with the lesson of ${name}`, act: onBegin }
-        : { words: 'Begin', whose: `Begin the lesson of ${name}`, act: onBegin };
+        ? { words: say.goOn(), whose: say.goOnWithTheLesson({ name }), act: onBegin }
+        : { words: say.begin(), whose: say.beginTheLessonOf({ name }), act: onBegin };
   return (
     <button
       type="button"

@@ -12,6 +12,7 @@ import { BringIn } from './BringIn';
 import { named, type Row } from './day';
 import css from './Everybody.module.css';
 import { firstLine, painWords } from './rowWords';
+import * as say from '../messages/compiled/today';
 
 const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
 
@@ -42,8 +43,8 @@ export function Everybody({ rows, urgent, others, lines, onOpen }: Props) {
           <>
             {urgent.length > 0 && (
               <section className={css.part}>
-                <h2>Stopped or in pain</h2>
-                <ul className={css.urgent} aria-label="Stopped or in pain">
+                <h2>{say.stoppedOrInPain()}</h2>
+                <ul className={css.urgent} aria-label={say.stoppedOrInPain()}>
                   {urgent.map((row) => (
                     <li key={row.player.id}>
                       <button type="button" className={touch.line} onClick={() => onOpen(row)}>
@@ -58,10 +59,10 @@ export function Everybody({ rows, urgent, others, lines, onOpen }: Props) {
             <Thoughts lines={lines} />
             <section className={css.part}>
               <div className={css.othersHead}>
-                <h2>{rows.length === 0 ? 'Players' : 'Others'}</h2>
+                <h2>{rows.length === 0 ? say.players() : say.others()}</h2>
                 <BringIn />
                 <button type="button" className={touch.word} onClick={() => setAdding(true)}>
-                  New player
+                  {say.newPlayer()}
                 </button>
               </div>
               <Names rows={others} onOpen={onOpen} />
@@ -75,8 +76,8 @@ export function Everybody({ rows, urgent, others, lines, onOpen }: Props) {
           <input
             ref={setField}
             type="search"
-            aria-label="Find a player, or a word in the library"
-            placeholder="Player, check, exercise, drill"
+            aria-label={say.findAPlayerOrA()}
+            placeholder={say.playerCheckExerciseDrill()}
             value={typed}
             onChange={(event) => setTyped(event.currentTarget.value)}
             onKeyDown={(event) => {
@@ -95,11 +96,11 @@ export function Everybody({ rows, urgent, others, lines, onOpen }: Props) {
 function Found({ rows, typed, onOpen }: { rows: Row[]; typed: string; onOpen: Props['onOpen'] }) {
   return (
     <section className={css.part} aria-live="polite">
-      <h2>Found</h2>
-      {rows.length === 0 && <p>No player of this name.</p>}
+      <h2>{say.found()}</h2>
+      {rows.length === 0 && <p>{say.noPlayerOfThisName()}</p>}
       <Names rows={rows} onOpen={onOpen} />
       <Link className={touch.word} href={`/library?search=${encodeURIComponent(typed)}`}>
-        Look for “{typed}” in the library
+        {say.lookForInTheLibrary({ typed })}
       </Link>
     </section>
   );
@@ -113,7 +114,11 @@ function Names({ rows, onOpen }: { rows: Row[]; onOpen: Props['onOpen'] }) {
           <button type="button" className={touch.line} onClick={() => onOpen(row)}>
             {row.player.name}{' '}
             <span>
-              {row.is_today ? 'today' : row.weekday !== null ? weekdayName(row.weekday) : ''}
+              {row.is_today
+                ? say.todayInside()
+                : row.weekday !== null
+                  ? weekdayName(row.weekday)
+                  : ''}
             </span>
           </button>
         </li>
@@ -125,8 +130,8 @@ function Names({ rows, onOpen }: { rows: Row[]; onOpen: Props['onOpen'] }) {
 function Thoughts({ lines }: { lines: Props['lines'] }) {
   if (lines.length === 0) return null;
   return (
-    <section aria-label="Worth a thought" className={css.part}>
-      <h2>Worth a thought</h2>
+    <section aria-label={say.worthAThought()} className={css.part}>
+      <h2>{say.worthAThought()}</h2>
       <ul className={css.thoughts}>
         {lines.map((line) => (
           <li key={line.player}>

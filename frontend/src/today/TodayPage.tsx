@@ -21,6 +21,8 @@ import { shortDate } from '../words/words';
 import css from './TodayPage.module.css';
 import { useAway } from './useAway';
 import { useClock } from './useClock';
+import * as say from '../messages/compiled/today';
+import { LOCALE } from '../words/lists';
 
 const PlayerDialog = late(async () => (await import('../components/PlayerDialog')).PlayerDialog);
 
@@ -35,7 +37,11 @@ export function TodayPage() {
   const words = { weekday: 'long', day: 'numeric', month: 'long' } as const;
   return (
     <>
-      <PageHead title={date.toLocaleDateString('en-GB', words)} tab="Today" isOld={day.isError} />
+      <PageHead
+        title={date.toLocaleDateString(LOCALE, words)}
+        tab={say.today()}
+        isOld={day.isError}
+      />
       {day.data && <Day data={day.data} />}
     </>
   );
@@ -82,12 +88,15 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
       className={`${screen.screen} ${screen.filled} ${screen.listFirst} ${css.page}`}
       data-open={open !== undefined || undefined}
     >
-      <section className={`${screen.left} ${css.left}`} aria-label="The day">
+      <section className={`${screen.left} ${css.left}`} aria-label={say.theDay()}>
         <Scroll className={css.day}>
           {today.length === 0 ? (
             <Empty isEmpty={isEmpty} holidayUntil={data.holiday_until} />
           ) : (
-            <ol aria-label="Lessons today" style={{ '--lessons': today.length } as CSSProperties}>
+            <ol
+              aria-label={say.lessonsToday()}
+              style={{ '--lessons': today.length } as CSSProperties}
+            >
               {today.map((row, i) => (
                 <DayRow
                   key={row.player.id}
@@ -107,7 +116,7 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
           )}
         </Scroll>
       </section>
-      <section className={`${screen.right} ${css.right}`} aria-label="Beside the day">
+      <section className={`${screen.right} ${css.right}`} aria-label={say.besideTheDay()}>
         {open ? (
           <DayPanel
             key={open.player.id}
@@ -131,12 +140,14 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
       </section>
       <div className={screen.foot}>
         <div className={css.next}>
-          <p>{whom ? whenOf(whom, whom === next, clock) : 'Nobody is next'}</p>
-          <strong>{whom?.player.name ?? (isEmpty ? 'Your first player' : 'Pick a player')}</strong>
-          <p>{whom && (whom.flag ? 'ask first, no exercises' : firstLine(whom).words)}</p>
+          <p>{whom ? whenOf(whom, whom === next, clock) : say.nobodyIsNext()}</p>
+          <strong>
+            {whom?.player.name ?? (isEmpty ? say.yourFirstPlayer() : say.pickAPlayer())}
+          </strong>
+          <p>{whom && (whom.flag ? say.askFirstNoExercises() : firstLine(whom).words)}</p>
         </div>
         <NextAction isNext={goOn !== undefined} disabled={!goOn} onClick={() => goOn?.()}>
-          {isEmpty ? 'Add' : whom?.lesson_today ? 'Go on' : 'Begin'}
+          {isEmpty ? say.add() : whom?.lesson_today ? say.goOn() : say.begin()}
         </NextAction>
       </div>
       {adding && <PlayerDialog opened onClose={() => setAdding(false)} player={null} />}
@@ -145,27 +156,25 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
 }
 
 function whenOf(row: Row, isNext: boolean, clock: string): string {
-  if (!row.is_today) return 'Not on today’s list';
+  if (!row.is_today) return say.notOnTodaysList();
   const time = row.time ?? '';
-  if (row.lesson_today) return `Begun, ${time}`;
+  if (row.lesson_today) return say.begun({ time });
   if (!isNext) return time;
-  return time !== '' && time <= clock ? `Now, since ${time}` : `Next, ${time}`;
+  return time !== '' && time <= clock ? say.nowSince({ time }) : say.next({ time });
 }
 
 function Empty({ isEmpty, holidayUntil }: { isEmpty: boolean; holidayUntil: string | null }) {
   if (!isEmpty && holidayUntil) {
-    return (
-      <p>Holidays until {shortDate(holidayUntil)}. Pick a player to begin a lesson all the same.</p>
-    );
+    return <p>{say.holidaysUntilPickAPlayer({ holidayUntil: shortDate(holidayUntil) })}</p>;
   }
-  if (!isEmpty) return <p>No lessons on this weekday. Pick a player to begin one.</p>;
+  if (!isEmpty) return <p>{say.noLessonsOnThisWeekday()}</p>;
   return (
     <>
-      <p>Nobody is here yet. Add your first player; a name and an instrument are enough.</p>
+      <p>{say.nobodyIsHereYetAdd()}</p>
       <ol className={css.first}>
-        <li>Add a player, or bring in a whole class from a list.</li>
-        <li>Begin a lesson: ask, look, decide, give.</li>
-        <li>Give the week on paper and on the phone.</li>
+        <li>{say.addAPlayerOrBring()}</li>
+        <li>{say.beginALessonAskLook()}</li>
+        <li>{say.giveTheWeekOnPaper()}</li>
       </ol>
     </>
   );

@@ -38,7 +38,7 @@ describe('a line of the day', () => {
 
   it.each([
     ['pain at home', row({ pain: { date: '2026-03-03', pain: 2, later: null }, home }), /2 of 10/],
-    ['what is due', row({ due: ['Reach'], home }), /^look again: reach$/],
+    ['what is due', row({ due: ['Reach'], home }), /^look again: Reach$/],
     ['what was told', row({ home }), /^home: 3 of 6 days, tight on 2$/],
     ['the week', row({ minutes: 9 }), /^last seen 2 Mar, 9 min a day$/],
     ['no minutes of a week that rests', row({ minutes: 9, flag }), /^last seen 2 Mar$/],

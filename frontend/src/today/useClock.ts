@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { LOCALE } from '../words/lists';
 
 const EVERY_MS = 20_000;
 
@@ -13,5 +14,5 @@ export function useClock(): string {
 }
 
 function clock(): string {
-  return new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return new Date().toLocaleTimeString(LOCALE, { hour: '2-digit', minute: '2-digit' });
 }

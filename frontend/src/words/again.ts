@@ -1,9 +1,11 @@
 /** How what was told last time is now, in the order of their keys, 0 to 3. */
+import * as say from '../messages/compiled/words';
+
 export const AGAIN = [
-  ['gone', 'gone'],
-  ['less', 'less'],
-  ['same', 'the same'],
-  ['more', 'more'],
+  ['gone', say.gone()],
+  ['less', say.less()],
+  ['same', say.theSame()],
+  ['more', say.more()],
 ] as const;
 
 export type AgainAnswer = (typeof AGAIN)[number][0];

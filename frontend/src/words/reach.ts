@@ -1,4 +1,6 @@
 import type { Schemas } from '../api/client';
+import * as say from '../messages/compiled/words';
+import { sentences } from '../words/lists';
 
 type Reach = Schemas['ReachOut'];
 
@@ -6,20 +8,25 @@ type Reach = Schemas['ReachOut'];
 export function reachWords(reach: Reach): string {
   const { needed, short_by: short, first_place: place, turn, smaller_size: size } = reach;
   if (needed === null || needed === undefined) return '';
-  const asks = `First position asks for ${needed} mm.`;
+  const asks = say.firstPositionAsksForMm({ needed });
   if (short === null || short === undefined) return asks;
-  if (short <= 0) return `${asks} It fits, with ${-short} mm to spare.`;
-  const smaller = size ? `Size ${size} fits.` : '';
-  return `${asks} ${short} mm are missing. ${turnWords(turn)} ${placeWords(place)} ${smaller}`.trim();
+  if (short <= 0) return sentences([asks, say.itFitsWithMmTo({ short: -short })]);
+  return sentences([
+    asks,
+    say.mmAreMissing({ short }),
+    turnWords(turn),
+    placeWords(place),
+    size && say.sizeFits({ size }),
+  ]);
 }
 
 function turnWords(turn: Reach['turn']): string {
-  if (turn === 'enough') return 'A turn of the hand brings that.';
-  if (turn === 'perhaps') return 'A wide turn of the hand may bring that.';
-  return 'A turn of the hand is not enough.';
+  if (turn === 'enough') return say.aTurnOfTheHand();
+  if (turn === 'perhaps') return say.aWideTurnOfThe();
+  return say.aTurnOfTheHandIs();
 }
 
 function placeWords(place: number | null | undefined): string {
-  if (place === null || place === undefined) return 'It fits nowhere below the octave.';
-  return `It fits with the first finger ${place} semitones above the open string.`;
+  if (place === null || place === undefined) return say.itFitsNowhereBelowThe();
+  return say.itFitsWithTheFirst({ place });
 }

@@ -1,26 +1,27 @@
 // Fixed words of the screen, in one place.
 
-import type { Schemas } from '../api/client';
+import * as say from '../messages/compiled/words';
+import { LOCALE, beside } from '../words/lists';
 
-export const GRADE_WORDS = ['not there', 'slight', 'clear', 'strong'] as const;
-const TRIAL_WORDS = ['no help', 'a little', 'clearly', 'at once'] as const;
+export const GRADE_WORDS = [say.notThere(), say.slight(), say.clear(), say.strong()] as const;
+const TRIAL_WORDS = [say.noHelp(), say.aLittle(), say.clearly(), say.atOnce()] as const;
 
 export const STAGE_WORDS: Record<string, string> = {
-  setup: 'Set-up',
-  hand: 'Hand alone',
-  placed: 'Hand on the neck, silent',
-  down: 'Fingers down, silent',
-  slow: 'Slow playing',
-  fast: 'Fast or hard playing',
-  after: 'Afterwards',
-  trial: 'Try one thing',
+  setup: say.setUp(),
+  hand: say.handAlone(),
+  placed: say.handOnTheNeckSilent(),
+  down: say.fingersDownSilent(),
+  slow: say.slowPlaying(),
+  fast: say.fastOrHardPlaying(),
+  after: say.afterwards(),
+  trial: say.tryOneThing(),
 };
 
 export const INSTRUMENT_WORDS: Record<string, string> = {
-  vn: 'violin',
-  va: 'viola',
-  vc: 'cello',
-  db: 'double bass',
+  vn: say.violin(),
+  va: say.viola(),
+  vc: say.cello(),
+  db: say.doubleBass(),
 };
 
 /** At the shoulder, so that it can fall. */
@@ -32,44 +33,15 @@ export function isHeldUp({ instrument }: { instrument: string }): boolean {
 export function instrumentsWords(instruments: readonly string[]): string {
   const known = Object.keys(INSTRUMENT_WORDS).filter((each) => instruments.includes(each));
   if (known.length === Object.keys(INSTRUMENT_WORDS).length) return '';
-  return known.map((each) => INSTRUMENT_WORDS[each]).join(', ');
+  return beside(known.map((each) => INSTRUMENT_WORDS[each]));
 }
 
 export const MOVE_WORDS: Record<string, string> = {
-  'go on': 'Go on',
-  stay: 'Stay',
-  'step back': 'Step back',
-  rest: 'Rest',
-  'look again': 'Look again',
-};
-
-const LESSON_KINDS: Record<Schemas['EntryIn']['kind'], string> = {
-  observation: 'Grade',
-  reports: 'Answers',
-  again: 'Answer about last time',
-  complaint: 'Complaint',
-  complaint_finger: 'Finger of the complaint',
-  skip: 'Skipped check',
-  cause: 'Word on a cause',
-  result: 'Last week’s result',
-  order: 'Order of looking',
-  break: 'Break',
-  practised: 'Days practised',
-  disliked: 'Dislike',
-  harder: 'Harder piece',
-  fit: 'Fit judged',
-  line: 'Line on the sheet',
-  one_thing: 'One thing of the week',
-  home_take: 'Take at home',
-  focus: 'Focus',
-  plan: 'Plan',
-};
-
-/** Kinds of entries, as they are called when they wait or were not taken. */
-export const KIND_WORDS: Record<string, string> = {
-  ...LESSON_KINDS,
-  grade: 'Grade in class',
-  rest: 'Rest of the class',
+  'go on': say.goOn(),
+  stay: say.stay(),
+  'step back': say.stepBack(),
+  rest: say.rest(),
+  'look again': say.lookAgain(),
 };
 
 export function gradeWord(grade: number, isTrial = false): string {
@@ -77,7 +49,7 @@ export function gradeWord(grade: number, isTrial = false): string {
 }
 
 export function shortDate(iso: string): string {
-  return new Date(`${iso}T12:00:00`).toLocaleDateString('en-GB', {
+  return new Date(`${iso}T12:00:00`).toLocaleDateString(LOCALE, {
     day: 'numeric',
     month: 'short',
   });
@@ -87,19 +59,19 @@ export function shortDate(iso: string): string {
 export function weekday(from: string, days = 0): string {
   const date = new Date(`${from}T12:00:00`);
   date.setDate(date.getDate() + days);
-  return date.toLocaleDateString('en-GB', { weekday: 'short' });
+  return date.toLocaleDateString(LOCALE, { weekday: 'short' });
 }
 
 export function longDay(date: Date): string {
-  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+  return date.toLocaleDateString(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' });
 }
 
 export function longDate(date: Date): string {
-  return date.toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  return date.toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
 }
 
 export function minutesWords(minutes: number): string {
-  return minutes > 0 && minutes < 0.75 ? 'half a min' : `${halves(minutes)} min`;
+  return minutes > 0 && minutes < 0.75 ? say.halfAMin() : say.min({ minutes: halves(minutes) });
 }
 
 /** Minutes as the sheet, the phone and the week have them: to the half. */
@@ -107,19 +79,17 @@ function halves(minutes: number): number {
   return Math.round(2 * minutes) / 2;
 }
 
+/** To begin a sentence with what stands inside one. */
 export function upperFirst(words: string): string {
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+  return `${words.charAt(0).toLocaleUpperCase(LOCALE)}${words.slice(1)}`;
 }
 
 /** How much it hurt, where that was said. */
 export function painSaid(pain: number): string {
-  return pain > 0 ? `${pain} of 10` : 'how much was not said';
+  return pain > 0 ? say.of10({ pain }) : say.howMuchWasNotSaid();
 }
-
-const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
-const ENDINGS: Record<string, string> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };
 
 /** 1st, 2nd, 3rd. */
 export function ordinal(number: number): string {
-  return `${number}${ENDINGS[ORDINALS.select(number)] ?? ''}`;
+  return say.ordinal({ number });
 }

@@ -2,6 +2,7 @@
 
 asked-more = { $piece } asks more than { $before }: { $more }.
 
+finger-0 = open string
 finger-1 = first
 finger-2 = second
 finger-3 = third

@@ -15,8 +15,9 @@ from studio.lessons.flags import lift_flags
 from studio.models import Player
 from studio.paper.setting import Paper
 from studio.players.file import player_file
+from studio.progress.letter_about import Paragraph
 from studio.progress.letter_pages import letters_pdf
-from studio.progress.letters import Letter, Paragraph, Reader, draft
+from studio.progress.letters import Letter, Reader, draft
 from studio.progress.tables import COLUMNS, table_of
 from studio.tests.studio_case import DAY, GRIP, StudioCase
 

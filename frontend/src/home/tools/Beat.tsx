@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { startMetronome } from '../../audio/metronome';
 import { useRunning } from '../../audio/useRunning';
 import { Face } from './Face';
+import * as say from '../../messages/compiled/home';
 
 const USUAL = 60;
 const STEP = 4;
@@ -23,12 +24,12 @@ export function Beat({ tempo = USUAL, onBeat }: Props) {
   return (
     <Face
       big={String(now)}
-      words={running ? 'Stop the beat' : 'Start the beat'}
+      words={running ? say.stopTheBeat() : say.startTheBeat()}
       running={running}
       share={(at % BEATS_PER_BAR) / (BEATS_PER_BAR - 1)}
       onTouch={toggle}
-      less={{ words: 'Slower', onTouch: () => go(-STEP) }}
-      more={{ words: 'Faster', onTouch: () => go(STEP) }}
+      less={{ words: say.slower(), onTouch: () => go(-STEP) }}
+      more={{ words: say.faster(), onTouch: () => go(STEP) }}
     />
   );
 }

@@ -5,6 +5,7 @@ import { audioContext, click } from '../../audio/sound';
 import { nextCall } from '../../audio/timer';
 import { useRunning } from '../../audio/useRunning';
 import { Face } from './Face';
+import * as say from '../../messages/compiled/home';
 
 /** Shows, with a click, what is to be found next: strings, fingers, or "let go". */
 export function Caller({ calls }: { calls: Schemas['CallsOut'] }) {
@@ -34,7 +35,7 @@ export function Caller({ calls }: { calls: Schemas['CallsOut'] }) {
       </p>
       <Face
         big={words ?? '…'}
-        words={running ? 'Stop calling' : 'Start: it calls out'}
+        words={running ? say.stopCalling() : say.startItCallsOut()}
         running={running}
         onTouch={toggle}
       />

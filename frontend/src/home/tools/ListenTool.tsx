@@ -5,6 +5,7 @@ import { audioContext, click, note } from '../../audio/sound';
 import { useRunning } from '../../audio/useRunning';
 import type { HomeItem } from '../weekNow';
 import { Face } from './Face';
+import * as say from '../../messages/compiled/home';
 
 const USUAL_TEMPO = 60;
 const SPEEDS = [0.5, 0.75, 1];
@@ -68,12 +69,12 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
   return (
     <Face
       big={String(Math.round(tempo * speed))}
-      words={running ? 'Stop' : 'Hear it'}
+      words={running ? say.stopAlone() : say.hearIt()}
       running={running}
       share={share}
       onTouch={toggle}
-      less={{ words: 'Slower', onTouch: () => step(-1) }}
-      more={{ words: 'Faster', onTouch: () => step(1) }}
+      less={{ words: say.slower(), onTouch: () => step(-1) }}
+      more={{ words: say.faster(), onTouch: () => step(1) }}
     />
   );
 }

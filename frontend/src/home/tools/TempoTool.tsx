@@ -2,6 +2,8 @@ import { tempoAfter } from '../../exercise/tempoWork';
 import { useBeat } from './Beat';
 import { Face } from './Face';
 import css from './tools.module.css';
+import * as say from '../../messages/compiled/home';
+import { sentences } from '../../words/lists';
 
 interface Props {
   steps: number[];
@@ -14,24 +16,26 @@ interface Props {
 export function TempoTool({ steps, plays, onPlay, onBeat }: Props) {
   const now = tempoAfter(steps, plays);
   const { running, toggle } = useBeat(now.tempo, onBeat);
-  const loose = now.highest === null ? '' : ` Loose up to ${now.highest} today.`;
+  const loose = now.highest === null ? '' : say.looseUpToToday({ highest: now.highest });
   return (
     <Face
       big={String(now.tempo)}
-      words={running ? 'Stop the beat' : `Start the beat. Goal ${steps.at(-1)}.`}
+      words={
+        running ? say.stopTheBeat() : say.startTheBeatGoal({ goal: steps.at(-1) ?? now.tempo })
+      }
       running={running}
       share={plays.length === 0 ? 0 : now.slow / plays.length}
       onTouch={toggle}
     >
       <p className="sr-only" role="status">
-        Now {now.tempo}.{loose}
+        {sentences([say.now({ tempo: now.tempo }), loose])}
       </p>
       <div className={css.plays}>
         <button type="button" onClick={() => onPlay(true)}>
-          It was clean
+          {say.itWasClean()}
         </button>
         <button type="button" onClick={() => onPlay(false)}>
-          I missed
+          {say.iMissed()}
         </button>
       </div>
     </Face>

@@ -4,6 +4,7 @@ import { audioContext, click } from '../../audio/sound';
 import { type Cue, cueAt } from '../../audio/timer';
 import { useRunning } from '../../audio/useRunning';
 import { Face } from './Face';
+import * as say from '../../messages/compiled/home';
 
 const EVERY = 200; // ms
 
@@ -43,11 +44,7 @@ export function Timer({ cues }: { cues: Cue[] }) {
     <Face
       big={cue ? String(Math.ceil(at.left)) : clock(total)}
       words={
-        cue
-          ? `${cue.kind}, ${cue.words}`
-          : ended
-            ? 'That was all of it. Once more'
-            : 'Start: it counts for you'
+        cue ? `${cue.kind}, ${cue.words}` : ended ? say.thatWasAllOfIt() : say.startItCountsForYou()
       }
       running={running}
       share={running ? Math.min(1, seconds / total) : ended ? 1 : 0}

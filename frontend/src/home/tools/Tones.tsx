@@ -3,6 +3,7 @@ import { useCallback } from 'react';
 import { audioContext, drone } from '../../audio/sound';
 import { useRunning } from '../../audio/useRunning';
 import css from './tools.module.css';
+import * as say from '../../messages/compiled/home';
 
 const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'];
 
@@ -15,9 +16,9 @@ interface Props {
 export function Tones({ target, openStrings }: Props) {
   const pitches = [...new Set([...(target === null ? [] : [target]), ...openStrings])];
   return (
-    <div className={css.tones} role="group" aria-label="Held tones">
+    <div className={css.tones} role="group" aria-label={say.heldTones()}>
       {pitches.map((midi) => (
-        <Tone key={midi} midi={midi} words={midi === target ? 'first note' : 'string'} />
+        <Tone key={midi} midi={midi} words={midi === target ? say.firstNote() : say.openString()} />
       ))}
     </div>
   );

@@ -9,6 +9,7 @@ import { TempoTool } from './TempoTool';
 import { Timer } from './Timer';
 import { Tones } from './Tones';
 import css from './tools.module.css';
+import * as say from '../../messages/compiled/home';
 
 interface Props {
   item: HomeItem;
@@ -28,7 +29,7 @@ export function ToolPanel({ item, openStrings, plays, onPlay, onBeat, onNote }: 
   return (
     <section className={css.tool} aria-label={NAMES[chosen]}>
       {kinds.length > 1 && (
-        <div className={css.kinds} role="group" aria-label="Tools">
+        <div className={css.kinds} role="group" aria-label={say.tools()}>
           {kinds.map((kind) => (
             <button
               key={kind}

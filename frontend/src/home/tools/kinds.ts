@@ -1,14 +1,15 @@
 import type { HomeItem } from '../weekNow';
+import * as say from '../../messages/compiled/home';
 
 export type Kind = 'call' | 'tempo' | 'beat' | 'timer' | 'listen' | 'tone';
 
 export const NAMES: Record<Kind, string> = {
-  call: 'Caller',
-  tempo: 'Tempo',
-  beat: 'Beat',
-  timer: 'Timer',
-  listen: 'Listen',
-  tone: 'Tone',
+  call: say.caller(),
+  tempo: say.tempo(),
+  beat: say.beat(),
+  timer: say.timer(),
+  listen: say.listen(),
+  tone: say.tone(),
 };
 const MOST = 3;
 
