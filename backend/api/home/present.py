@@ -34,6 +34,7 @@ from lefthand.practice.tempo import steps_between
 from lefthand.values.dose import Dose
 from lefthand.values.fingers import aimed_fingers, fingers_of_hand
 from lefthand.values.vocabulary import Done, Felt, HurtSaid, Instrument, KeptInMind, Later, RedSign
+from lefthand.words import told
 from studio.home.home_takes import asked_at_home, home_takes_of
 from studio.home.told_day import self_checks_of
 from studio.home.week_at_home import HomeWeek, days_between, planned_dates
@@ -185,9 +186,11 @@ def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:
         return None
     instrument, hand = _hand(week)
     words = {
-        Called.STRINGS: [f"{p.letter} string" for p in FINGERBOARDS[instrument].strings],
-        Called.FINGERS: [f"finger {f}" for f in aimed_fingers(hand, item.fingers)],
-        Called.LET_GO: ["let go"],
+        Called.STRINGS: [
+            told("call-string", string=p.letter) for p in FINGERBOARDS[instrument].strings
+        ],
+        Called.FINGERS: [told("call-finger", finger=f) for f in aimed_fingers(hand, item.fingers)],
+        Called.LET_GO: [told("call-let-go")],
     }
     return CallsOut(words=words[calls.what], seconds=calls.seconds, in_order=calls.in_order)
 

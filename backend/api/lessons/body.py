@@ -2,6 +2,7 @@
 
 from api.lessons.schemas import BodyFactOut
 from lefthand.reason.waiting import JOINTS, joints_are_due
+from lefthand.words import told
 from studio.lessons.cases import LessonView
 from studio.lessons.reach import REACH, measured_span
 from studio.memory.body import INJURY, BodyFact, body_words
@@ -12,10 +13,10 @@ def body_out(view: LessonView) -> list[BodyFactOut]:
     facts = [_fact_out(fact, view) for fact in view.history.body]
     span = measured_span(view.lesson.player, before=view.lesson.date)
     if span is not None:
-        says = f"Span {span.span:g} mm"
+        says = told("body-span", mm=span.span)
         facts.append(BodyFactOut(kind="span", fact=REACH, says=says, on=span.on))
     for cause, out in view.ruled_out.items():
-        says = f"Not it: {view.catalogue.causes[cause].name}"
+        says = told("body-not-it", cause=view.catalogue.causes[cause].name)
         facts.append(BodyFactOut(kind="ruled_out", fact=cause, says=says, on=out.on))
     return facts
 

@@ -4,29 +4,33 @@ from collections.abc import Mapping
 from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.values.said import said
-from lefthand.words.words import words_of
+from lefthand.values.said import evidence as named_evidence
+from lefthand.words import beside, told
 from studio.entries import KINDS
 from studio.models import LessonEntry
 
 MOST_GRADE = 3
-CAUSE_WORDS = {"pinned": "chosen", "dismissed": "not this", "open": "maybe after all"}
+CAUSE_WORDS = {
+    "pinned": "undo-cause-pinned",
+    "dismissed": "undo-cause-dismissed",
+    "open": "undo-cause-open",
+}
 
 
 def undo_words(entry: LessonEntry, given: Mapping[str, str]) -> str:
     """As short as a button: what was entered, and where it has a name, of what. `given`: names of
     last week's exercises by the key of their entries."""
     if entry.kind == "result" and entry.key in given:
-        return f"{given[entry.key]}: {_shown(entry.after)}"
+        return told(_shown(entry.after), exercise=given[entry.key])
     words = _WORDS.get(entry.kind)
-    told = words(entry.key, entry.after) if words else ""
-    return told or KINDS[entry.kind].words
+    found = words(entry.key, entry.after) if words else ""
+    return found or KINDS[entry.kind].words
 
 
 def _shown(after: Any) -> str:
     if not isinstance(after, dict):
-        return "taken back"
-    return "shown" if after.get("passed") else "not yet"
+        return "undo-result-back"
+    return "undo-result-shown" if after.get("passed") else "undo-result-not-yet"
 
 
 def _observation(key: str, after: Any) -> str:
@@ -34,55 +38,58 @@ def _observation(key: str, after: Any) -> str:
     evidence = load_catalogue().evidence.get(name)
     if evidence is None:
         return ""
-    on = f", finger {finger}" if finger else ""
-    kind = "undo-trial" if evidence.is_trial else "grade"
-    return f"{evidence.label}{on}: {_found(after, kind)}"
+    found = _found(after, "undo-trial" if evidence.is_trial else "grade")
+    if finger:
+        return told("undo-look-finger", check=evidence.label, finger=finger, found=found)
+    return told("undo-look", check=evidence.label, found=found)
 
 
 def _found(after: Any, kind: str) -> str:
     if isinstance(after, int) and 0 <= after <= MOST_GRADE:
-        return words_of(said(f"{kind}-{after}"))
+        return told(f"{kind}-{after}")
     if after is None:
-        return "taken back"
+        return told("undo-taken-back")
     if isinstance(after, dict) and "value" in after:
         return f"{after['value']}"
-    return "entered"
+    return told("undo-entered")
 
 
 def _skip(key: str, after: Any) -> str:
     evidence = load_catalogue().evidence.get(key)
-    said = "cannot see it" if after else "look after all"
-    return f"{evidence.label}: {said}" if evidence else ""
+    message = "undo-skipped" if after else "undo-not-skipped"
+    return told(message, check=evidence.label) if evidence else ""
 
 
 def _complaint(_key: str, after: Any) -> str:
     evidence = load_catalogue().evidence.get(after or "")
-    return f"complaint: {evidence.label.lower()}" if evidence else "complaint taken back"
+    if evidence is None:
+        return told("undo-complaint-back")
+    return told("undo-complaint", check=named_evidence(evidence.id))
 
 
 def _cause(key: str, after: Any) -> str:
     cause = load_catalogue().causes.get(key)
     word = after.get("word") if isinstance(after, dict) else None
-    said = CAUSE_WORDS.get(word or "", "word taken back")
-    return f"{cause.name}: {said}" if cause else ""
+    message = CAUSE_WORDS.get(word or "", "undo-cause-back")
+    return told(message, cause=cause.name) if cause else ""
 
 
 def _focus(_key: str, after: Any) -> str:
     causes = load_catalogue().causes
-    names = [causes[name].name for name in after or [] if name in causes]
-    return f"focus: {' and '.join(names)}" if names else "no focus"
+    names = tuple(causes[name].name for name in after or [] if name in causes)
+    return told("undo-focus", causes=names) if names else told("undo-no-focus")
 
 
 def _disliked(key: str, after: Any) -> str:
     exercise = load_catalogue().exercises.get(key)
-    said = "not liked" if after else "liked again"
-    return f"{exercise.name}: {said}" if exercise else ""
+    message = "undo-disliked" if after else "undo-liked"
+    return told(message, exercise=exercise.name) if exercise else ""
 
 
 def _plan(_key: str, after: Any) -> str:
     exercises = load_catalogue().exercises
     names = [exercises[row["exercise"]].name for row in after or [] if row["exercise"] in exercises]
-    return f"the week: {', '.join(names)}" if names else "the week taken back"
+    return told("undo-week", exercises=beside(names)) if names else told("undo-week-back")
 
 
 _WORDS = {

@@ -7,6 +7,7 @@ from typing import Any
 from api.pieces.schemas import HeardBarOut, HeardOut, ToHearOut
 from lefthand.passage.passage import Passage
 from lefthand.passage.returns import Worst
+from lefthand.words import told
 from studio.errors import StudioError
 from studio.pieces.heard import to_hear
 from studio.pieces.pieces import ReadPiece
@@ -65,23 +66,21 @@ def heard_out(told: ReadPiece) -> HeardOut | None:
 def _words(kept: dict[str, Any], passage: Passage) -> str:
     numbers = passage.piece.bars
     tightens, hardest = kept["tightens"], kept["hardest"]
-    said = []
+    found = []
     if tightens is not None:
-        said.append(f"It tightens from bar {numbers[tightens].number}.")
+        found.append(told("heard-tightens", bar=numbers[tightens].number))
     elif kept["is_long"]:
-        said.append("It does not tighten before the end.")
+        found.append(told("heard-tightens-not"))
     else:
-        said.append("Too few notes to tell from where it tightens.")
+        found.append(told("heard-tightens-unclear"))
     if hardest is None:
-        said.append("No bar stands out from the rest.")
+        found.append(told("heard-none-stands-out"))
     else:
-        said.append(f"Bar {numbers[hardest].number} was farthest from the rest.")
-        said.append(_beside(hardest, passage.worst) if hardest in passage.shown else "")
-    return " ".join(filter(None, said))
+        found.append(told("heard-hardest", bar=numbers[hardest].number))
+        found.append(_beside(hardest, passage.worst) if hardest in passage.shown else "")
+    return " ".join(filter(None, found))
 
 
 def _beside(hardest: int, worst: Sequence[Worst]) -> str:
     near = any(hardest in range(each.bars[0] - 1, each.bars[-1] + 2) for each in worst)
-    if near:
-        return "That is where it was expected."
-    return "It was expected elsewhere: look what this bar asks."
+    return told("heard-expected" if near else "heard-elsewhere")

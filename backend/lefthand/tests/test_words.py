@@ -41,6 +41,7 @@ BY_MEMBER = (
     "way-bass-fingering-",
     "told-sign-",
     "bars-of",
+    "note-",
     "release-",
     "told-time-",
 )

@@ -126,16 +126,23 @@ class Dose:
 
         `fingers`: those aimed at; () for all.
         """
-        if self.is_hold:
-            text = f"{self.reps} × {_duration(self.seconds)}"
-        elif self.unit:
-            unit = f"{self.reps} {_unit(self.unit, self.reps)}"
-            text = f"{self.sets} × {unit}" if self.sets > 1 else unit
-        else:
-            text = f"{self.sets * self.reps} times"
+        text = self.amount_words()
         if self.per == "finger" and fingers:
             return f"{text}, finger {' and '.join(map(str, fingers))}"
-        return f"{text}, each {self.per}" if self.per else text
+        return f"{text}, {self.each_words()}" if self.per else text
+
+    def amount_words(self) -> str:
+        """How much, without what each is repeated for."""
+        if self.is_hold:
+            return f"{self.reps} × {_duration(self.seconds)}"
+        if self.unit:
+            unit = f"{self.reps} {_unit(self.unit, self.reps)}"
+            return f"{self.sets} × {unit}" if self.sets > 1 else unit
+        return f"{self.sets * self.reps} times"
+
+    def each_words(self) -> str:
+        """What each repetition is repeated for, "" for nothing."""
+        return f"each {self.per}" if self.per else ""
 
 
 def _unit(unit: str, count: int) -> str:

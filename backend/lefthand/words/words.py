@@ -4,7 +4,8 @@ In a message `{ $name }` is a value: a number, the name of something of the cata
 inside a sentence, another sentence, or several of these as a list. A value that is one of a few
 (a place, a likelihood) is worded by the message `kind-member`, and stands as `$name-id` to choose
 by. `COUNT` writes a small number as a word, `START` begins a sentence with what is named inside
-one, `MONTH` names the month of a day, with `year: "yes"` its year too, `DAY` the day, written out.
+one, `MONTH` names the month of a day, with `year: "yes"` its year too, `DAY` the day, written out,
+and `SHORT` without its year.
 """
 
 from collections.abc import Iterable, Mapping
@@ -19,7 +20,7 @@ from babel.lists import format_list
 from fluent.runtime import FluentBundle, FluentResource
 
 from lefthand.catalogue.catalogue import load_catalogue
-from lefthand.values.said import Named, NameOf, Said, Value
+from lefthand.values.said import Named, NameOf, Said, Value, said
 from lefthand.values.wording import lower_first, upper_first
 
 FOLDER = Path(__file__).parent
@@ -40,6 +41,12 @@ def words_of(what: Said, language: str = LANGUAGE) -> str:
     return _format(what.id, _values(what, language), language)
 
 
+def told(message: str, /, **values: Value) -> str:
+    """A sentence at once, where nobody needs it as a value. Errors as of `words_of`."""
+    words: str = words_of(said(message, **values))
+    return words
+
+
 def value_words(value: Value, language: str = LANGUAGE) -> Any:
     """One value as it stands inside a sentence; numbers as they are."""
     if isinstance(value, Said):
@@ -57,6 +64,16 @@ def value_words(value: Value, language: str = LANGUAGE) -> Any:
 def day_words(day: date, language: str = LANGUAGE) -> str:
     """A day, written out: 4 March 2026."""
     return format_date(day, "d MMMM y", locale=LOCALES[language])
+
+
+def short_day(day: date, language: str = LANGUAGE) -> str:
+    """A day of this year: 4 March."""
+    return format_date(day, "d MMMM", locale=LOCALES[language])
+
+
+def weekday_words(day: date, language: str = LANGUAGE) -> str:
+    """Its day of the week, short: Mon."""
+    return format_date(day, "EEE", locale=LOCALES[language])
 
 
 def beside(items: Iterable[str], language: str = LANGUAGE) -> str:
@@ -124,10 +141,13 @@ def _bundle(language: str) -> FluentBundle:
     def day(what: date) -> Any:
         return day_words(what, language)
 
+    def short(what: date) -> Any:
+        return short_day(what, language)
+
     bundle = FluentBundle(
         [LOCALES[language]],
         use_isolating=False,
-        functions={"COUNT": count, "START": start, "MONTH": month, "DAY": day},
+        functions={"COUNT": count, "START": start, "MONTH": month, "DAY": day, "SHORT": short},
     )
     for file in sorted((FOLDER / language).glob("*.ftl")):
         bundle.add_resource(FluentResource(file.read_text(encoding="utf-8")))

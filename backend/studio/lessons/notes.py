@@ -4,14 +4,14 @@ from collections.abc import Sequence
 
 from lefthand.case.findings import decided_grades
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.values.said import said
+from lefthand.words import beside, told, words_of
 from studio.lessons.flags import reason_words
 from studio.lessons.history import History, past_of
 from studio.memory.known import known_focuses, known_words
 from studio.models import Lesson, Observation, RedFlag
 
 TRIAL = "try."
-SHOWED = ("no help", "helped a little", "helped clearly", "helped at once")
-WORDS = {"pinned": "your choice", "dismissed": "ruled out", "open": "maybe after all"}
 
 
 def notes_of(lessons: Sequence[Lesson]) -> dict[int, list[str]]:
@@ -24,12 +24,13 @@ def notes_of(lessons: Sequence[Lesson]) -> dict[int, list[str]]:
         known = evidence.get(trial.evidence)
         if known is not None:
             grade, _ = decided_grades(trial.entered)
-            found[trial.lesson_id].append(f"{known.label}: {SHOWED[grade]}")
+            found[trial.lesson_id].append(told(f"note-trial-{grade}", trial=known.label))
     causes = load_catalogue().causes
     for lesson in lessons:
         for word in known_words(lesson):
-            why = f" ({word.why})" if word.why else ""
-            found[lesson.pk].append(f"{causes[word.cause].name}: {WORDS[word.word]}{why}")
+            note = said(f"note-{word.word}", cause=causes[word.cause].name)
+            why = said("note-why", note=note, why=word.why) if word.why else note
+            found[lesson.pk].append(words_of(why))
         if lesson.teacher_line:
             found[lesson.pk].append(f"“{lesson.teacher_line}”")
     return {pk: lines for pk, lines in found.items() if lines}
@@ -43,7 +44,7 @@ def last_time(lesson: Lesson) -> list[str]:
     if last is None:
         return []
     causes = load_catalogue().causes
-    second = [f"second focus: {causes[f.cause].name}" for f in known_focuses(last)[1:]]
+    second = [told("note-second", cause=causes[f.cause].name) for f in known_focuses(last)[1:]]
     stops = [_lifted(flag) for flag in history.flags if _is_between(flag, last, lesson)]
     return [*second, *notes_of([last]).get(last.pk, []), *stops]
 
@@ -54,5 +55,5 @@ def _is_between(flag: RedFlag, last: Lesson, lesson: Lesson) -> bool:
 
 
 def _lifted(flag: RedFlag) -> str:
-    reasons = ", ".join(reason_words(flag))
-    return f"stop ({reasons}), lifted by you on {flag.lifted_on:%-d %B}: “{flag.note}”"
+    reasons = beside(reason_words(flag))
+    return told("note-lifted", why=reasons, day=flag.lifted_on or flag.raised_on, note=flag.note)

@@ -6,7 +6,9 @@ from datetime import date
 from lefthand import load_catalogue, parse_fit
 from lefthand.fit.reach import Reach
 from lefthand.fit.reach_json import FIT_FORMAT
+from lefthand.values.said import said
 from lefthand.values.vocabulary import Instrument
+from lefthand.words import told
 from studio.memory.findings import way_of_teaching
 from studio.models import Observation, Player
 
@@ -68,23 +70,20 @@ def reach_words(player: Player, on: date) -> str:
     known = measured_span(player)
     reach = reach_of(player, known.span, None, on=on) if known else None
     if known is None or reach is None or reach.margin is None:
-        return "Measure the span on the ruler: it tells what size or setting would fit."
-    told = f"with a span of {known.span:g} mm ({known.on:%-d %b})"
+        return told("reach-measure")
+    span = said("reach-with", mm=known.span, on=known.on)
     if reach.margin.fits:
-        return f"This size fits {told}: the reach is a matter of how the hand is set."
+        return told("reach-fits", **{"with": span})
     if reach.a_turn_is_enough:
-        return f"This size fits {told} and a turn of the hand towards the fourth: no smaller one."
+        return told("reach-turn", **{"with": span})
     age = None if player.birth_year is None else on.year - player.birth_year
     size = reach.size_that_fits(age)
     if size is not None:
-        return f"A {size} would fit {told} and a turn of the hand; a luthier helps with the choice."
+        return told("reach-size", size=size, **{"with": span})
     place = reach.first_place
     if place is not None:
-        return (
-            f"No other size is for this hand {told}; it fits from {place} semitones above the open "
-            "string on."
-        )
-    return f"No size is known that fits {told}; ask a luthier about a shorter string."
+        return told("reach-place", semitones=place, **{"with": span})
+    return told("reach-none", **{"with": span})
 
 
 def _string_known(player: Player, on: date | None = None) -> dict[str, str | float]:

@@ -1,11 +1,14 @@
 """The chosen bars of a piece as PDF: fingers, places to let go, and the way there."""
 
 import json
+from functools import reduce
 from pathlib import Path
 
 from lefthand.music.engraved_apart import engraved_apart
 from lefthand.music.engraving import flat_svg
 from lefthand.values.errors import InputError
+from lefthand.values.said import said
+from lefthand.words import told
 from studio.errors import StudioError
 from studio.paper.setting import Paper, set_pdf
 from studio.pieces.pieces import ReadPiece
@@ -35,12 +38,12 @@ def part_data(read: ReadPiece, one: str = "") -> dict[str, object]:
     return {
         "title": piece.title,
         "one": one,
-        "words": f"Bars {numbers[piece.first]} to {numbers[piece.last]}. "
-        "At each comma above the music the hand goes soft for a moment.",
+        "words": told("part-words", first=numbers[piece.first], last=numbers[piece.last]),
         "music": [
-            {"svg": svg, "alt": f"Music from bar {numbers[first]}, with fingers"}
+            {"svg": svg, "alt": told("part-music", bar=numbers[first])}
             for first, svg in _lines(read)
         ],
+        "way_title": told("part-way"),
         "way": _way(read, numbers),
     }
 
@@ -58,8 +61,8 @@ def _way(read: ReadPiece, numbers: list[str]) -> str:
     way = read.passage.lead_in
     if way is None:
         return ""
-    stages = ", then ".join(f"{numbers[first]} to {numbers[last]}" for first, last in way.stages)
-    return (
-        f"Begin with bars {stages}. Start at {way.start} quarters a minute and go up by 7 % "
-        f"whenever it was loose, to {way.goal}."
-    )
+    stages = [
+        said("part-stage", first=numbers[first], last=numbers[last]) for first, last in way.stages
+    ]
+    named = reduce(lambda before, stage: said("part-then", before=before, stage=stage), stages)
+    return told("part-begin", stages=named, start=way.start, goal=way.goal)

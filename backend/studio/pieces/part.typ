@@ -14,6 +14,6 @@
   v(2mm)
 }
 #if part.way != "" [
-  == The way there
+  == #part.way_title
   #part.way
 ]

@@ -4,14 +4,14 @@ from lefthand.change.term import TermMeasure
 from lefthand.values.said import Value
 from lefthand.values.said import cause as cause_named
 from lefthand.values.wording import lower_first
-from lefthand.words import beside
+from lefthand.words import beside, told
 from studio.lessons.flags import reason_words
 from studio.lessons.notes import notes_of
 from studio.memory.body import BodyFact, body_words
 from studio.memory.findings import age_at, way_of_teaching
 from studio.memory.known import known_items, known_words
 from studio.models import RedFlag
-from studio.progress.letter_about import About, Paragraph, closing, greeting, listed, told
+from studio.progress.letter_about import About, Paragraph, closing, greeting, listed
 
 NEWEST_LESSONS = 20
 

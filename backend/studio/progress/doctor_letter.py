@@ -8,10 +8,11 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.practice.pains import LESS, MORE, SAME
 from lefthand.values.said import Value
 from lefthand.values.vocabulary import Place
+from lefthand.words import told
 from studio.lessons.flags import reason_words
 from studio.memory.pains import place_named
 from studio.models import HomeDay, Lesson, RedFlag
-from studio.progress.letter_about import About, Paragraph, closing, greeting, listed, told
+from studio.progress.letter_about import About, Paragraph, closing, greeting, listed
 
 SIGNS = (
     "numbness", "radiating", "curling", "swelling", "sudden_weakness", "tired_next_day",

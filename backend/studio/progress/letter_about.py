@@ -9,8 +9,8 @@ from lefthand.catalogue.catalogue import Catalogue, load_catalogue
 from lefthand.catalogue.causes import Cause
 from lefthand.change.causes import CauseWord
 from lefthand.change.term import Term, TermString
-from lefthand.values.said import Value, said
-from lefthand.words import words_of
+from lefthand.values.said import Value
+from lefthand.words import told
 from studio.memory.body import BodyFact, facts_of
 from studio.memory.standing import standing_after
 from studio.models import Lesson, Plan, Player, RedFlag
@@ -95,11 +95,6 @@ class About:
 
     def cause(self, string: TermString) -> Cause:
         return self.catalogue.causes[string.cause]
-
-
-def told(message: str, /, **values: Value) -> str:
-    words: str = words_of(said(message, **values))
-    return words
 
 
 def listed(lines: Iterable[str]) -> str:

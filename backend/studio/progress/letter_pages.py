@@ -12,9 +12,9 @@ import typst
 
 from lefthand.drawing.term.ground import Size
 from lefthand.drawing.term.picture import PAPER, Span, term_picture
-from lefthand.words import day_words
+from lefthand.words import day_words, told
 from studio.paper.setting import Paper, set_pdf
-from studio.progress.letter_about import Paragraph, told, unprinted
+from studio.progress.letter_about import Paragraph, unprinted
 from studio.progress.letters import Letter
 
 TEMPLATE = Path(__file__).with_name("letter.typ")

@@ -7,10 +7,11 @@ from datetime import date
 from enum import StrEnum
 
 from lefthand.change.term import Term
+from lefthand.words import told
 from studio.models import Player
 from studio.progress.colleague_letter import colleague_letter
 from studio.progress.doctor_letter import doctor_letter
-from studio.progress.letter_about import About, Paragraph, told
+from studio.progress.letter_about import About, Paragraph
 from studio.progress.parent_letter import parent_letter
 from studio.progress.term import term_page
 

@@ -4,6 +4,7 @@ next, one thing to watch for; kind, concrete, and without numbers of the measuri
 from lefthand.change.causes import CauseWord
 from lefthand.change.term import TermString
 from lefthand.values.wording import lower_first
+from lefthand.words import told
 from studio.memory.known import known_items
 from studio.progress.letter_about import (
     BETTER,
@@ -12,7 +13,6 @@ from studio.progress.letter_about import (
     closing,
     greeting,
     listed,
-    told,
 )
 
 EARLY_WEEKS = 6

@@ -4,6 +4,7 @@ from datetime import UTC, datetime, time, timedelta
 from typing import TYPE_CHECKING
 
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.words import told
 from studio.home.week_at_home import HomeWeek
 from studio.models import PlanItem
 
@@ -41,11 +42,11 @@ def _event(week: HomeWeek, day: int, items: list[PlanItem], at: time) -> "Event"
     event.add("dtstamp", datetime.combine(week.lesson.date, time(), tzinfo=UTC))
     event.add("dtstart", start)
     event.add("duration", timedelta(minutes=week.minutes))
-    event.add("summary", "Practise the left hand")
+    event.add("summary", told("sheet-practise"))
     event.add("description", "\n".join(_line(week, item) for item in items))
     alarm = Alarm()
     alarm.add("action", "DISPLAY")
-    alarm.add("description", "Practise the left hand")
+    alarm.add("description", told("sheet-practise"))
     alarm.add("trigger", timedelta(0))
     event.add_component(alarm)
     return event

@@ -5,9 +5,8 @@ from dataclasses import dataclass
 from datetime import timedelta
 
 from lefthand.practice.week import LAST_DAY
+from lefthand.words import weekday_words
 from studio.models import Lesson
-
-WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
 
 
 @dataclass(frozen=True)
@@ -24,7 +23,7 @@ def sheet_days(lesson: Lesson, days: Sequence[Sequence[int]]) -> tuple[SheetDay,
     """From the day after the lesson on. `days`: of each exercise, 1 is the day after the lesson."""
     return tuple(
         SheetDay(
-            weekday=WEEKDAYS[(lesson.date + timedelta(days=number)).weekday()],
+            weekday=weekday_words(lesson.date + timedelta(days=number)),
             exercises=tuple(place for place, held in enumerate(days, start=1) if number in held),
             is_lesson=number == LAST_DAY
             and lesson.player.weekday == (lesson.date + timedelta(days=number)).weekday(),

@@ -3,27 +3,30 @@
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from lefthand.values.wording import upper_first
+from lefthand.words import beside, told
 from studio.sheet.sheet import Sheet
 
-# The words are ours; what they say is common practice, no source.
+SAY = ("helper-say-first", "helper-say-there", "helper-say-once-more", "helper-say-enough")
 BETTER_NOT = (
-    "Do not bend, press or pull a finger, the thumb or the wrist with your own hand.",
-    "Do not say “press harder” or “sit still”. Say what you would like to see.",
-    "Do not go on when it hurts, tingles or tires, not even to the end of the line.",
-    "Do not make up for a day that was missed.",
-    "Do not correct the notes at the same time: this week is for one thing.",
+    "helper-not-bend",
+    "helper-not-harder",
+    "helper-not-on",
+    "helper-not-make-up",
+    "helper-not-notes",
 )
 
 
 def helper_page(sheet: Sheet, items: Sequence[Mapping[str, Any]]) -> dict[str, Any]:
     """`items`: the sheet's exercises as the template reads them."""
+    after = told("helper-say-after", ask=sheet.one.ask)
     return {
-        "title": f"For {sheet.first_name}’s helper",
+        "title": told("helper-title", name=sheet.first_name),
         "exercises": [
             {
                 "name": item["name"],
-                "dose": ", ".join(part for part in (item["dose"], item["each"]) if part),
-                "see": each.brief.see[0].upper() + each.brief.see[1:],
+                "dose": beside(part for part in (item["dose"], item["each"]) if part),
+                "see": upper_first(each.brief.see),
                 "stop": each.brief.stop,
                 "pictures": item["pictures"],
                 "moves": item["moves"],
@@ -31,18 +34,7 @@ def helper_page(sheet: Sheet, items: Sequence[Mapping[str, Any]]) -> dict[str, A
             for each, item in zip(sheet.items, items, strict=True)
         ],
         "columns": [
-            {"title": "Say", "lines": _say(sheet.one.ask)},
-            {"title": "Better not", "lines": list(BETTER_NOT)},
+            {"title": told("helper-say"), "lines": [*map(told, SAY), after]},
+            {"title": told("helper-not"), "lines": [*map(told, BETTER_NOT)]},
         ],
     }
-
-
-def _say(ask: str) -> list[str]:
-    """Sentences to be said as they stand."""
-    return [
-        "“Show me the first one. I look at your hand, not at the notes.”",
-        "“There, that was it!” as soon as you see it.",
-        "“Let go, shake the hand out, then once more.” when it was not there.",
-        "“Enough for today.” when the numbers are done. More is not better.",
-        f"Afterwards: “{ask}”",
-    ]

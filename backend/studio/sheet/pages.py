@@ -16,7 +16,9 @@ from lefthand.music.musicxml import TAP
 from lefthand.music.on_paper import Density, set_drill
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
+from lefthand.words import beside, short_day, told
 from studio.paper.setting import Paper, set_pdf, set_svg, shipped_fonts
+from studio.sheet.days import SheetDay
 from studio.sheet.helper_page import helper_page
 from studio.sheet.sheet import Sheet, SheetItem
 
@@ -30,7 +32,6 @@ LARGE = 1.25
 # Widths of a picture, mm: the largest that costs no page.
 PICTURES = (44, 42, 40, 38, 36, 35)
 PICTURES_CHILD = PICTURES[2:]
-EACH = ", each "
 log = logging.getLogger("jolf.paper")
 
 
@@ -97,6 +98,7 @@ def _inputs(laid: Sequence[_Laid]) -> dict[str, str]:
     page = laid[0].page
     return {
         "sheets": json.dumps(sheets),
+        "title": told("sheet-title", sheets=len(laid), names=beside(s.data["name"] for s in laid)),
         "paper": page.paper.value,
         "scale": str(LARGE if page.large else 1),
     }
@@ -155,22 +157,21 @@ def sheet_data(
     return {
         "name": sheet.first_name,
         "instrument": sheet.instrument.words,
-        "from": f"{sheet.date.day} {sheet.date:%B}",
+        "from": short_day(sheet.date),
+        "says": _says(sheet),
         "minutes": _minutes(sheet.minutes_a_day) if sheet.items else "",
         "child": is_child,
         "one": sheet.one.say,
         "why": sheet.one.why,
         "code": page.code,
-        "code_words": "hear and see" if is_child else "hear, see, log",
         "eased": sheet.eased,
         "paused": list(sheet.reasons) if sheet.paused else None,
         "differs": len(held) > 1,
         "days": [
             {
-                "name": day.weekday,
+                "name": _day_name(day),
                 "numbers": "".join(map(str, day.exercises)) if len(held) > 1 else "",
                 "free": not day.exercises,
-                "lesson": day.is_lesson,
             }
             for day in sheet.days
         ],
@@ -183,16 +184,64 @@ def sheet_data(
 
 
 def _minutes(minutes: float) -> str:
-    if minutes == 1:
-        return "one minute a day"
-    return f"{minutes:g} minutes a day"
+    return told("sheet-minutes", minutes=minutes)
+
+
+# What the template prints of its own, by the name it has there.
+SAYS = {
+    "page": "sheet-page",
+    "code": "sheet-code",
+    "hurts": "sheet-hurts",
+    "feels": "sheet-feels",
+    "stop_when": "sheet-stop-when",
+    "my_piece": "sheet-my-piece",
+    "to": "sheet-to",
+    "copy": "sheet-copy",
+    "helper": "sheet-helper",
+    "rest": "sheet-rest",
+    "rest_until": "sheet-rest-until",
+    "they_said": "sheet-they-said",
+    "meanwhile": "sheet-meanwhile",
+    "meanwhile_do": "sheet-meanwhile-do",
+    "easing": "sheet-easing",
+    "easing_do": "sheet-easing-do",
+    "nothing": "sheet-nothing",
+    "one_thing": "helper-one-thing",
+    "how_much": "helper-how-much",
+    "look": "helper-look",
+}
+
+
+def _says(sheet: Sheet) -> dict[str, str]:
+    is_child = sheet.reader is Reader.CHILD
+    child, instrument = "yes" if is_child else "no", sheet.instrument.words
+    start = short_day(sheet.date)
+    differs = len({day.exercises for day in sheet.days if day.exercises}) > 1
+    colour = "sheet-colour-numbers" if differs else "sheet-colour"
+    rings = colour if is_child else "sheet-numbers"
+    return {
+        **{name: told(message) for name, message in SAYS.items()},
+        "head": told("sheet-page-head", name=sheet.first_name, **{"from": start}),
+        "from": told("sheet-from", **{"from": start}),
+        "code_words": told("sheet-code-words", child=child),
+        "hurts_do": told("sheet-hurts-do", child=child, instrument=instrument),
+        "own_word": told("sheet-own-word", child=child),
+        "rest_see": told("sheet-rest-see", child=child),
+        "rings": told(rings) if is_child or differs else "",
+    }
+
+
+def _day_name(day: SheetDay) -> str:
+    if day.is_lesson:
+        return told("sheet-lesson-day", day=day.weekday)
+    return day.weekday if day.exercises else told("sheet-free-day", day=day.weekday)
 
 
 def _helper(sheet: Sheet) -> str:
     if not sheet.watched:
         return ""
     see = sheet.items[sheet.watched - 1].brief.see
-    return f"in {sheet.watched}, {see} Say so."
+    return told("sheet-helper-sees", number=sheet.watched, see=see)
 
 
 def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
@@ -206,6 +255,7 @@ def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
         "name": item.exercise.name,
         "dose": dose,
         "before": given if given != dose else "",
+        "alt": told("sheet-music-of", name=item.exercise.name),
         "rung": ", ".join(part for part in (rung, each) if part),
         "each": each,
         "steps": list(item.short_steps),
@@ -224,9 +274,8 @@ def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
 
 def _dose(dose: Dose, item: SheetItem) -> tuple[str, str]:
     """How much, and for what each and where: the finger, "each string", a place on the neck."""
-    words, _, each = dose.words().partition(EACH)
-    of = item.finger_words or (f"each {each}" if each else "")
-    return words, ", ".join(each for each in (of, item.spot_words) if each)
+    of = item.finger_words or dose.each_words()
+    return dose.amount_words(), ", ".join(each for each in (of, item.spot_words) if each)
 
 
 def _pictures(item: SheetItem) -> Iterator[dict[str, str]]:
@@ -236,7 +285,10 @@ def _pictures(item: SheetItem) -> Iterator[dict[str, str]]:
     frames, (first, second) = item.picture.frames, item.picture.words
     yield {"svg": svg_of(frames[0], PAPER), "words": first}
     is_wrong = not item.picture.moves and ":" not in second
-    yield {"svg": svg_of(frames[-1], PAPER), "words": f"not: {second}" if is_wrong else second}
+    yield {
+        "svg": svg_of(frames[-1], PAPER),
+        "words": told("sheet-not", words=second) if is_wrong else second,
+    }
 
 
 def _music(sheet: Sheet, item: SheetItem, density: Density) -> Iterator[dict[str, Any]]:

@@ -7,6 +7,8 @@ from typing import Any
 
 from lefthand.drawing.anatomy import neck_sizes
 from lefthand.fit.reach import Reach
+from lefthand.values.said import said
+from lefthand.words import told
 from studio.paper.setting import Paper, set_pdf
 
 TEMPLATE = Path(__file__).with_name("ruler.typ")
@@ -32,17 +34,14 @@ def ruler_data(reach: Reach) -> dict[str, Any]:
     near, far = neck.width
     at_last = (near + (far - near) * last / 100) * reach.string_length / neck.string
     return {
-        "instrument": reach.instrument.words,
-        "string": _told(reach.string_length),
-        "frame": f"{'half' if reach.position == 0 else 'first'} position"
-        if reach.position < 2
-        else f"position {reach.position}",
+        "says": _says(reach, start),
         "board": round(at_last, 1),
         "from": start,
         "height": round(height, 2),
         "ticks": list(range(int(start), int(start + height) + 1, TICK)),
         "tapes": [
-            {"finger": str(finger), "at": at, "words": _told(at)} for finger, at in stops.items()
+            {"finger": str(finger), "at": at, "words": told("ruler-tape", mm=_told(at))}
+            for finger, at in stops.items()
         ],
         "spans": _spans(reach),
         "note": _note(reach),
@@ -50,23 +49,31 @@ def ruler_data(reach: Reach) -> dict[str, Any]:
 
 
 def _spans(reach: Reach) -> list[dict[str, Any]]:
-    spans = [{"mm": reach.needed, "words": "the frame needs", "told": _told(reach.needed)}]
+    spans = [{"mm": reach.needed, "words": told("ruler-needs"), "told": _told(reach.needed)}]
     if reach.span is not None:
-        spans.append(
-            {"mm": reach.span, "words": "the hand spans easily", "told": _told(reach.span)}
-        )
+        spans.append({"mm": reach.span, "words": told("ruler-spans"), "told": _told(reach.span)})
     return spans
 
 
 def _note(reach: Reach) -> str:
     finger = max(reach.cents_per_mm)
     cents = reach.cents_per_mm[finger]
-    note = f"Near finger {finger} one millimetre changes the note by about {cents:.0f} cents."
     margin = reach.margin
     if margin is None or margin.fits:
-        return note
-    short = f"The frame asks for {_told(-margin.mm)} mm more than the hand spans easily."
-    return f"{short} Do not stretch it cold: let the hand turn, or let the first finger go. {note}"
+        return told("ruler-note", finger=finger, cents=round(cents))
+    return told("ruler-short", finger=finger, cents=round(cents), mm=_told(-margin.mm))
+
+
+def _says(reach: Reach, start: float) -> dict[str, str]:
+    frame = said("ruler-frame", position=reach.position)
+    string = _told(reach.string_length)
+    return {
+        "title": told("ruler-title"),
+        "heading": told("ruler-heading"),
+        "of": told("ruler-of", instrument=reach.instrument.words, string=string, frame=frame),
+        "scale": told("ruler-scale"),
+        "cut": told("ruler-cut", **{"from": start}) if start else told("ruler-cut-nut"),
+    }
 
 
 def _told(mm: float) -> str:

@@ -1,6 +1,6 @@
 // A paper ruler and tape guide, to be printed at its true size. All numbers come in as JSON, in mm.
 #let ruler = json(bytes(sys.inputs.ruler))
-#set document(title: "Paper ruler and tape guide", author: "Jolf")
+#set document(title: ruler.says.title, author: "Jolf")
 #set page(paper: sys.inputs.paper, margin: (x: 17mm, top: 13mm, bottom: 13mm))
 #set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), size: 10pt, lang: "en")
 #set par(leading: 0.6em, spacing: 0.6em)
@@ -9,13 +9,12 @@
 #let left = 16mm
 #let board = ruler.board * 1mm
 
-= Paper ruler and tapes
-#text(fill: ink)[#ruler.instrument, string #ruler.string mm from nut to bridge, #ruler.frame]
+= #ruler.says.heading
+#text(fill: ink)[#ruler.says.of]
 
 #grid(columns: (auto, 1fr), column-gutter: 8mm, align: horizon,
-  stack(dir: ttb, spacing: 2pt, line(length: 100mm, stroke: 1pt), text(size: 9pt)[This line must be 100 mm long.]),
-  text(size: 9pt)[If it is not, print again at 100 %, without fitting to the page. Cut out the strip and lay its upper edge
-    #if ruler.from == 0 [at the nut, where the board begins.] else [#ruler.from mm from the nut.]],
+  stack(dir: ttb, spacing: 2pt, line(length: 100mm, stroke: 1pt), text(size: 9pt)[#ruler.says.scale]),
+  text(size: 9pt)[#ruler.says.cut],
 )
 #v(4mm)
 
@@ -32,7 +31,7 @@
   #for tape in ruler.tapes {
     let y = (tape.at - ruler.from) * 1mm
     place(dx: left, dy: y, line(length: board + 8mm, stroke: 1.4pt))
-    place(dx: left + board + 9mm, dy: y - 2.2mm, [*#tape.finger* #h(2mm) #tape.words mm from the nut])
+    place(dx: left + board + 9mm, dy: y - 2.2mm, [*#tape.finger* #h(2mm) #tape.words])
   }
   // What the frame needs, and what the hand spans, from the first finger down.
   #for (index, span) in ruler.spans.enumerate() {

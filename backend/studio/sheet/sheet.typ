@@ -5,7 +5,7 @@
 #let scale = float(sys.inputs.scale)
 
 #set document(
-  title: "Practice " + if sheets.len() == 1 { "sheet" } else { "sheets" } + " for " + sheets.map(each => each.sheet.name).join(", "),
+  title: sys.inputs.title,
   author: "Jolf",
 )
 #set text(font: ("Atkinson Hyperlegible Next", "Noto Music"), lang: "en", hyphenate: false)
@@ -13,6 +13,7 @@
 // `wide`: of a picture. `next`: the exercise that begins a page, 0 for none.
 #let practice-sheet(sheet, wide, next) = [
 #let child = sheet.child
+#let says = sheet.says
 #let body = (if child { 12.5pt } else { 11pt }) * scale
 #let small = (if child { 10pt } else { 9.5pt }) * scale
 #let soft = luma(28%)
@@ -24,8 +25,8 @@
 
 // What to do when it hurts is the last thing on every page.
 #let hurts = block(width: 100%, stroke: 1.4pt, radius: 1.2mm, inset: (x: 3mm, y: 1.9mm), text(size: body)[
-  #strong[It hurts, tingles or goes numb?]
-  #if child [Stop. Put the #sheet.instrument down. Fetch a grown-up.] else [Stop, put the instrument down and tell your teacher.]
+  #strong[#says.hurts]
+  #says.hurts_do
 ])
 
 #counter(page).update(1)
@@ -35,7 +36,7 @@
   header-ascent: 2mm,
   header: context {
     let n = counter(page).get().first()
-    if n > 1 { text(size: small, fill: soft)[#sheet.name, from #sheet.from #h(1fr) page #n] }
+    if n > 1 { text(size: small, fill: soft)[#says.head #h(1fr) #says.page #n] }
   },
   footer-descent: 3mm,
   footer: if sheet.paused == none { hurts },
@@ -69,7 +70,7 @@
 } else { text(font: serif, weight: 600, size: 34pt, it.body) }
 
 #let who = text(size: small + 1pt, fill: soft)[
-  #text(weight: 700, size: body + 1pt, fill: black)[#sheet.name] · #sheet.instrument · from #sheet.from#if sheet.minutes != "" [ · #sheet.minutes]
+  #text(weight: 700, size: body + 1pt, fill: black)[#sheet.name] · #sheet.instrument · #says.from#if sheet.minutes != "" [ · #sheet.minutes]
 ]
 
 #let head = grid(
@@ -87,9 +88,9 @@
     #text(size: body + 0.5pt)[#sheet.why]
   ],
   ..if sheet.code == "" { () } else { ([
-    #image(bytes(sheet.code), format: "svg", width: 21mm, alt: "Code of the private page")
+    #image(bytes(sheet.code), format: "svg", width: 21mm, alt: says.code)
     #v(-1.5mm)
-    #block(width: 22mm, text(size: 8pt * scale, fill: soft)[#sheet.code_words])
+    #block(width: 22mm, text(size: 8pt * scale, fill: soft)[#says.code_words])
   ],) },
 )
 
@@ -102,12 +103,12 @@
     align(center + horizon, text(font: serif, size: small, tracking: 0.25em, fill: luma(35%))[#it.numbers]),
   ))),
   box(width: 24mm, align(center, text(size: small + 0.5pt, weight: if it.free { 400 } else { 700 })[
-    #it.name#if it.lesson [ lesson] else if it.free [ free]
+    #it.name
   ])),
 )
 #let days = block(width: 100%)[
-  #if child or sheet.differs [
-    #text(size: small, fill: soft)[#if child [Colour each day#if sheet.differs [; numbers say which].] else [Numbers say which.]]
+  #if says.rings != "" [
+    #text(size: small, fill: soft)[#says.rings]
     #v(-1.2mm)
   ]
   #block(width: 100%, height: ring + 6mm)[
@@ -132,7 +133,7 @@
   #if it.before != "" [#text(size: small, weight: 400, fill: soft)[#strike(it.before)] ]#it.dose
 ]
 #let facts(it) = grid(columns: (auto, 1fr), column-gutter: 0.5em, row-gutter: 0.5em,
-  strong[Feels like], it.feel + ".", strong[Stop when], it.stop + ".")
+  strong(says.feels), it.feel + ".", strong(says.stop_when), it.stop + ".")
 #let words(n, it) = [
   #grid(columns: (1fr, auto), column-gutter: 4mm, align: (left + bottom, right + bottom),
     heading(level: 2, text(font: serif, weight: 600, size: 14.5pt * scale)[#n #h(0.35em) #it.name]),
@@ -155,12 +156,12 @@
   #if it.tempo > 0 [#box[#text(font: ("Noto Music", serif))[♩]#text(font: serif)[#(" = " + str(it.tempo))]]]
   #if it.hint != "" [#h(0.5em) #text(font: serif, style: "italic")[#it.hint]]
 ]
-#let music(it, part) = image(bytes(part.svg), format: "svg", width: part.width * 1mm, alt: "Music of " + it.name)
+#let music(it, part) = image(bytes(part.svg), format: "svg", width: part.width * 1mm, alt: it.alt)
 // Blanks for the bars of a piece that nobody brought, and a staff to copy the hardest of them.
 #let staff = block(width: 100%, stroke: (right: 0.6pt), stack(spacing: 1.7mm, ..range(5).map(_ => line(length: 100%, stroke: 0.5pt))))
 #let writes = [
   #let gap = box(width: 22mm, stroke: (bottom: 0.6pt))[]
-  #v(1.5mm) My piece, bars #gap to #gap #h(2em) Copy the hardest of them here:
+  #v(1.5mm) #says.my_piece #gap #says.to #gap #h(2em) #says.copy
   #v(2.5mm)
   #staff
   #v(1mm)
@@ -186,10 +187,10 @@
 #let filled = block(height: 0pt, above: 0pt, below: 0pt, context [#metadata(here().position().y.mm()) <filled>])
 
 #let foot = [
-  #if sheet.helper != "" [#block(below: 2.2mm)[#strong[Helper (no music needed):] #sheet.helper]]
+  #if sheet.helper != "" [#block(below: 2.2mm)[#strong(says.helper) #sheet.helper]]
   #if sheet.ear != "" [#block(below: 2.2mm)[#sheet.ear]]
   #if sheet.teacher != "" [#block(below: 2.6mm, text(font: serif, style: "italic", size: body + 1pt)[“#sheet.teacher”])]
-  #block(width: 100%)[#strong[#if child [My word:] else [My own word for how it felt:]] #blank]
+  #block(width: 100%)[#strong(says.own_word) #blank]
 ]
 
 // For whoever sits beside and reads no music: what to look at, what to say and what not.
@@ -198,7 +199,7 @@
   #v(3mm)
   #heading(level: 1, it.title)
   #v(1mm)
-  #strong[The one thing of the week:] #text(font: serif, weight: 600, size: body + 2pt)[#sheet.one] #linebreak() #sheet.why
+  #strong(says.one_thing) #text(font: serif, weight: 600, size: body + 2pt)[#sheet.one] #linebreak() #sheet.why
   #v(2mm)
   #for (n, each) in it.exercises.enumerate(start: 1) {
     v(pad)
@@ -211,7 +212,7 @@
         #v(-0.8mm)
         #hairline
         #grid(columns: (auto, 1fr), column-gutter: 0.5em, row-gutter: 0.6em,
-          strong[How much], each.dose, strong[Look], each.see, strong[Stop when], each.stop + ".")
+          strong(says.how_much), each.dose, strong(says.look), each.see, strong(says.stop_when), each.stop + ".")
       ],
     ))
   }
@@ -230,28 +231,28 @@
   #v(6mm)
   #block(width: 100%, stroke: 2.4pt, radius: 2mm, inset: 8mm)[
     #set par(leading: 0.5em, spacing: 1em)
-    #heading(level: 1)[Please rest this hand.]
+    #heading(level: 1, says.rest)
 
-    #text(size: 16pt)[No exercises until your teacher says so.]
+    #text(size: 16pt)[#says.rest_until]
 
-    #text(size: 16pt)[#if child [Show this to a grown-up: please] else [Please] see a doctor or a physiotherapist about: #strong[#sheet.paused.join("; ")].]
+    #text(size: 16pt)[#says.rest_see #strong[#sheet.paused.join("; ")].]
   ]
   #v(8mm)
-  #strong[What they said:] #blank
+  #strong(says.they_said) #blank
   #v(7mm) #blank #v(7mm) #blank
   #v(10mm)
-  #strong[Meanwhile:] sing the tune, clap it, listen to it.
+  #strong(says.meanwhile) #says.meanwhile_do
 ] else [
   #head
   #v(pad) #if next == 0 [#v(0.6fr)]
   #if sheet.eased [
     #block(width: 100%, fill: luma(90%), radius: 1.2mm, inset: (x: 3mm, y: 2mm))[
-      #text(font: serif, weight: 600, size: body + 3pt)[Easing off this week:] half of it, soft and short. Leave out whatever hurts.
+      #text(font: serif, weight: 600, size: body + 3pt)[#says.easing] #says.easing_do
     ]
     #v(pad) #v(0.6fr)
   ]
   #if sheet.items.len() == 0 [
-    #text(size: body + 3pt)[Nothing to practise this week. Play what you like.]
+    #text(size: body + 3pt)[#says.nothing]
     #v(1fr)
   ] else [
     #days

@@ -10,7 +10,7 @@ import * as say from '../messages/compiled/components';
 import { Rich } from '../messages/Rich';
 
 const BY = [
-  { id: 'parent', words: say.aParent() },
+  { id: 'parent', words: say.parentOf() },
   { id: 'player', words: say.thePlayer() },
 ] as const;
 const WHAT = { picture: say.picturesOfTheHand(), sound: say.soundsOfThePlaying() };
