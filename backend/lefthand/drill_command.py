@@ -30,6 +30,7 @@ def add_drill_options(command: argparse.ArgumentParser) -> None:
     command.add_argument("--tempo", type=int, help="quarters a minute")
     command.add_argument("--bars", type=int)
     command.add_argument("--difficulty", type=int, default=MIDDLE)
+    command.add_argument("--tune", help="this tune, of a drill that plays one")
     command.add_argument("--slurred", action="store_true")
     command.add_argument("--seed", type=int, default=1)
 
@@ -61,7 +62,7 @@ def drill_answer(chosen: argparse.Namespace, catalogue: Catalogue) -> dict[str, 
 def _of_free_drills(chosen: argparse.Namespace) -> list[tuple[str, Any, Any]]:
     """Options that an exercise would ignore, each with what was given and its usual value."""
     usual: dict[str, Any] = {
-        **dict.fromkeys(("string", "frame", "tempo", "bars")),
+        **dict.fromkeys(("string", "frame", "tempo", "bars", "tune")),
         "slurred": False,
         "difficulty": MIDDLE,
     }
@@ -89,10 +90,12 @@ def _free(
         level=Level(chosen.level),
         slurred=chosen.slurred,
         seed=chosen.seed,
+        tune=chosen.tune,
     )
     options = ("tempo", "bars", "string", "position", "frame", "difficulty", "slurred", "seed")
     asked = {"name": chosen.name, "fingers": list(fingers)}
     asked |= {name: getattr(chosen, name) for name in options}
+    asked |= {} if chosen.tune is None else {"tune": chosen.tune}
     recipe = free_recipe(chosen.name, instrument, catalogue)
     return drill_json(make_drill(recipe, request, tuple(asked.items())))
 

@@ -185,11 +185,18 @@ class GlanceOut(Schema):
 
 
 class CopyOut(Schema):
-    """A copy of the studio. `made`: in the computer's time."""
+    """A copy of the studio. `made`: in the computer's time. `name`: of its file."""
 
+    name: str
     made: datetime
     megabytes: float
     is_made_here: bool
+
+
+class RestoreIn(Schema):
+    """Which copy to go back to."""
+
+    name: str
 
 
 class CopiesOut(Schema):

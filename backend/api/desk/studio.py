@@ -17,6 +17,7 @@ from api.desk.schemas import (
     GivenOut,
     GlanceOut,
     PeopleOut,
+    RestoreIn,
 )
 from lefthand.catalogue.catalogue import load_catalogue
 from studio.desk.glance import Glance, glance, glance_table
@@ -29,7 +30,7 @@ from studio.desk.people import (
     renew_password,
 )
 from studio.errors import StudioError
-from studio.keeping.copies import copies_beside, is_copy_due, make_copy
+from studio.keeping.copies import copies_beside, go_back_to, is_copy_due, make_copy
 
 USUAL_DAYS = 120
 MOST_DAYS = 3660
@@ -108,11 +109,21 @@ def copy_now(request: HttpRequest) -> CopiesOut:
     return _copies_out()
 
 
+@router.post("/copies/restore", response=CopiesOut)
+def restore_copy(request: HttpRequest, data: RestoreIn) -> CopiesOut:
+    """Go back to a copy, for the studio's first teacher. What is there now becomes one more copy,
+    and everybody has to sign in anew."""
+    check_owner(request.user)
+    go_back_to(data.name, settings.DATABASE_FILE, datetime.now())
+    return _copies_out()
+
+
 def _copies_out() -> CopiesOut:
     database = settings.DATABASE_FILE
     return CopiesOut(
         copies=[
             CopyOut(
+                name=copy.path.name,
                 made=copy.made,
                 megabytes=round(copy.size / 1e6, 1),
                 is_made_here=copy.is_made_here,

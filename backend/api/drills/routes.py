@@ -5,9 +5,10 @@ from ninja import Query, Router
 
 from api.answers import as_file
 from api.drills.present import loaded_bars, notes_out
-from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut
+from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut, TuneOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.composing.compose import free_recipe, make_drill
+from lefthand.composing.tune_drill import tunes_of
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS
 from lefthand.music.midi import to_midi
@@ -29,7 +30,7 @@ MUSICXML = "application/vnd.recordare.musicxml+xml"
 
 @router.get("/choices", response=DrillChoicesOut)
 def read_choices(request: HttpRequest) -> DrillChoicesOut:
-    """Drills of an instrument, its positions and frames."""
+    """Drills, tunes, and the positions and frames of each instrument."""
     return DrillChoicesOut(
         drills=[
             DrillKindOut(
@@ -37,8 +38,19 @@ def read_choices(request: HttpRequest) -> DrillChoicesOut:
                 title=next(iter(recipes.values())).title,
                 hint=next(iter(recipes.values())).hint,
                 instruments=[instrument.value for instrument in recipes],
+                takes_tune=any(recipe.tune is not None for recipe in recipes.values()),
             )
             for name, recipes in load_catalogue().drills.items()
+        ],
+        tunes=[
+            TuneOut(
+                id=tune.id,
+                title=tune.title,
+                origin=tune.origin,
+                level=tune.level.value,
+                instruments=[i.value for i in Instrument if tune in tunes_of(i)],
+            )
+            for tune in sorted(load_catalogue().tunes.values(), key=lambda tune: tune.title)
         ],
         positions={i.value: sorted(POSITIONS[i]) for i in Instrument},
         frames={i.value: list(FRAMES[i]) for i in Instrument},
@@ -93,5 +105,6 @@ def _drill(wanted: DrillIn) -> Drill:
             rests=wanted.rests,
             slurred=wanted.slurred,
             seed=wanted.seed,
+            tune=wanted.tune,
         ),
     )

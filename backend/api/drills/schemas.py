@@ -14,11 +14,22 @@ class DrillNoteOut(Schema):
 
 
 class DrillKindOut(Schema):
-    """A drill that can be tried, and what it lets one choose."""
+    """A drill that can be tried. takes_tune: which tune it plays can be chosen."""
 
     id: str
     title: str
     hint: str
+    instruments: list[str]
+    takes_tune: bool
+
+
+class TuneOut(Schema):
+    """A traditional tune, who can read it at sight, and under whose hand it lies."""
+
+    id: str
+    title: str
+    origin: str
+    level: str
     instruments: list[str]
 
 
@@ -26,6 +37,7 @@ class DrillChoicesOut(Schema):
     """Positions and frames by instrument; the first frame is the usual one."""
 
     drills: list[DrillKindOut]
+    tunes: list[TuneOut]
     positions: dict[str, list[int]]
     frames: dict[str, list[str]]
 
@@ -47,6 +59,7 @@ class DrillIn(Schema):
     rests: bool = False
     slurred: bool = False
     seed: int = 1
+    tune: str | None = None
 
 
 class ReturnOut(Schema):

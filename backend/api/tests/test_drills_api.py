@@ -38,6 +38,13 @@ class Drills(StudioCase):
         written = ET.fromstring(self.get(f"one.musicxml?{ASKED}").content)
         self.assertEqual(sum(1 for _ in written.iter("pitch")), len(notes))
 
+    def test_a_tune_can_be_asked_for_by_name(self):
+        tunes = self.get("choices").json()["tunes"]
+        self.assertEqual({tune["id"] for tune in tunes}, set(load_catalogue().tunes))
+        for instrument in ("vn", "va", "vc", "db"):
+            title = self.get(f"one?drill=easy_tune&instrument={instrument}&tune=star").json()
+            self.assertEqual(title["title"], "Star tune")
+
     def test_wrong_settings_name_their_field(self):
         for tail, field in (
             ("drill=nonsense&instrument=vn", "drill"),
@@ -48,6 +55,8 @@ class Drills(StudioCase):
             ("drill=frame_pattern&instrument=vn&tempo=1", "tempo"),
             ("drill=frame_pattern&instrument=vn&low=3&high=3", "pairs"),
             ("drill=frame_pattern&instrument=vn&finger=9", "fingers"),
+            ("drill=frame_pattern&instrument=vn&tune=star", "tune"),
+            ("drill=easy_tune&instrument=vn&tune=nonsense", "tune"),
         ):
             with self.subTest(field):
                 answer = self.get(f"one?{tail}")

@@ -47,6 +47,8 @@ def make_drill(
     check_request(request)
     if request.instrument not in recipe.instruments:
         raise InputError("instrument", f"{recipe.title} is not for {request.instrument.value!r}")
+    if request.tune is not None and recipe.tune is None:
+        raise InputError("tune", f"{recipe.title} plays no tune")
     hand = DrillHand(recipe, request)
     if recipe.tune is not None:
         drill = tune_drill(recipe, recipe.tune, hand)

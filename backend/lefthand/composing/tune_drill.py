@@ -7,18 +7,20 @@ from functools import cache, lru_cache
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.drills import Recipe, Stops, TuneWish
 from lefthand.catalogue.tunes import Mode, Tune, TuneNote
-from lefthand.music.hands import usual_frame
+from lefthand.music.hands import FRAMES, usual_frame
 from lefthand.music.keys import FIFTHS, key_with, spelled_in
-from lefthand.music.request import HIGHEST_STRING, MAX_BARS, MIDDLE, DrillHand
+from lefthand.music.request import HIGHEST_STRING, MAX_BARS, MIDDLE, DrillHand, DrillRequest
 from lefthand.music.score import Drill, Event, Key, Tone, into_bars
 from lefthand.music.strings import Pitch
 from lefthand.passage.harder import asks_of, load_beside
 from lefthand.passage.of_drill import passage_of_drill
 from lefthand.passage.passage import Asked
 from lefthand.values.errors import InputError
-from lefthand.values.vocabulary import Level
+from lefthand.values.vocabulary import Instrument, Level
 
 USUAL_TEMPO = 72
+# The drill that plays a tune without stops.
+AS_IT_IS = "easy_tune"
 NARROW_SPAN = 7
 MOST_NARROW_BARS = MAX_BARS // 4
 BEST_TUNES, LEAST_CHOICE = 6, 4
@@ -77,9 +79,50 @@ def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
 
 
 def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
-    """Of the tunes that answer best, one in which little else is hard; the seed decides."""
+    """The one that was asked for; else of the tunes that answer best, one in which little else is
+    hard; the seed decides."""
+    if hand.request.tune is not None:
+        return _asked_for(hand.request.tune, hand, wish)
     best = lightest_tunes(_plain(hand, wish), wish)
     return best[hand.request.seed % len(best)]
+
+
+def _asked_for(name: str, hand: DrillHand, wish: TuneWish) -> _Placed:
+    """In the usual frame where it lies under that, else in the first other one; a frame that was
+    asked for stays."""
+    tune = load_catalogue().tunes.get(name)
+    if tune is None:
+        raise InputError("tune", f"unknown tune {name!r}")
+    frames = (
+        [hand.request.frame] if hand.request.frame else [None, *FRAMES[hand.request.instrument]]
+    )
+    for frame in frames:
+        plain = _plain(replace(hand, request=replace(hand.request, frame=frame)), wish)
+        placed = _placed(tune, plain, wish, plain.string if wish.narrow else None)
+        if placed is not None:
+            return placed
+    raise InputError(
+        "tune", f"{tune.title} does not lie under this hand; take another position or frame"
+    )
+
+
+@lru_cache(maxsize=len(Instrument))
+def tunes_of(instrument: Instrument) -> tuple[Tune, ...]:
+    """Those that lie under some hand of the instrument in its first position, by title."""
+    catalogue = load_catalogue()
+    recipe = catalogue.drills[AS_IT_IS][instrument]
+    tunes = sorted(catalogue.tunes.values(), key=lambda tune: tune.title)
+    return tuple(tune for tune in tunes if _lies(tune, recipe, DrillRequest(instrument)))
+
+
+def _lies(tune: Tune, recipe: Recipe, request: DrillRequest) -> bool:
+    if recipe.tune is None:
+        return False
+    try:
+        _asked_for(tune.id, DrillHand(recipe, request), recipe.tune)
+    except InputError:
+        return False
+    return True
 
 
 def _plain(hand: DrillHand, wish: TuneWish) -> DrillHand:
@@ -97,6 +140,7 @@ def _plain(hand: DrillHand, wish: TuneWish) -> DrillHand:
         rests=False,
         slurred=False,
         seed=0,
+        tune=None,
     )
     recipe = replace(
         hand.recipe, id="", title="", hint="", holds=1, slur=0, position=None, frame=None

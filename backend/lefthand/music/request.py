@@ -33,7 +33,8 @@ class DrillRequest:
     often, () for all alike. string: 0 is the lowest, None for the usual one. position and frame:
     see `hands`. difficulty 1..3. level: of the player, for the choice of a tune. rests: a bar of
     rest after every bar. slurred: as many notes as the recipe says under one slur, else the
-    bar. seed: another one gives another order of notes, another tune.
+    bar. seed: another one gives another order of notes, another tune. tune: this one and no other,
+    of a recipe that plays a tune.
     """
 
     instrument: Instrument
@@ -51,6 +52,7 @@ class DrillRequest:
     rests: bool = False
     slurred: bool = False
     seed: int = 1
+    tune: str | None = None
 
 
 def check_request(request: DrillRequest) -> None:

@@ -13,7 +13,7 @@ import music21
 
 from lefthand.catalogue.tunes import Mode
 from lefthand.composing.compose import free_recipe
-from lefthand.composing.tune_drill import asked_beside, best_tunes
+from lefthand.composing.tune_drill import asked_beside, best_tunes, tunes_of
 from lefthand.music.request import DrillHand, DrillRequest
 from lefthand.passage.of_drill import passage_of_drill
 from lefthand.passage.passage import Asked
@@ -131,6 +131,18 @@ class Tunes(TestCase):
         request = {"fingers": (4,), "seed": 3, "level": Level.ADVANCED}
         self.assertEqual(free("easy_tune", **request), free("easy_tune", **request))
         self.assertEqual(DrillRequest(Instrument.VIOLIN).seed, 1)
+
+    def test_the_tune_that_was_asked_for_is_played_whatever_the_seed(self):
+        for instrument in Instrument:
+            tunes = tunes_of(instrument)
+            self.assertGreaterEqual(len(tunes), len(TUNES) - 1)
+            for tune in tunes:
+                with self.subTest(tune.id, instrument=instrument):
+                    drill = free("easy_tune", instrument, tune=tune.id)
+                    self.assertEqual(drill.title, tune.title)
+        self.assertEqual(
+            free("easy_tune", tune="star", seed=1).bars, free("easy_tune", tune="star", seed=2).bars
+        )
 
 
 class ByLoad(TestCase):

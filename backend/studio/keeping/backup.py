@@ -17,6 +17,7 @@ STAMP = "%Y%m%d-%H%M%S"
 NEEDED = {"studio_player", "studio_lesson", "django_migrations"}
 HEADER = b"SQLite format 3\x00"
 BUSY_SECONDS = 3
+NUMBERS = "SELECT name, seq FROM sqlite_sequence"
 
 
 class BackupError(Exception):
@@ -63,21 +64,24 @@ def restore_backup(
     """Put a backup in the place of the database. Raises BackupError.
 
     Over a studio with entries that the backup lacks only with `over_newer`. What was there is put
-    aside beside it; its path is returned, None when nothing was there.
+    aside beside it; its path is returned, None when nothing was there. A number that a record had
+    since is given to no other: what a browser still holds for it must not reach somebody else's.
     """
     _check_source(source, known_migrations)
-    aside = None
+    aside, given = None, {}
     if database.exists():
         if not over_newer and _has_more(database, source):
             raise BackupError(
                 f"{database} has entries that {source} lacks; say --over-newer to replace it anyway"
             )
+        given = _numbers_given(database)
         aside = database.with_name(f"before-restore-{now.strftime(STAMP)}.sqlite3")
         _put_aside(database, aside)
     try:
         with closing(_open(source)) as found, closing(sqlite3.connect(database)) as live:
             live.execute(f"PRAGMA busy_timeout={BUSY_SECONDS * 1000}")
             found.backup(live, pages=pages, progress=progress)
+            _give_no_number_again(live, given)
     except sqlite3.Error as error:
         raise BackupError(f"{database} could not be replaced ({error}); it is as it was") from error
     return aside
@@ -133,10 +137,31 @@ def _has_more(database: Path, source: Path) -> bool:
     return any(count > then.get(name, 0) for name, count in now.items())
 
 
+def _numbers_given(database: Path) -> dict[str, int]:
+    """The highest number that a record of each table had; none of a damaged database."""
+    try:
+        with closing(_open(database)) as found:
+            return dict(found.execute(NUMBERS))
+    except sqlite3.Error:
+        return {}
+
+
+def _give_no_number_again(live: sqlite3.Connection, given: dict[str, int]) -> None:
+    known = dict(live.execute(NUMBERS))
+    for name, number in given.items():
+        if name in known:
+            live.execute(
+                "UPDATE sqlite_sequence SET seq = max(seq, ?) WHERE name = ?", (number, name)
+            )
+        else:
+            live.execute("INSERT INTO sqlite_sequence (name, seq) VALUES (?, ?)", (name, number))
+    live.commit()
+
+
 def _entered(path: Path) -> dict[str, int]:
     """How many records were ever made, by table, and how often lessons were changed."""
     with closing(_open(path)) as found:
-        counts = dict(found.execute("SELECT name, seq FROM sqlite_sequence"))
+        counts = dict(found.execute(NUMBERS))
         (changes,) = found.execute("SELECT SUM(revision) FROM studio_lesson").fetchone()
     return {**counts, "changes of lessons": changes or 0}
 

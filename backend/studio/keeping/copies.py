@@ -6,8 +6,13 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 from pathlib import Path
 
+from django.core.management import call_command
+from django.db import DatabaseError, connection
+from django.db.migrations.loader import MigrationLoader
+
 from studio.errors import StudioError
-from studio.keeping.backup import STAMP, BackupError, make_backup
+from studio.keeping.backup import STAMP, BackupError, make_backup, restore_backup
+from studio.keeping.turns import my_turn
 
 NAMED = re.compile(r"(?:before-(?:update|restore)|copy)-(\d{8}-\d{6})[.]sqlite3")
 MADE_HERE = "copy-"
@@ -59,6 +64,32 @@ def make_copy(database: Path, now: datetime) -> Copy:
     except (OSError, BackupError) as error:
         raise StudioError("storage", "copy", str(error)) from error
     return made[-1]
+
+
+def go_back_to(name: str, database: Path, now: datetime) -> None:
+    """Put a copy in the place of the studio while it is served. What was there lies beside it as
+    one more copy; everybody is signed out. Raises StudioError: no copy of that name, or one that
+    cannot be used; the studio is then as it was."""
+    copy = next((each for each in copies_beside(database) if each.path.name == name), None)
+    if copy is None:
+        raise StudioError("not_found", "copy")
+    with my_turn():
+        try:
+            aside = _restored(copy.path, database, now)
+        except BackupError as error:
+            raise StudioError("bad_input", "copy", str(error)) from error
+        try:
+            connection.close()
+            call_command("migrate", verbosity=0)
+        except DatabaseError as error:
+            if aside is not None:
+                _restored(aside, database, now + timedelta(seconds=1))
+            raise StudioError("storage", "copy", str(error)) from error
+
+
+def _restored(source: Path, database: Path, now: datetime) -> Path | None:
+    known = set(MigrationLoader(None).disk_migrations or {})
+    return restore_backup(source, database, known_migrations=known, over_newer=True, now=now)
 
 
 def is_copy_due(database: Path, now: datetime) -> bool:

@@ -68,6 +68,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/copies/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Copy
+         * @description Go back to a copy, for the studio's first teacher. What is there now becomes one more copy,
+         *     and everybody has to sign in anew.
+         */
+        post: operations["api_desk_studio_restore_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/cuts": {
         parameters: {
             query?: never;
@@ -433,7 +454,7 @@ export interface paths {
         };
         /**
          * Read Choices
-         * @description Drills of an instrument, its positions and frames.
+         * @description Drills, tunes, and the positions and frames of each instrument.
          */
         get: operations["api_drills_routes_read_choices"];
         put?: never;
@@ -2727,7 +2748,7 @@ export interface components {
         };
         /**
          * CopyOut
-         * @description A copy of the studio. `made`: in the computer's time.
+         * @description A copy of the studio. `made`: in the computer's time. `name`: of its file.
          */
         CopyOut: {
             /** Is Made Here */
@@ -2739,6 +2760,8 @@ export interface components {
             made: string;
             /** Megabytes */
             megabytes: number;
+            /** Name */
+            name: string;
         };
         /**
          * CueOut
@@ -2902,6 +2925,8 @@ export interface components {
             positions: {
                 [key: string]: number[];
             };
+            /** Tunes */
+            tunes: components["schemas"]["TuneOut"][];
         };
         /**
          * DrillIn
@@ -2948,10 +2973,12 @@ export interface components {
             string?: number | null;
             /** Tempo */
             tempo?: number | null;
+            /** Tune */
+            tune?: string | null;
         };
         /**
          * DrillKindOut
-         * @description A drill that can be tried, and what it lets one choose.
+         * @description A drill that can be tried. takes_tune: which tune it plays can be chosen.
          */
         DrillKindOut: {
             /** Hint */
@@ -2960,6 +2987,8 @@ export interface components {
             id: string;
             /** Instruments */
             instruments: string[];
+            /** Takes Tune */
+            takes_tune: boolean;
             /** Title */
             title: string;
         };
@@ -5600,6 +5629,14 @@ export interface components {
             seen_on?: string | null;
         };
         /**
+         * RestoreIn
+         * @description Which copy to go back to.
+         */
+        RestoreIn: {
+            /** Name */
+            name: string;
+        };
+        /**
          * ResultEntry
          * @description `key`: the number of a plan item.
          */
@@ -6528,6 +6565,22 @@ export interface components {
             before: number;
         };
         /**
+         * TuneOut
+         * @description A traditional tune, who can read it at sight, and under whose hand it lies.
+         */
+        TuneOut: {
+            /** Id */
+            id: string;
+            /** Instruments */
+            instruments: string[];
+            /** Level */
+            level: string;
+            /** Origin */
+            origin: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * TwoHandsOut
          * @description Two hands, or a movement from one to the other. `words`: what is said under each; `frames`:
          *     from the first to the second; `moves`: there and back, and not right beside wrong.
@@ -6818,6 +6871,48 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiesOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_desk_studio_restore_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -7755,6 +7850,7 @@ export interface operations {
                 rests?: boolean;
                 slurred?: boolean;
                 seed?: number;
+                tune?: string | null;
             };
             header?: never;
             path?: never;
@@ -7808,6 +7904,7 @@ export interface operations {
                 rests?: boolean;
                 slurred?: boolean;
                 seed?: number;
+                tune?: string | null;
             };
             header?: never;
             path?: never;
@@ -7861,6 +7958,7 @@ export interface operations {
                 rests?: boolean;
                 slurred?: boolean;
                 seed?: number;
+                tune?: string | null;
             };
             header?: never;
             path?: never;

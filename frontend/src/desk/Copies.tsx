@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 
-import { client, unwrap } from '../api/client';
+import { ApiError, client, unwrap } from '../api/client';
 import { copiesQuery, deskQuery } from '../api/deskQueries';
+import { SureButton } from '../components/SureButton';
 import touch from '../components/touch.module.css';
+import { refusal } from '../outbox/outboxState';
 import css from './Studio.module.css';
 import * as say from '../messages/compiled/desk';
 import { Rich } from '../messages/Rich';
@@ -19,7 +21,13 @@ export function Copies() {
       return cache.invalidateQueries(deskQuery);
     },
   });
-  const problem = make.error ?? copies.error;
+  const goBack = useMutation({
+    mutationFn: async (name: string) =>
+      unwrap(await client.POST('/api/desk/copies/restore', { body: { name } })),
+    // All else that is known is of the studio that was; whoever is signed out hears of it here.
+    onSuccess: () => cache.invalidateQueries(),
+  });
+  const problem = make.error ?? goBack.error ?? copies.error;
   return (
     <section>
       <h2>{say.copiesOfTheStudio()}</h2>
@@ -37,15 +45,26 @@ export function Copies() {
       >
         {make.isPending ? say.copying() : say.makeACopyNow()}
       </button>
-      {problem && <p role="alert">{problem.message}</p>}
+      {goBack.isSuccess && <p role="status">{say.theStudioIsThatOf()}</p>}
+      {problem && (
+        <p role="alert">{problem instanceof ApiError ? refusal(problem) : problem.message}</p>
+      )}
       {copies.data && (
         <>
           <ul className={css.rows}>
             {copies.data.copies.map((copy) => (
               <li key={copy.made}>
-                <strong>{new Date(copy.made).toLocaleString(LOCALE, WHEN)}</strong>
+                <strong>{when(copy.made)}</strong>
                 <span>{copy.is_made_here ? say.madeHere() : say.beforeAnUpdateOrA()}</span>
                 <span>{say.mb({ megabytes: copy.megabytes })}</span>
+                <SureButton
+                  sure={goBack.isPending ? say.goingBack() : say.yesGoBackToIt()}
+                  of={when(copy.made)}
+                  isBusy={goBack.isPending}
+                  onSure={() => goBack.mutate(copy.name)}
+                >
+                  {say.goBackToIt()}
+                </SureButton>
               </li>
             ))}
           </ul>
@@ -62,3 +81,7 @@ export function Copies() {
 }
 
 const WHEN = { dateStyle: 'medium', timeStyle: 'short' } as const;
+
+function when(made: string): string {
+  return new Date(made).toLocaleString(LOCALE, WHEN);
+}

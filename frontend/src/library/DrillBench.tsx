@@ -13,8 +13,15 @@ import * as say from '../messages/compiled/library';
 
 const USUAL_DRILL = 'frame_pattern';
 
+interface Props {
+  instrument: string;
+  /** What is tried at first; null for the usual one, and for a tune that is chosen for the hand. */
+  drill: string | null;
+  tune: string | null;
+}
+
 /** A drill's settings, and at once its picture and its sound; files to take along. */
-export function DrillBench({ instrument, drill }: { instrument: string; drill: string | null }) {
+export function DrillBench({ instrument, drill, tune }: Props) {
   const choices = useQuery(drillChoicesQuery);
   const [settings, setSettings] = useState<Omit<Wanted, 'instrument'>>({
     drill: drill ?? USUAL_DRILL,
@@ -22,6 +29,7 @@ export function DrillBench({ instrument, drill }: { instrument: string; drill: s
     position: 1,
     difficulty: 2,
     seed: 1,
+    tune,
   });
   const wanted = fitting({ ...settings, instrument }, choices.data);
   const music = useQuery({

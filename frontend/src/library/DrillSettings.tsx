@@ -52,20 +52,36 @@ export function Settings({
         value={wanted.drill}
         onChange={(event) => onChange({ drill: event.currentTarget.value })}
       />
+      {choices.drills.find((d) => d.id === wanted.drill)?.takes_tune && (
+        <NativeSelect
+          label={say.tune()}
+          data={[
+            { value: '', label: say.oneThatFits() },
+            ...choices.tunes
+              .filter((t) => t.instruments.includes(wanted.instrument))
+              .map((tune) => ({ value: tune.id, label: tune.title })),
+          ]}
+          value={wanted.tune ?? ''}
+          onChange={(event) => onChange({ tune: event.currentTarget.value || null })}
+        />
+      )}
       <NativeSelect
         label={say.position()}
         data={(choices.positions[wanted.instrument] ?? []).map((p) => ({
           value: String(p),
-          label: p === 0 ? 'half' : String(p),
+          label: p === 0 ? say.half() : String(p),
         }))}
         value={String(wanted.position)}
         onChange={(event) => onChange({ position: Number(event.currentTarget.value) })}
       />
       <NativeSelect
         label={say.hand()}
-        data={choices.frames[wanted.instrument] ?? []}
+        data={[
+          ...(wanted.tune ? [{ value: '', label: say.asItFits() }] : []),
+          ...(choices.frames[wanted.instrument] ?? []),
+        ]}
         value={wanted.frame ?? ''}
-        onChange={(event) => onChange({ frame: event.currentTarget.value })}
+        onChange={(event) => onChange({ frame: event.currentTarget.value || null })}
       />
       <NativeSelect
         label={say.string()}
@@ -124,8 +140,13 @@ export function fitting(wanted: Wanted, choices: Schemas['DrillChoicesOut'] | un
   const drills = choices?.drills.filter((d) => d.instruments.includes(wanted.instrument)) ?? [];
   const usual = { ...wanted };
   if (!drills.some((d) => d.id === wanted.drill)) usual.drill = 'frame_pattern';
+  if (!drills.find((d) => d.id === usual.drill)?.takes_tune) usual.tune = null;
   if (!positions.includes(wanted.position ?? 1)) usual.position = 1;
-  if (frames[0] !== undefined && !frames.includes(wanted.frame ?? '')) usual.frame = frames[0];
+  // A tune takes the frame under which it lies, until one is asked for.
+  const isFree = usual.tune != null && wanted.frame == null;
+  if (frames[0] !== undefined && !isFree && !frames.includes(wanted.frame ?? '')) {
+    usual.frame = frames[0];
+  }
   return usual;
 }
 

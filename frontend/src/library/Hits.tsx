@@ -7,13 +7,14 @@ import { type Hit, isSame, type Shelf } from './shelves';
 import * as say from '../messages/compiled/library';
 
 const KIND_WORDS: Record<Shelf, string> = {
-  exercises: 'exercise',
-  causes: 'cause',
-  checks: 'check',
-  ways: 'way',
-  help: 'help',
-  players: 'player',
-  drills: 'drill',
+  exercises: say.exerciseInside(),
+  causes: say.causeInside(),
+  checks: say.checkInside(),
+  ways: say.wayInside(),
+  help: say.helpInside(),
+  players: say.playerInside(),
+  drills: say.drillInside(),
+  tunes: say.tuneInside(),
 };
 
 interface Props {

@@ -65,7 +65,11 @@ export function LibraryPage() {
               onChoose={(id) => set({ instrument: id })}
             />
           </div>
-          <DrillBench instrument={params.get('instrument') ?? 'vn'} drill={params.get('drill')} />
+          <DrillBench
+            instrument={params.get('instrument') ?? 'vn'}
+            drill={params.get('drill')}
+            tune={params.get('tune')}
+          />
         </div>
       ) : (
         catalogue.data && <Browse catalogue={catalogue.data} params={params} set={set} />

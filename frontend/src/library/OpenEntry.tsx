@@ -16,6 +16,15 @@ import type { Hit, Shelf } from './shelves';
 import { WayCard } from './WayCard';
 import * as say from '../messages/compiled/library';
 
+/** What is found beside the shelves, and what it is called. */
+const BESIDE: Partial<Record<Shelf, string>> = {
+  players: say.player(),
+  drills: say.drill(),
+  tunes: say.tune(),
+};
+// The drill that plays a tune as it is.
+const TUNE_DRILL = 'easy_tune';
+
 interface Props {
   catalogue: Catalogue;
   open: Hit | null;
@@ -33,14 +42,14 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
   const act = actOf();
   useKeys({ Enter: act });
   const id = open?.entry.id ?? '';
-  const isBeside = open?.shelf === 'players' || open?.shelf === 'drills';
+  const isBeside = open !== null && open.shelf in BESIDE;
 
   function actOf() {
     if (open?.shelf === 'ways') return () => navigate('/desk?part=way');
     if (open?.shelf === 'players') return () => navigate(`/players/${open.entry.id}`);
-    if (open?.shelf === 'drills') {
-      return () =>
-        navigate(`/library?shelf=drills&drill=${open.entry.id}&instrument=${instrument}`);
+    if (open?.shelf === 'drills' || open?.shelf === 'tunes') {
+      const what = open.shelf === 'tunes' ? `${TUNE_DRILL}&tune=${open.entry.id}` : open.entry.id;
+      return () => navigate(`/library?shelf=drills&drill=${what}&instrument=${instrument}`);
     }
     return action && stand
       ? () => navigate(`/lessons/${stand.lesson}?step=${action.step}`)
@@ -67,9 +76,7 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
           {open?.shelf === 'ways' && <WayCard {...{ catalogue, id }} />}
           {open && isBeside && (
             <>
-              <p className={css.kindline}>
-                {open.shelf === 'players' ? say.player() : say.drill()}
-              </p>
+              <p className={css.kindline}>{BESIDE[open.shelf]}</p>
               <h2>{open.entry.name}</h2>
               <p className={css.how}>{open.entry.line}</p>
             </>
@@ -111,7 +118,7 @@ function actionOf(catalogue: Catalogue, { shelf, entry }: Hit) {
   if (shelf === 'help') return null;
   if (shelf === 'ways') return { words: say.chooseYours(), step: '' };
   if (shelf === 'players') return { words: say.open(), step: '' };
-  if (shelf === 'drills') return { words: say.tryIt(), step: '' };
+  if (shelf === 'drills' || shelf === 'tunes') return { words: say.tryIt(), step: '' };
   if (shelf === 'checks') return { words: say.lookNow(), step: `look&check=${entry.id}` };
   if (shelf === 'exercises') return { words: say.giveIt(), step: `give&add=${entry.id}` };
   const sign = catalogue.evidence.find((each) => each.causes.includes(entry.id));

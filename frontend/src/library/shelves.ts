@@ -2,10 +2,10 @@ import type { Catalogue } from '../api/client';
 import * as say from '../messages/compiled/library';
 import { eitherOf } from '../words/lists';
 
-/** Shelves of what is known, and what else can be found: the teacher's players, drills. */
+/** Shelves of what is known, and what else can be found: the teacher's players, drills, tunes. */
 type Known = 'exercises' | 'causes' | 'checks' | 'ways' | 'help';
 
-export type Shelf = Known | 'players' | 'drills';
+export type Shelf = Known | 'players' | 'drills' | 'tunes';
 
 export interface Entry {
   id: string;

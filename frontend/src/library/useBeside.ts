@@ -6,7 +6,7 @@ import { INSTRUMENT_WORDS } from '../words/words';
 import type { Hit } from './shelves';
 import { beside } from '../words/lists';
 
-/** What is found beside the shelves once a word is written: the teacher's players, of any instrument, and drills of this one. */
+/** What is found beside the shelves once a word is written: the teacher's players, of any instrument, drills of this one, and tunes. */
 export function useBeside(instrument: string, isSearching: boolean): Hit[] {
   const day = useQuery({ ...todayQuery, enabled: isSearching }).data;
   const choices = useQuery({ ...drillChoicesQuery, enabled: isSearching }).data;
@@ -18,7 +18,10 @@ export function useBeside(instrument: string, isSearching: boolean): Hit[] {
     const drills = (choices?.drills ?? [])
       .filter((drill) => drill.instruments.includes(instrument))
       .map((drill): Hit => found('drills', drill.id, drill.title, drill.hint));
-    return [...players, ...drills];
+    const tunes = (choices?.tunes ?? [])
+      .filter((tune) => tune.instruments.includes(instrument))
+      .map((tune): Hit => found('tunes', tune.id, tune.title, tune.origin));
+    return [...players, ...drills, ...tunes];
   }, [day, choices, instrument]);
 }
 

@@ -8,18 +8,20 @@ import subprocess
 import sys
 import tempfile
 from contextlib import closing
-from datetime import datetime
+from datetime import datetime, timedelta
 from pathlib import Path
 from unittest import TestCase
+from unittest.mock import patch
 
+from studio.errors import StudioError
 from studio.keeping.backup import BackupError, make_backup, restore_backup
-from studio.keeping.copies import copies_beside
+from studio.keeping.copies import copies_beside, go_back_to, make_copy
 
 BACKEND = Path(__file__).resolve().parents[3]
 NOW = datetime(2026, 3, 4, 17, 30)
 BACK_AND_FORTH = """
 import sys, time
-from datetime import datetime
+from datetime import datetime, timedelta
 from pathlib import Path
 from studio.keeping.backup import make_backup, restore_backup
 action, one, other = sys.argv[1], Path(sys.argv[2]), Path(sys.argv[3])
@@ -160,6 +162,51 @@ class Restore(FolderCase):
             found.execute("UPDATE studio_lesson SET revision = 2")
             found.commit()
         self.assert_refused("say --over-newer", self.restore)
+
+    def test_a_number_that_was_given_since_is_given_to_nobody_else(self):
+        small_studio(self.database, players=2)
+        make_backup(self.database, self.file)
+        with closing(sqlite3.connect(self.database)) as live:
+            live.execute("INSERT INTO studio_player (name) VALUES ('since')")
+            live.execute("INSERT INTO studio_lesson (revision) VALUES (1)")
+            live.commit()
+        self.restore(over_newer=True)
+        self.assertEqual(count(self.database), 2)
+        with closing(sqlite3.connect(self.database)) as live:
+            for table, number in (("studio_player", 4), ("studio_lesson", 3)):
+                made = live.execute(f"INSERT INTO {table} DEFAULT VALUES")
+                self.assertEqual(made.lastrowid, number)
+
+    def test_going_back_to_a_copy_beside_keeps_what_was_there(self):
+        small_studio(self.database, players=3)
+        with closing(sqlite3.connect(self.database)) as live:
+            live.execute("UPDATE django_migrations SET name = '0001_initial'")
+            live.commit()
+        copy = make_copy(self.database, NOW)
+        with closing(sqlite3.connect(self.database)) as live:
+            live.execute("DELETE FROM studio_player")
+            live.commit()
+        with patch("studio.keeping.copies.call_command") as update:
+            go_back_to(copy.path.name, self.database, NOW + timedelta(hours=1))
+        update.assert_called_once()
+        self.assertEqual(count(self.database), 3)
+        self.assertEqual(count(self.database, "COUNT(*) FROM django_session"), 0)
+        aside = copies_beside(self.database)[-1]
+        self.assertEqual(count(aside.path), 0)
+
+    def test_going_back_to_what_is_no_copy_changes_nothing(self):
+        small_studio(self.database, players=3)
+        bad = self.folder / "copy-20260304-173000.sqlite3"
+        bad.write_bytes(b"no database at all")
+        for name, code in (
+            ("copy-20250101-000000.sqlite3", "not_found"),
+            ("../studio.sqlite3", "not_found"),
+            (bad.name, "bad_input"),
+        ):
+            with self.subTest(name), self.assertRaises(StudioError) as refused:
+                go_back_to(name, self.database, NOW)
+            self.assertEqual(refused.exception.code, code)
+        self.assertEqual(count(self.database), 3)
 
     def test_where_nothing_was_there(self):
         small_studio(self.file, players=4)
