@@ -2,10 +2,11 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
 import { splitMessages } from './messages/aliases.ts';
+import { inlineMessages } from './messages/inline.mjs';
 
 export default defineConfig(({ command }) => ({
   base: '/static/',
-  plugins: [react()],
+  plugins: [inlineMessages(), react()],
   resolve: { alias: splitMessages(command) },
   build: {
     emptyOutDir: true,

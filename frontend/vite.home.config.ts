@@ -2,6 +2,7 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
 import { splitMessages } from './messages/aliases.ts';
+import { inlineMessages } from './messages/inline.mjs';
 
 /**
  * The phone's page, built apart: the same React code on Preact's small runtime, so that it comes at
@@ -10,7 +11,7 @@ import { splitMessages } from './messages/aliases.ts';
 export default defineConfig(({ command }) => ({
   base: '/static/',
   publicDir: false,
-  plugins: [react()],
+  plugins: [inlineMessages(), react()],
   resolve: {
     alias: [
       { find: 'react/jsx-runtime', replacement: 'preact/jsx-runtime' },

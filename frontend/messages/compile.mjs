@@ -56,7 +56,7 @@ function taken(code) {
   };
 }
 
-const format = new MessageFormat('en', { returnType: 'string', strict: true });
+const format = new MessageFormat('en', { returnType: 'string' });
 for (const file of readdirSync(from)) {
   const name = file.replace(/\.json$/, '');
   const messages = JSON.parse(readFileSync(new URL(file, from), 'utf8'));
@@ -64,7 +64,10 @@ for (const file of readdirSync(from)) {
   if ('then' in messages) throw new Error(`${file}: a message cannot be called "then"`);
   const told = Object.entries(messages).map(([key, text]) => [key, isMadeUp ? madeUp(text) : text]);
   const { imports, functions } = taken(compileModule(format, Object.fromEntries(told)));
-  const statements = functions.map(([key, made]) => `export const ${key} = ${made};\n`);
+  // Told so, a table of words that a page does not use stays out of it.
+  const statements = functions.map(
+    ([key, made]) => `export const ${key} = /* @__NO_SIDE_EFFECTS__ */ ${made};\n`,
+  );
   mkdirSync(new URL(`${name}/`, split), { recursive: true });
   const needs = (made) => (/\b(plural|select|number|date|time)\(/.test(made) ? imports : '');
   functions.forEach(([key, made], at) =>

@@ -28,13 +28,13 @@ import { listed } from '../words/lists';
 export type Reader = Schemas['Reader'];
 
 const READERS: { id: Reader; name: string; about: string }[] = [
-  { id: 'parent', name: 'A parent', about: say.whatWasWorkedOnWhat() },
+  { id: 'parent', name: say.aParentReads(), about: say.whatWasWorkedOnWhat() },
   {
     id: 'colleague',
-    name: 'A colleague',
+    name: say.aColleague(),
     about: say.numbersReasonsWhatWasTried(),
   },
-  { id: 'doctor', name: 'A doctor', about: say.whatWasToldAndWhen() },
+  { id: 'doctor', name: say.aDoctor(), about: say.whatWasToldAndWhen() },
 ];
 const PAPERS: { id: Schemas['Paper']; words: string }[] = [
   { id: 'a4', words: 'A4' },

@@ -3,9 +3,9 @@
 import * as say from '../messages/compiled/words';
 export const LOCALE = 'en-GB';
 
-const ALL = new Intl.ListFormat(LOCALE, { type: 'conjunction' });
-const EITHER = new Intl.ListFormat(LOCALE, { type: 'disjunction' });
-const BESIDE = new Intl.ListFormat(LOCALE, { type: 'unit', style: 'short' });
+const ALL = /* @__PURE__ */ new Intl.ListFormat(LOCALE, { type: 'conjunction' });
+const EITHER = /* @__PURE__ */ new Intl.ListFormat(LOCALE, { type: 'disjunction' });
+const BESIDE = /* @__PURE__ */ new Intl.ListFormat(LOCALE, { type: 'unit', style: 'short' });
 
 /** What is there: a piece of text, a number, or nothing. */
 type Maybe = string | number | false | null | undefined;
