@@ -24,7 +24,7 @@ from studio.home.link import make_link
 from studio.tests.studio_case import GRIP, StudioCase
 
 CASES = usually(400, 3000)
-SPARE = 2
+SPARE = 1
 WRITES_FILES = "multipart/form-data"
 
 

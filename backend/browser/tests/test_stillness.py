@@ -137,7 +137,7 @@ class Stillness(BrowserCase):
             "library?open=exercises:thumb_taps",
         ]
         page.add_init_script(f"({WATCH})()")
-        for width, height in ((1280, 800), (1024, 768), (390, 844)):
+        for width, height in ((1280, 800), (390, 844)):
             page.set_viewport_size({"width": width, "height": height})
             for view in views:
                 with self.subTest(view=view, width=width):
