@@ -47,6 +47,16 @@ describe('a sweep', () => {
     expect(nextPlayer(withGrade(sweep, 1, 'a', 0), 'a', 4)).toBeNull();
   });
 
+  test('goes to the next one below, also past those in between, and keeps other grades', () => {
+    const four = { ...sweep, rows: [row(1, {}), row(2, {}), row(3, {}), row(4, {})] };
+    expect(nextPlayer(four, 'a', 2)).toBe(3);
+    expect(nextPlayer(withGrade(four, 3, 'a', 1), 'a', 2)).toBe(4);
+    expect(nextPlayer(four, 'a', 4)).toBe(1);
+    const both = withGrade(withGrade(four, 2, 'a', 1), 2, 'b', 2);
+    expect(both.rows[1]?.now).toEqual({ a: 1, b: 2 });
+    expect(withGrade(both, 2, 'b', null).rows[1]?.now).toEqual({ a: 1 });
+  });
+
   test('shows what waits to be sent, one after the other', () => {
     const key = gradeKey(1, 'a');
     const waiting = [

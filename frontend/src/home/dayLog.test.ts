@@ -75,6 +75,33 @@ describe('the log of a day', () => {
     expect([isPain(first), isPain(open), isPain(NO_PAIN)]).toEqual([true, true, false]);
   });
 
+  test.each([
+    [{ pain: 1 }, true],
+    [{ signs: ['numbness'] }, true],
+    [{ hurt: 'open' }, true],
+    [{ hurt: 'nothing' }, false],
+  ])('%j is pain: %s', (more, is) => {
+    expect(isPain({ ...NO_PAIN, ...more } as Hurt)).toBe(is);
+  });
+
+  test('of two that are equal the newer place is told, and the worse one of two stays', () => {
+    const at = (pain: number, place: string): Hurt => ({ pain, place, signs: [], hurt: '' });
+    expect(worse(at(2, 'wrist'), at(2, 'thumb')).place).toBe('thumb');
+    expect(worse(at(1, 'wrist'), at(2, 'thumb'))).toMatchObject({ pain: 2, place: 'thumb' });
+  });
+
+  test('what was kept of a day keeps its feeling, and of a day without practice there is none', () => {
+    const before = logOf(DAY, ITEMS, practised('taps'), {
+      ...SAID,
+      answers: { felt: 'soft', one_thing: '' },
+    });
+    expect(logOf(DAY, ITEMS, practised(), { ...SAID, before }).felt).toBe('soft');
+    const not = logOf(DAY, ITEMS, practised(), SAID);
+    const told = { felt: 'tight' as const, one_thing: '' as const };
+    expect(logOf(DAY, ITEMS, practised(), { ...SAID, before: not, answers: told }).felt).toBe('');
+    expect(doneOn({ ...not, parts: ['taps'] }, ['taps'])).toEqual([]);
+  });
+
   test('a day on which nothing was done has no feeling', () => {
     const log = logOf(DAY, ITEMS, practised(), {
       ...SAID,

@@ -79,3 +79,59 @@ describe('what is asked', () => {
     expect(stops.at(-1)?.line).toBe('pain 2 of 10');
   });
 });
+
+describe('what stands beside a question', () => {
+  const stop = (more: Partial<Lesson>, kind: string) => {
+    const found = stopsOf(lesson(more), '').find((each) => each.kind === kind);
+    return found && [found.line, found.done];
+  };
+
+  it.each([
+    [null, 'played in between?', false],
+    [0, 'played', true],
+    [5, 'a break', true],
+  ])('a break of %s weeks: %s', (said, line, done) => {
+    expect(stop({ weeks_away: 5, break_weeks: said }, 'break')).toEqual([line, done]);
+  });
+
+  it.each([
+    [null, 'no log came home', false],
+    [['2026-03-05'], '1 of 3 planned days', true],
+  ])('a week on paper: %j', (practised, line, done) => {
+    const paper_week = { practised, planned: [1, 2, 3] } as unknown as Lesson['paper_week'];
+    expect(stop({ paper_week }, 'days')).toEqual([line, done]);
+  });
+
+  const row = { item: 3, name: '', rung: 2, rungs: 4, rung_words: 'both', reason: 'why', move: '' };
+  it.each([
+    [{ pain: null, passed: null }, 'step 2 of 4: both', false],
+    [{ pain: 0, passed: true, move: 'go on' }, 'Go on: why', true],
+    [{ pain: 0, passed: false, move: 'stay' }, 'Stay: why', true],
+    [{ pain: 3, passed: false }, 'it hurt', true],
+  ])('an exercise of last week: %j', (more, line, done) => {
+    const review = [{ ...row, ...more }] as unknown as Lesson['review'];
+    expect(stop({ review }, 'review')).toEqual([line, done]);
+  });
+
+  it.each([
+    ['', false],
+    ['helped', true],
+  ])('a change of fit, judged %j', (judged, done) => {
+    const fit = { date: '2026-03-04', change: 'pad', judged } as unknown as Lesson['fit'];
+    expect(stop({ fit }, 'fit')).toEqual(['4 Mar', done]);
+  });
+
+  it.each([
+    [{ asked: false }, 'not asked yet', false],
+    [{ asked: true, reports: { pain: 0 } }, 'nothing hurts', true],
+    [{ asked: true, reports: { pain: 0, numbness: true } }, 'told', true],
+    [{ asked: true, reports: { pain: 3 } }, 'pain 3 of 10', true],
+  ])('the body: %j', (more, line, done) => {
+    expect(stop(more as Partial<Lesson>, 'body')).toEqual([line, done]);
+  });
+
+  it('the complaint is open until it was said', () => {
+    expect(stop({ complaint: null }, 'complaint')?.[1]).toBe(false);
+    expect(stop({ complaint: '' }, 'complaint')?.[1]).toBe(true);
+  });
+});

@@ -100,3 +100,78 @@ describe('what undo takes back next', () => {
     expect(both.findings['web.closed']?.grade).toBe(2);
   });
 });
+
+describe('every kind of entry shows at once', () => {
+  const told = {
+    ...base,
+    complaint_finger: 2,
+    again: [
+      { key: 'thumb', answer: '' },
+      { key: 'tired', answer: '' },
+    ],
+    break_weeks: null,
+    paper_week: { planned: [1], practised: null },
+    harder_piece: false,
+    fit: { change: 'pad', judged: '' },
+    one_thing: '',
+    home_take: '',
+    review: [
+      { item: 7, passed: null, pain: null },
+      { item: 8, passed: true, pain: 2 },
+    ],
+  } as unknown as Lesson;
+  const shown = (kind: string, key: string, value: unknown) =>
+    withEntries(told, [{ clientKey: 'k', kind, key, value }]);
+
+  it.each([
+    ['complaint', '', 'nail.pale', { complaint: 'nail.pale', complaint_finger: null }],
+    ['complaint', '', null, { complaint: null }],
+    ['complaint_finger', '', 4, { complaint_finger: 4 }],
+    ['break', '', 3, { break_weeks: 3 }],
+    ['practised', '', ['2026-03-05'], { paper_week: { planned: [1], practised: ['2026-03-05'] } }],
+    ['harder', '', true, { harder_piece: true }],
+    ['harder', '', false, { harder_piece: false }],
+    ['fit', '', 'helped', { fit: { change: 'pad', judged: 'helped' } }],
+    ['one_thing', '', 'Soft.', { one_thing: 'Soft.' }],
+    ['home_take', '', 'fourth.low', { home_take: 'fourth.low' }],
+  ])('%s %s %j', (kind, key, value, expected) => {
+    expect(shown(kind, key, value)).toMatchObject(expected);
+  });
+
+  it('an answer about last time, of that question only, and taken back', () => {
+    expect(shown('again', 'thumb', 'less').again.map((each) => each.answer)).toEqual(['less', '']);
+    const back = withEntries(shown('again', 'thumb', 'less'), [
+      { clientKey: 'b', kind: 'again', key: 'thumb', value: null },
+    ]);
+    expect(back.again.map((each) => each.answer)).toEqual(['', '']);
+  });
+
+  it('a result of that exercise only, with its pain', () => {
+    const { review } = shown('result', '7', { passed: false, pain: 3 });
+    expect(review.map((row) => [row.passed, row.pain])).toEqual([
+      [false, 3],
+      [true, 2],
+    ]);
+  });
+
+  it('nothing where there is no paper week and no fit', () => {
+    const bare = { ...told, paper_week: null, fit: null } as unknown as Lesson;
+    const entry = (kind: string, value: unknown) => [{ clientKey: 'k', kind, key: '', value }];
+    expect(withEntries(bare, entry('practised', [])).paper_week).toBeNull();
+    expect(withEntries(bare, entry('fit', 'helped')).fit).toBeNull();
+  });
+
+  it('a finding beside the others, and none for a value that only the server can grade', () => {
+    const { findings } = shown('observation', 'nail.pale', 2);
+    expect(Object.keys(findings).sort()).toEqual(['nail.pale', 'tip.gives', 'web.closed']);
+    expect(shown('observation', 'web.closed', { value: 12 }).findings).toEqual(told.findings);
+  });
+
+  it('an undo takes back the entry that it names and no other', () => {
+    const two = [
+      { clientKey: 'a', kind: 'line', key: '', value: 'one' },
+      { clientKey: 'b', kind: 'one_thing', key: 'a', value: 'two' },
+    ];
+    expect(withEntries(told, two)).toMatchObject({ teacher_line: 'one', one_thing: 'two' });
+  });
+});

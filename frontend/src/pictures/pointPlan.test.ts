@@ -38,3 +38,22 @@ test('two takings of the same tell the error of one', () => {
   expect(ownError(10, 13)).toBeCloseTo(2.12, 2);
   expect(ownError(7, 7)).toBe(0);
 });
+
+test.each([
+  ['middle_angle', ['4.base', '4.middle', '4.tip_joint', 'string.a', 'string.b']],
+  ['base_height', ['4.base', '4.middle', 'string.a', 'string.b']],
+  ['wrist_line', ['elbow', 'wrist', '2.base', '2.middle', 'string.a', 'string.b']],
+  ['thumb_opening', ['thumb.base', 'thumb.joint', '1.base']],
+  ['elbow_offset', ['1.base', '4.base', 'elbow']],
+] as const)('%s is measured from its own points', (kind, names) => {
+  expect(wantedPoints(kind, 4).map((each) => each.name)).toEqual(names);
+});
+
+test('the points of a gap say of which finger they are', () => {
+  expect(wantedPoints('gap', 2).map((each) => each.words)).toEqual([
+    'the base knuckle of the second finger',
+    'the tip of the second finger',
+    'the base knuckle of the third finger',
+    'the tip of the third finger',
+  ]);
+});

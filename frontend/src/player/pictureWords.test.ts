@@ -36,3 +36,42 @@ test('a difference is said in words of that joint, and only between the same joi
   expect(difference(kept('a', 5), kept('b', 5))).toBe('No difference.');
   expect(difference(kept('a', 5), kept('b', 9, { finger: 3 }))).toBe('');
 });
+
+test('the angle is that of the very joint and finger', () => {
+  const angle = (measure: string, of: string, value: number) => ({
+    measure,
+    of,
+    value,
+    uncertainty: 1,
+    may_be_off: 0,
+  });
+  const angles = [
+    angle('middle_angle', '4', 1),
+    angle('tip_angle', '3', 2),
+    angle('tip_angle', '4', 3),
+  ];
+  expect(told(kept('a', 0, { angles }))).toBe('Fingertip joint, finger 4: 3 degrees');
+  expect(told(kept('a', 0, { angles, finger: 3 }))).toBe('Fingertip joint, finger 3: 2 degrees');
+  expect(told(kept('a', 0, { measure: 'wrist_line', finger: null, angles: [] }))).toBe(
+    'Line of the wrist',
+  );
+  expect(told(kept('a', 0, { measure: 'wrist_line', finger: 2, angles: [] }))).toBe(
+    'Line of the wrist',
+  );
+});
+
+test('side by side stand pictures of the same measure and finger', () => {
+  const other = { finger: 3 };
+  const joint = { measure: 'middle_angle' };
+  expect(
+    firstAndLast([kept('x', 1, other), kept('a', 1), kept('y', 1, joint), kept('b', 1)]),
+  ).toEqual(['a', 'b']);
+});
+
+test('a difference needs both angles, and says which way', () => {
+  expect(difference(kept('a', -7), kept('b', -26))).toBe('19 degrees flatter than on the first.');
+  expect(difference(kept('a', 1, { angles: [] }), kept('b', 1))).toBe('');
+  expect(difference(kept('a', 1), kept('b', 1, { angles: [] }))).toBe('');
+  const angles = [{ measure: 'middle_angle', of: '4', value: 9, uncertainty: 1, may_be_off: 0 }];
+  expect(difference(kept('a', 5), kept('b', 9, { measure: 'middle_angle', angles }))).toBe('');
+});

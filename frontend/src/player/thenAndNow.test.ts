@@ -27,3 +27,23 @@ test('only what was looked at twice and ever showed is told as a change, with it
     ['web.closed', 0, 2, 2],
   ]);
 });
+
+test('of equal changes the one that was worse comes first, whatever their order', () => {
+  const sign = (evidence: string, then: number, now: number) => ({
+    evidence,
+    label: '',
+    change: '',
+    grades: [then, now],
+    fingers: [[], []],
+  });
+  const signs = [
+    sign('a', 0, 1),
+    sign('b', 3, 1),
+    sign('c', 1, 0),
+    sign('d', 1, 3),
+    sign('e', 3, 3),
+  ];
+  const order = ['b', 'd', 'c', 'a', 'e'];
+  expect(signChanges(signs).map((each) => each.evidence)).toEqual(order);
+  expect(signChanges(signs.toReversed()).map((each) => each.evidence)).toEqual(order);
+});

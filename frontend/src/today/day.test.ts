@@ -47,6 +47,20 @@ describe('a day', () => {
     expect(names(day.today)).toEqual(['early', 'late']);
   });
 
+  it('takes the one whose time it is to the minute, and of several begun the last', () => {
+    const three = [row('a', '14:00'), row('b', '14:30'), row('c', '15:00')];
+    expect(dayOf(three, '14:30').next?.player.name).toBe('b');
+    expect(dayOf(three, '14:30').passed).toBe(2);
+    expect(dayOf(three, '14:29').next?.player.name).toBe('a');
+    expect(dayOf(three, '14:29').passed).toBe(1);
+    expect(dayOf([row('a', null, { is_today: true }), ...three], '23:00').passed).toBe(3);
+  });
+
+  it('tells who hurts elsewhere', () => {
+    const rows = [row('hurt', null, { pain: {} } as unknown as Partial<Row>), row('well', null)];
+    expect(names(dayOf(rows, '12:00').urgent)).toEqual(['hurt']);
+  });
+
   it('finds a player by parts of the name, with or without accents', () => {
     const everybody = [row('José Añez', null), row('Ada Lindt', null)];
     expect(names(named(everybody, 'anez jo'))).toEqual(['José Añez']);

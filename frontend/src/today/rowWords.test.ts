@@ -48,6 +48,12 @@ describe('a line of the day', () => {
     expect(secondLine(given)).toMatch(said);
   });
 
+  it('tells of all planned days, and of no minutes where there are none', () => {
+    expect(homeWords({ planned: 4, done: 4, tight: 0 })).toBe('4 of 4 days');
+    expect(secondLine(row({ minutes: null }))).toBe('last seen 2 Mar');
+    expect(secondLine(row({ minutes: 0 }))).toBe('last seen 2 Mar');
+  });
+
   it('never tells of more days than were planned', () => {
     expect(homeWords({ planned: 2, done: 4, tight: 0 })).toBe('4 days');
   });
