@@ -119,5 +119,6 @@ def _one(each: Compared) -> SetupOut:
         judged=setup.judged,
         before=dict(each.before),
         since=dict(each.since),
+        tapes_beside=list(each.tapes),
         **{name: getattr(setup, name) for name in FIT},
     )

@@ -23,13 +23,15 @@ class SetupIn(Schema):
 
 
 class SetupOut(SetupIn):
-    """`before` and `since`: grades of the signs of a bad fit, by evidence, before it and since."""
+    """`before` and `since`: grades of the signs of a bad fit, by evidence, before it and since.
+    `tapes_beside`: each tape beside its computed place, in words."""
 
     id: int
     date: datetime.date
     judged: str
     before: dict[str, int]
     since: dict[str, int]
+    tapes_beside: list[str]
 
 
 class ReachOut(Schema):

@@ -32,7 +32,11 @@ class ClassRound(BrowserCase):
                 rows = page.get_by_role("region", name="Who watches whom").get_by_role("listitem")
                 expect(rows).to_have_count(6)
                 if look == turn == 0:
+                    page.get_by_role("button", name="How to sit").click()
+                    room = page.get_by_role("img", name="The room from above")
+                    self.assertEqual(room.locator("text").count(), 12 + 1)
                     self.assert_accessible("a round")
+                    page.get_by_role("button", name="How to sit").click()
                 for row in range(6):
                     saw = row == 0
                     rows.nth(row).get_by_role(

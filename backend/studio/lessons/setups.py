@@ -9,11 +9,13 @@ from typing import Any
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.sizes import STRING_LENGTHS
+from lefthand.fit.tapes import tape_said, tapes_beside
 from lefthand.values.errors import InputError
 from lefthand.values.fields import Fields, read_number
 from lefthand.values.vocabulary import Instrument, Lately
+from lefthand.words import words_of
 from studio.errors import StudioError
-from studio.lessons.reach import REACH, measured_span
+from studio.lessons.reach import REACH, measured_span, reach_of
 from studio.memory.findings import findings_of
 from studio.memory.standing import forget
 from studio.models import Lesson, Observation, Player, Setup
@@ -32,11 +34,13 @@ FIT_CAUSE = "setup_misfit"
 
 @dataclass(frozen=True)
 class Compared:
-    """One record with the signs of a bad fit, by evidence id: grades before it and since."""
+    """One record with the signs of a bad fit, by evidence id: grades before it and since. `tapes`:
+    each beside its place, in words; none where the string's length is not known."""
 
     setup: Setup
     before: Mapping[str, int]
     since: Mapping[str, int]
+    tapes: Sequence[str] = ()
 
 
 def setups_of(player: Player) -> list[Compared]:
@@ -51,8 +55,18 @@ def setups_of(player: Player) -> list[Compared]:
         before = [each for each in lessons if each.date <= setup.date]
         after = [each for each in lessons if each.date > setup.date]
         since = [each for each in after if until is None or each.date <= until]
-        found.append(Compared(setup, _signs(before), _signs(since)))
+        found.append(Compared(setup, _signs(before), _signs(since), _tapes(setup, player)))
     return found[::-1]
+
+
+def _tapes(setup: Setup, player: Player) -> list[str]:
+    """By the string of the same record, or of the newest one before it."""
+    if not setup.tapes:
+        return []
+    reach = reach_of(player, None, None, on=setup.date)
+    if reach is None:
+        return []
+    return [words_of(tape_said(tape)) for tape in tapes_beside(setup.tapes, reach.string_length)]
 
 
 def _signs(lessons: list[Lesson]) -> dict[str, int]:

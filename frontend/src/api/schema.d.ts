@@ -5912,6 +5912,7 @@ export interface components {
         /**
          * SetupOut
          * @description `before` and `since`: grades of the signs of a bad fit, by evidence, before it and since.
+         *     `tapes_beside`: each tape beside its computed place, in words.
          */
         SetupOut: {
             /** Before */
@@ -5968,6 +5969,8 @@ export interface components {
              * @default []
              */
             tapes?: number[];
+            /** Tapes Beside */
+            tapes_beside: string[];
             /** Weight */
             weight?: number | null;
         };

@@ -5,6 +5,7 @@ import { useParams } from 'wouter';
 import { type Catalogue, client, type Schemas, unwrap } from '../api/client';
 import { catalogueQuery } from '../api/queries';
 import { roundQuery } from '../api/classQueries';
+import { Fold } from '../components/Fold';
 import { NextAction } from '../components/NextAction';
 import { PageHead } from '../components/PageHead';
 import { Problem } from '../components/Problem';
@@ -13,6 +14,7 @@ import { useKeys } from '../components/useKeys';
 import { CheckPair } from '../drawings/PairPicture';
 import { Beat } from './Beat';
 import css from './RoundPage.module.css';
+import { Seats } from './Seats';
 import * as say from '../messages/compiled/class';
 import { Rich } from '../messages/Rich';
 import { listed } from '../words/lists';
@@ -93,6 +95,9 @@ function Turns({ round, checks }: { round: Round; checks: Check[] }) {
             <Answer key={pair.watched} pair={pair} check={check.id} round={round} />
           ))}
         </ul>
+        <Fold title={say.howToSit()} summary={say.theRoomFromAboveInside()}>
+          {() => <Seats pairs={pairs} />}
+        </Fold>
         {round.resting.length > 0 && (
           <p className={css.resting}>{say.theyListen({ resting: listed(round.resting) })}</p>
         )}

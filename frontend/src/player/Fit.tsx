@@ -68,6 +68,9 @@ export function Fit({ playerId, isHeldUp }: { playerId: number; isHeldUp: boolea
             {setup.change && <> {say.changed({ change: setup.change })}</>}
             {setup.judged && <> ({JUDGED[setup.judged]})</>}
             <div className="quiet">{factsOf(setup).join(' · ')}</div>
+            {setup.tapes_beside.map((words) => (
+              <div key={words}>{words}</div>
+            ))}
             {Object.keys({ ...setup.before, ...setup.since }).map((id) => (
               <div key={id}>
                 {say.beforeSince({

@@ -55,3 +55,18 @@ heard-elsewhere = It was expected elsewhere: look what this bar asks.
 call-string = { $string } string
 call-finger = finger { $finger }
 call-let-go = let go
+
+tape-in-place = Tape at { $at } mm: in its place, { $semitones } { $semitones ->
+    [one] half step
+   *[other] half steps
+ } above the open string.
+tape-off = Tape at { $at } mm: { $off } mm too { $side ->
+    [near] near to the nut
+   *[far] far from the nut
+ }, { $cents } cents { $side ->
+    [near] low
+   *[far] high
+ }; { $semitones } { $semitones ->
+    [one] half step lies
+   *[other] half steps lie
+ } at { $place } mm.

@@ -156,6 +156,18 @@ class Setups(StudioCase):
             self.assertEqual(caught.exception.field, field)
         self.assertFalse(self.player.setups.exists())
 
+    def test_tapes_are_laid_beside_their_places_on_the_string_of_that_day(self):
+        save_setup(self.player, {"tapes": [35.8], "change": "tapes"}, DAY)
+        self.assertEqual(setups_of(self.player)[0].tapes, [])
+        save_setup(self.player, {"string_length": 328, "tapes": [35.8, 60.2], "change": "t"}, DAY)
+        in_place, off = setups_of(self.player)[0].tapes
+        self.assertIn("in its place, 2 half steps", in_place)
+        self.assertIn("mm too near to the nut", off)
+        later = DAY + timedelta(days=30)
+        save_setup(self.player, {"string_length": 280, "tapes": [30.6], "change": "t"}, later)
+        self.assertIn("in its place", setups_of(self.player)[0].tapes[0])
+        self.assertIn("in its place", setups_of(self.player)[1].tapes[0])
+
     def test_it_goes_with_the_player_file_and_comes_back(self):
         setup = save_setup(
             self.player,
