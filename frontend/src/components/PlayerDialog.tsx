@@ -95,6 +95,26 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
       }}
     >
       {save.error && wrong.length === 0 && <p role="alert">{save.error.message}</p>}
+      <WhoFields facts={facts} set={set} problem={problem} />
+      <PlayingFields facts={facts} set={set} problem={problem} />
+      <AtHome facts={facts} onChange={set} />
+      <Button type="submit" loading={save.isPending}>
+        {say.keep()}
+      </Button>
+    </form>
+  );
+}
+
+interface FieldsProps {
+  facts: Facts;
+  set: (change: Partial<Facts>) => void;
+  problem: (name: string) => string | undefined;
+}
+
+/** Who it is. */
+function WhoFields({ facts, set, problem }: FieldsProps) {
+  return (
+    <>
       <TextInput
         label={say.name()}
         value={facts.name}
@@ -126,6 +146,14 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         error={problem('birth_year')}
         onChange={(value) => set({ birth_year: value })}
       />
+    </>
+  );
+}
+
+/** When the lesson is, and what is played how much. */
+function PlayingFields({ facts, set, problem }: FieldsProps) {
+  return (
+    <>
       <NativeSelect
         label={say.dayOfTheLesson()}
         value={facts.weekday == null ? '' : String(facts.weekday)}
@@ -165,10 +193,6 @@ function PlayerForm({ player, onClose }: Omit<Props, 'opened'>) {
         error={problem('daily_minutes')}
         onChange={(value) => set({ daily_minutes: value })}
       />
-      <AtHome facts={facts} onChange={set} />
-      <Button type="submit" loading={save.isPending}>
-        {say.keep()}
-      </Button>
-    </form>
+    </>
   );
 }

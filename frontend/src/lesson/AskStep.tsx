@@ -115,20 +115,36 @@ export function AskStep({ handle, catalogue, isTelling, onDone, onMeasure }: Pro
           />
         )}
       </section>
-      <div className={screen.foot}>
-        <div className={css.open}>
-          <p>{open.length === 0 ? say.allAsked() : say.stillOpen()}</p>
-          <strong>
-            {open.length === 0
-              ? say.lookAtTheHand()
-              : say.of({ count: open.length, count2: stops.length })}
-          </strong>
-          <p>{lesson.waits_for === '' ? '' : say.giveWaitsForWhatHurts()}</p>
-        </div>
-        <NextAction isNext={open.length === 0} onClick={onDone}>
-          {say.look()}
-        </NextAction>
+      <AskFoot
+        open={open.length}
+        stops={stops.length}
+        waits={lesson.waits_for !== ''}
+        onDone={onDone}
+      />
+    </div>
+  );
+}
+
+interface AskFootProps {
+  open: number;
+  stops: number;
+  /** No week is given before what hurts was asked. */
+  waits: boolean;
+  onDone: () => void;
+}
+
+/** How much is left to ask, and on to the look. */
+function AskFoot({ open, stops, waits, onDone }: AskFootProps) {
+  return (
+    <div className={screen.foot}>
+      <div className={css.open}>
+        <p>{open === 0 ? say.allAsked() : say.stillOpen()}</p>
+        <strong>{open === 0 ? say.lookAtTheHand() : say.of({ count: open, count2: stops })}</strong>
+        <p>{waits ? say.giveWaitsForWhatHurts() : ''}</p>
       </div>
+      <NextAction isNext={open === 0} onClick={onDone}>
+        {say.look()}
+      </NextAction>
     </div>
   );
 }

@@ -35,29 +35,11 @@ interface Props {
 export function LookStep({ handle, catalogue, opening, opensMeasure, onDecide }: Props) {
   const { lesson, weighing } = handle;
   const { instrument } = lesson.player;
-  const [choice, setChoice] = useState<ListChoice>(
-    opening === null ? { kind: 'look' } : { kind: 'check', check: opening },
-  );
-  const mine = useMemo(
-    () => catalogue.evidence.filter((e) => e.instruments.includes(instrument)),
-    [catalogue, instrument],
-  );
-  const answered = [...Object.keys(lesson.findings), ...lesson.skipped].sort();
-  const ask = (check: string) => setChoice({ kind: 'check', check });
-  useTakenBack(handle, answered, JSON.stringify(choice), ask);
-  const held = useHeldLook(lesson);
-  const look = held.checks.filter((id) => mine.some((e) => e.id === id));
-  const { title, items, whys } = listFor(choice, lesson, mine, { ...held, checks: look });
-  const isPlace = choice.kind === 'spot' || choice.kind === 'check';
-  const asked = useAsked({
-    items,
+  const { choice, setChoice, mine, look, title, items, whys, asked } = useLookList(
     handle,
-    touched: choice.kind === 'spot' ? choice.spot.finger : undefined,
-    isTouched: isPlace,
-    onAllGraded: () => {
-      if (isPlace) setChoice({ kind: 'look' });
-    },
-  });
+    catalogue,
+    opening,
+  );
   const { item } = asked;
   const finger = asked.fingers?.[0] ?? null;
   const hands = useGradedHands(item, instrument, finger);
@@ -152,4 +134,38 @@ export function LookStep({ handle, catalogue, opening, opensMeasure, onDecide }:
       />
     </div>
   );
+}
+
+/** What is on the list to look at, by what was chosen, and the question that is open. */
+function useLookList(
+  handle: Props['handle'],
+  catalogue: Props['catalogue'],
+  opening: string | null,
+) {
+  const { lesson } = handle;
+  const { instrument } = lesson.player;
+  const [choice, setChoice] = useState<ListChoice>(
+    opening === null ? { kind: 'look' } : { kind: 'check', check: opening },
+  );
+  const mine = useMemo(
+    () => catalogue.evidence.filter((e) => e.instruments.includes(instrument)),
+    [catalogue, instrument],
+  );
+  const answered = [...Object.keys(lesson.findings), ...lesson.skipped].sort();
+  const ask = (check: string) => setChoice({ kind: 'check', check });
+  useTakenBack(handle, answered, JSON.stringify(choice), ask);
+  const held = useHeldLook(lesson);
+  const look = held.checks.filter((id) => mine.some((e) => e.id === id));
+  const { title, items, whys } = listFor(choice, lesson, mine, { ...held, checks: look });
+  const isPlace = choice.kind === 'spot' || choice.kind === 'check';
+  const asked = useAsked({
+    items,
+    handle,
+    touched: choice.kind === 'spot' ? choice.spot.finger : undefined,
+    isTouched: isPlace,
+    onAllGraded: () => {
+      if (isPlace) setChoice({ kind: 'look' });
+    },
+  });
+  return { choice, setChoice, mine, look, title, items, whys, asked };
 }

@@ -1,3 +1,4 @@
+import * as say from '../messages/compiled/library';
 import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'wouter';
@@ -20,14 +21,14 @@ import { Hits, Said } from './Hits';
 import css from './LibraryPage.module.css';
 import { OpenEntry } from './OpenEntry';
 import { helpFor, openOf } from './openHit';
-import { type Hit, isSame, onShelf, type Shelf, SHELVES } from './shelves';
 import { isForADoctor, markedWords, searched } from './search';
+import { type Hit, isSame, onShelf, type Shelf, SHELVES } from './shelves';
+import { Shelves } from './Shelves';
 import { useBeside } from './useBeside';
-import * as say from '../messages/compiled/library';
 
 const DrillBench = late(async () => (await import('./DrillBench')).DrillBench);
 
-const SHELF_NAMES: [string, string][] = [
+export const SHELF_NAMES: [string, string][] = [
   ['exercises', say.exercises()],
   ['checks', say.checks()],
   ['causes', say.causes()],
@@ -35,7 +36,7 @@ const SHELF_NAMES: [string, string][] = [
   ['help', say.help()],
 ];
 
-const INSTRUMENTS = Object.entries(INSTRUMENT_WORDS).map(([id, words]) => ({ id, words }));
+export const INSTRUMENTS = Object.entries(INSTRUMENT_WORDS).map(([id, words]) => ({ id, words }));
 
 type SetParams = (change: Record<string, string>) => void;
 
@@ -161,31 +162,7 @@ function Browse({ catalogue, params, set }: BrowseProps) {
             </p>
           )}
         </Scroll>
-        <div className={css.shelves}>
-          <div role="group" aria-label={say.shelf()}>
-            {SHELF_NAMES.map(([id, name]) => (
-              <button
-                key={id}
-                type="button"
-                className={touch.word}
-                aria-pressed={id === shelf}
-                onClick={() => set({ shelf: id === shelf ? '' : id, open: '' })}
-              >
-                {name}
-                {isSearching && <small> {all.filter((hit) => hit.shelf === id).length}</small>}
-              </button>
-            ))}
-            <button type="button" className={touch.word} onClick={() => set({ shelf: 'drills' })}>
-              {say.drills()}
-            </button>
-          </div>
-          <WordChoice
-            label={say.instrument()}
-            choices={INSTRUMENTS}
-            chosen={instrument}
-            onChoose={(id) => set({ instrument: id })}
-          />
-        </div>
+        <Shelves {...{ shelf, instrument, set }} hits={isSearching ? all : null} />
       </section>
       <OpenEntry
         catalogue={catalogue}
@@ -196,4 +173,12 @@ function Browse({ catalogue, params, set }: BrowseProps) {
       />
     </div>
   );
+}
+
+export interface ShelvesProps {
+  shelf: Shelf | null;
+  instrument: string;
+  /** What was found, to be counted by shelf; null while nothing is searched. */
+  hits: Hit[] | null;
+  set: BrowseProps['set'];
 }

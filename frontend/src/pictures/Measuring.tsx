@@ -1,19 +1,19 @@
-import { Button } from '@mantine/core';
+import * as say from '../messages/compiled/pictures';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { late } from '../components/late';
 import { client, unwrap } from '../api/client';
-import { ChoosePicture } from './ChoosePicture';
-import css from './Measuring.module.css';
-import { Over } from './Over';
-import { PointPad, type SetPoint } from './PointPad';
-import { isOfAFinger, ownError, signed, unitOf, wantedPoints } from './pointPlan';
-import type { Picture } from './readPicture';
-import { type Asked, pointsBody, tell, type Told } from './tell';
-import * as say from '../messages/compiled/pictures';
+import { late } from '../components/late';
 import { Rich } from '../messages/Rich';
 import { sentences } from '../words/lists';
+import { ChoosePicture } from './ChoosePicture';
+import css from './Measuring.module.css';
+import { Actions } from './MeasuringActions';
+import { Over } from './Over';
+import { PointPad, type SetPoint } from './PointPad';
+import { ownError, signed, unitOf, wantedPoints } from './pointPlan';
+import type { Picture } from './readPicture';
+import { type Asked, pointsBody, tell, type Told } from './tell';
 
 const CutPicture = late(async () => (await import('./CutPicture')).CutPicture);
 
@@ -95,56 +95,35 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
       >
         {over && <Over over={over} width={picture.width} height={picture.height} />}
       </PointPad>
-      <div className={css.actions}>
-        <Button
-          variant="default"
-          disabled={points.length === 0}
-          onClick={() => change(points.slice(0, -1))}
-        >
-          {say.takeBack()}
-        </Button>
-        {isOfAFinger(asked.kind) && asked.kind !== 'gap' && found && (
-          <Button variant="default" aria-pressed={isOver} onClick={() => setIsOver(!isOver)}>
-            {isOver ? say.withoutTheDrawnHand() : say.layTheDrawnHandOver()}
-          </Button>
-        )}
-        <Button
-          variant="default"
-          disabled={found === null || first !== null}
-          onClick={() => {
-            setFirst(found);
-            change([]);
-          }}
-        >
-          {say.setThemOnceMore()}
-        </Button>
-        {asked.kind !== 'span' && truth === undefined && (
-          <Button
-            variant="default"
-            disabled={found === null || isKept}
-            onClick={() => setCutting(true)}
-          >
-            {isKept ? say.kept() : say.keepThePicture()}
-          </Button>
-        )}
-        {onValue && truth === undefined ? (
-          <Button
-            disabled={value === null}
-            onClick={() => {
-              if (value !== null) onValue(Math.round(value * 100) / 100);
-              onDone();
-            }}
-          >
-            {say.takeItOver()}
-          </Button>
-        ) : (
-          <Button disabled={value === null} onClick={onDone}>
-            {say.done()}
-          </Button>
-        )}
-      </div>
+      <Actions
+        {...{ asked, points, found, first, truth, value, isOver, isKept }}
+        onUndo={() => change(points.slice(0, -1))}
+        onOver={() => setIsOver(!isOver)}
+        onOnceMore={() => {
+          setFirst(found);
+          change([]);
+        }}
+        onCut={() => setCutting(true)}
+        onValue={onValue}
+        onDone={onDone}
+      />
     </div>
   );
+}
+
+export interface ActionsProps extends Pick<Props, 'asked' | 'onValue' | 'onDone'> {
+  points: SetPoint[];
+  found: Told | null;
+  first: Told | null;
+  /** With what the picture was drawn, of one that was made up. */
+  truth: number | undefined;
+  value: number | null;
+  isOver: boolean;
+  isKept: boolean;
+  onUndo: () => void;
+  onOver: () => void;
+  onOnceMore: () => void;
+  onCut: () => void;
 }
 
 function useOver(asked: Asked, picture: Picture | null, points: SetPoint[], isWanted: boolean) {

@@ -150,15 +150,28 @@ function Opened({ playerId, passage }: { playerId: number; passage: Passage }) {
           )}
         </nav>
       </section>
-      <div className={screen.foot}>
-        <div className={css.week} role="status">
-          <p>{passage.week.length > 0 ? say.thePlayersStepIntoMusic() : say.nothingOfItYet()}</p>
-          <strong>{weekWords(passage)}</strong>
-        </div>
-        <NextAction isNext={into !== undefined && !isIn} disabled={!into} onClick={() => into?.()}>
-          {isIn ? say.takeItOut() : say.intoTheWeek()}
-        </NextAction>
+      <PieceFoot passage={passage} isIn={isIn} into={into} />
+    </div>
+  );
+}
+
+interface FootProps {
+  passage: Passage;
+  isIn: boolean;
+  into: (() => void) | undefined;
+}
+
+/** What of it is in the week, and the place that is open into it. */
+function PieceFoot({ passage, isIn, into }: FootProps) {
+  return (
+    <div className={screen.foot}>
+      <div className={css.week} role="status">
+        <p>{passage.week.length > 0 ? say.thePlayersStepIntoMusic() : say.nothingOfItYet()}</p>
+        <strong>{weekWords(passage)}</strong>
       </div>
+      <NextAction isNext={into !== undefined && !isIn} disabled={!into} onClick={() => into?.()}>
+        {isIn ? say.takeItOut() : say.intoTheWeek()}
+      </NextAction>
     </div>
   );
 }

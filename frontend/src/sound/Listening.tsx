@@ -73,13 +73,12 @@ function Opened(props: Props & { takes: Takes }) {
     mutationFn: (run: () => Promise<unknown>) => run(),
     onSuccess: () => cache.invalidateQueries(takesQuery(lessonId, evidence)),
   });
-  const send = (sound: Blob) =>
-    work.mutate(async () => {
-      const told = await sendTake(lessonId, evidence, name, sound, isChanged);
-      sounds.keep(told.takes.at(-1)?.id, sound);
-      return told;
-    });
-  const taking = useTaking(part.tempo, part.seconds, send);
+  const sent = async (sound: Blob) => {
+    const told = await sendTake(lessonId, evidence, name, sound, isChanged);
+    sounds.keep(told.takes.at(-1)?.id, sound);
+    return told;
+  };
+  const taking = useTaking(part.tempo, part.seconds, (sound) => work.mutate(() => sent(sound)));
   const again = () => work.variables && work.mutate(work.variables);
   const last = takes.takes.at(-1);
   const wantsMore = (isAgain || !takes.found.some((found) => found.is_asked)) && !takes.paused;
@@ -118,52 +117,72 @@ function Opened(props: Props & { takes: Takes }) {
       <LeaveToKeep playerId={props.playerId} error={work.error} onGiven={again} />
       {takes.paused && <p className={css.play}>{say.aStopIsUpNothing()}</p>}
       {wantsMore && (
-        <section aria-label={say.play()}>
-          <Parts takes={takes} chosen={part.part} onChoose={setChosen} />
-          {last && <SameOrChanged isChanged={isChanged} onChoose={setIsChanged} />}
-          <p className={css.play}>
-            {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
-          </p>
-          <div
-            className={css.music}
-            role="img"
-            aria-label={say.theMusicToPlay()}
-            // Drawn by our own server from our own drills; no outside text gets into it.
-            dangerouslySetInnerHTML={{ __html: part.music }}
-          />
-          <Taking
-            hasNoButtons
-            taking={taking}
-            isBusy={work.isPending}
-            onFile={(file) =>
-              work.mutate(async () => {
-                const sound = await readSound(file);
-                const told = await sendTake(lessonId, evidence, name, sound, isChanged);
-                sounds.keep(told.takes.at(-1)?.id, sound);
-                return told;
-              })
-            }
-            onSimulate={
-              takes.simulated
-                ? () => work.mutate(() => simulateTake(lessonId, evidence, name, isChanged))
-                : undefined
-            }
-          />
-          {work.error && !needsLeave(work.error) && (
-            <p role="alert">
-              {problemWords(work.error)}{' '}
-              {mayGoAgain(work.error) && (
-                <Button variant="default" onClick={again}>
-                  {say.sendItAgain()}
-                </Button>
-              )}
-            </p>
-          )}
-        </section>
+        <ToPlay
+          {...{ takes, part, taking, isChanged, again }}
+          error={work.error}
+          isBusy={work.isPending}
+          onPart={setChosen}
+          onChanged={setIsChanged}
+          onFile={(file) => work.mutate(async () => sent(await readSound(file)))}
+          onSimulate={() => work.mutate(() => simulateTake(lessonId, evidence, name, isChanged))}
+        />
       )}
       <Earlier takes={takes} onChange={change.mutate} />
       <p className="quiet">{last?.sound ? IS_KEPT : LET_GO}</p>
     </div>
+  );
+}
+
+interface ToPlayProps {
+  takes: Takes;
+  part: Takes['parts'][number];
+  taking: ReturnType<typeof useTaking>;
+  isChanged: boolean;
+  isBusy: boolean;
+  error: Error | null;
+  again: () => void;
+  onPart: (part: string | null) => void;
+  onChanged: (isChanged: boolean) => void;
+  onFile: (file: File) => void;
+  onSimulate: () => void;
+}
+
+/** What is to be played now, and how it is taken. */
+function ToPlay(props: ToPlayProps) {
+  const { takes, part, taking, isChanged, isBusy, error, again } = props;
+  const { onPart, onChanged, onFile, onSimulate } = props;
+  return (
+    <section aria-label={say.play()}>
+      <Parts takes={takes} chosen={part.part} onChoose={onPart} />
+      {takes.takes.length > 0 && <SameOrChanged isChanged={isChanged} onChoose={onChanged} />}
+      <p className={css.play}>
+        {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
+      </p>
+      <div
+        className={css.music}
+        role="img"
+        aria-label={say.theMusicToPlay()}
+        // Drawn by our own server from our own drills; no outside text gets into it.
+        dangerouslySetInnerHTML={{ __html: part.music }}
+      />
+      <Taking
+        hasNoButtons
+        taking={taking}
+        isBusy={isBusy}
+        onFile={onFile}
+        onSimulate={takes.simulated ? onSimulate : undefined}
+      />
+      {error && !needsLeave(error) && (
+        <p role="alert">
+          {problemWords(error)}{' '}
+          {mayGoAgain(error) && (
+            <Button variant="default" onClick={again}>
+              {say.sendItAgain()}
+            </Button>
+          )}
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -23,25 +23,9 @@ interface Props {
 
 /** One take: the notes as they came, by finger, and in numbers. */
 export function TakeView({ take, lessonId, evidence, sound }: Props) {
-  const player = useRef<HTMLAudioElement>(null);
-  const [now, setNow] = useState<number | null>(null);
   const [isSlow, setIsSlow] = useState(false);
   const [isCurve, setIsCurve] = useState(false);
-  useEffect(() => {
-    const audio = player.current;
-    if (!audio) return undefined;
-    const timer = setInterval(() => setNow(audio.paused ? null : audio.currentTime), 50);
-    return () => clearInterval(timer);
-  }, [sound]);
-  useEffect(() => {
-    if (player.current) player.current.playbackRate = isSlow ? SLOWER : 1;
-  }, [isSlow]);
-  const playFrom = (at: number) => {
-    const audio = player.current;
-    if (!audio) return;
-    audio.currentTime = Math.max(0, at - 0.05);
-    void audio.play();
-  };
+  const { player, now, playFrom } = useSound(sound, isSlow);
   if (!take.usable) return null;
   return (
     <div className={css.take}>
@@ -82,57 +66,86 @@ export function TakeView({ take, lessonId, evidence, sound }: Props) {
           </label>
         </div>
       )}
-      <ul className={css.fingers}>
-        {take.fingers.map((each) => (
-          <li key={each.finger}>
-            <Rich
-              says={say.giveOrTakeOfFinger({
-                finger: FINGER_NAMES[each.finger] ?? '',
-                cents: centsWords(each.cents),
-                give: Math.round(each.give),
-              })}
-            />
-          </li>
-        ))}
-        {take.spread !== null && take.least !== null && (
-          <li>
-            <Rich
-              says={
-                take.spread <= take.least
-                  ? say.spacingEvenAsFarAs({ least: take.least })
-                  : say.spacingGiveOrTake({
-                      spread: take.spread,
-                      spreadGive: Math.round(take.spread_give ?? 0),
-                    })
-              }
-            />
-          </li>
-        )}
-        {take.pairs.map((each) => (
-          <li key={each.pair}>
-            <strong>{each.pair}</strong> {each.spread} %
-          </li>
-        ))}
-        {take.vibrato.map((each) => (
-          <li key={each.finger}>
-            <Rich
-              says={
-                each.width > 0
-                  ? say.swingsCentsTimesASecond({
-                      finger: FINGER_NAMES[each.finger] ?? '',
-                      width: Math.round(each.width),
-                      rate: each.rate.toFixed(1),
-                    })
-                  : say.noVibrato({ finger: FINGER_NAMES[each.finger] ?? '' })
-              }
-            />
-          </li>
-        ))}
-      </ul>
+      <FingerNumbers take={take} />
       {ROOM_WORDS[take.room] && <p className="quiet">{ROOM_WORDS[take.room]}</p>}
       {take.lost > 0 && <p className="quiet">{say.oneNoteWasLost({ lost: take.lost })}</p>}
       <NoteNumbers notes={take.notes} />
     </div>
+  );
+}
+
+/** The sound as it is played: where it is, in s, and from where it goes on. */
+function useSound(sound: string | undefined, isSlow: boolean) {
+  const player = useRef<HTMLAudioElement>(null);
+  const [now, setNow] = useState<number | null>(null);
+  useEffect(() => {
+    const audio = player.current;
+    if (!audio) return undefined;
+    const timer = setInterval(() => setNow(audio.paused ? null : audio.currentTime), 50);
+    return () => clearInterval(timer);
+  }, [sound]);
+  useEffect(() => {
+    if (player.current) player.current.playbackRate = isSlow ? SLOWER : 1;
+  }, [isSlow]);
+  const playFrom = (at: number) => {
+    const audio = player.current;
+    if (!audio) return;
+    audio.currentTime = Math.max(0, at - 0.05);
+    void audio.play();
+  };
+  return { player, now, playFrom };
+}
+
+/** What was measured of each finger and of the spacing. */
+function FingerNumbers({ take }: Pick<Props, 'take'>) {
+  return (
+    <ul className={css.fingers}>
+      {take.fingers.map((each) => (
+        <li key={each.finger}>
+          <Rich
+            says={say.giveOrTakeOfFinger({
+              finger: FINGER_NAMES[each.finger] ?? '',
+              cents: centsWords(each.cents),
+              give: Math.round(each.give),
+            })}
+          />
+        </li>
+      ))}
+      {take.spread !== null && take.least !== null && (
+        <li>
+          <Rich
+            says={
+              take.spread <= take.least
+                ? say.spacingEvenAsFarAs({ least: take.least })
+                : say.spacingGiveOrTake({
+                    spread: take.spread,
+                    spreadGive: Math.round(take.spread_give ?? 0),
+                  })
+            }
+          />
+        </li>
+      )}
+      {take.pairs.map((each) => (
+        <li key={each.pair}>
+          <strong>{each.pair}</strong> {each.spread} %
+        </li>
+      ))}
+      {take.vibrato.map((each) => (
+        <li key={each.finger}>
+          <Rich
+            says={
+              each.width > 0
+                ? say.swingsCentsTimesASecond({
+                    finger: FINGER_NAMES[each.finger] ?? '',
+                    width: Math.round(each.width),
+                    rate: each.rate.toFixed(1),
+                  })
+                : say.noVibrato({ finger: FINGER_NAMES[each.finger] ?? '' })
+            }
+          />
+        </li>
+      ))}
+    </ul>
   );
 }
 

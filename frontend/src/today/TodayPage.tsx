@@ -138,19 +138,35 @@ function Day({ data }: { data: Schemas['DayOut'] }) {
           />
         )}
       </section>
-      <div className={screen.foot}>
-        <div className={css.next}>
-          <p>{whom ? whenOf(whom, whom === next, clock) : say.nobodyIsNext()}</p>
-          <strong>
-            {whom?.player.name ?? (isEmpty ? say.yourFirstPlayer() : say.pickAPlayer())}
-          </strong>
-          <p>{whom && (whom.flag ? say.askFirstNoExercises() : firstLine(whom).words)}</p>
-        </div>
-        <NextAction isNext={goOn !== undefined} disabled={!goOn} onClick={() => goOn?.()}>
-          {isEmpty ? say.add() : whom?.lesson_today ? say.goOn() : say.begin()}
-        </NextAction>
-      </div>
+      <DayFoot {...{ whom, next, clock, isEmpty, goOn }} />
       {adding && <PlayerDialog opened onClose={() => setAdding(false)} player={null} />}
+    </div>
+  );
+}
+
+interface DayFootProps {
+  whom: Row | undefined;
+  next: Row | undefined;
+  clock: string;
+  /** There is no player yet. */
+  isEmpty: boolean;
+  goOn: (() => void) | undefined;
+}
+
+/** Whose lesson is next, or that of the row that is open. */
+function DayFoot({ whom, next, clock, isEmpty, goOn }: DayFootProps) {
+  return (
+    <div className={screen.foot}>
+      <div className={css.next}>
+        <p>{whom ? whenOf(whom, whom === next, clock) : say.nobodyIsNext()}</p>
+        <strong>
+          {whom?.player.name ?? (isEmpty ? say.yourFirstPlayer() : say.pickAPlayer())}
+        </strong>
+        <p>{whom && (whom.flag ? say.askFirstNoExercises() : firstLine(whom).words)}</p>
+      </div>
+      <NextAction isNext={goOn !== undefined} disabled={!goOn} onClick={() => goOn?.()}>
+        {isEmpty ? say.add() : whom?.lesson_today ? say.goOn() : say.begin()}
+      </NextAction>
     </div>
   );
 }
