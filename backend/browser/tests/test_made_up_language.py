@@ -16,7 +16,9 @@ from playwright.sync_api import Response
 
 from browser.case import BrowserCase
 from studio.demo.data import DEMO_USERNAME, PLAYERS
-from studio.models import Group, Lesson
+from studio.groups.groups import choose_checks, save_group
+from studio.home.link import make_link
+from studio.models import Lesson, Player
 
 FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 # Words in Latin letters of which the made-up language would have marked one, and none is.
@@ -102,14 +104,17 @@ class MadeUpLanguage(BrowserCase):
         cookie = {"name": name, "value": client.cookies[name].value, "url": self.live_server_url}
         self.context.add_cookies([cookie])
         lesson = Lesson.objects.filter(plan__isnull=False).order_by("pk").last()
-        group = Group.objects.order_by("pk").first()
+        kids = list(Player.objects.values_list("pk", flat=True))
+        group = save_group(get_user_model().objects.get(), None, "Kids", kids)
+        choose_checks(group, ["wrist.caved"])
         steps = [f"lessons/{lesson.pk}?step={step}" for step in ("ask", "look", "decide", "give")]
         views = [
             *("", *steps, f"lessons/{lesson.pk}/sheet", f"players/{lesson.player_id}", "class"),
-            *(f"class/{group.pk}{view}" for view in ("", "/cards", "/round") if group),
+            *(f"class/{group.pk}{view}" for view in ("", "/cards", "/round")),
             *("library", "desk", f"letters?players={lesson.player_id}"),
             *("library?open=exercises:thumb_taps", "library?open=checks:thumb.pressed"),
-            *("library?open=causes:thumb_grip", "library?open=drills"),
+            *("library?open=causes:thumb_grip", "library?shelf=drills"),
+            f"home/{make_link(lesson.player).token}",
         ]
         missed = {view: found for view in views if (found := self.unmarked(view))}
         self.assertEqual(missed, {})
