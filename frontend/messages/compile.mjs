@@ -64,6 +64,9 @@ for (const file of readdirSync(from)) {
   if ('then' in messages) throw new Error(`${file}: a message cannot be called "then"`);
   const told = Object.entries(messages).map(([key, text]) => [key, isMadeUp ? madeUp(text) : text]);
   const { imports, functions } = taken(compileModule(format, Object.fromEntries(told)));
+  // Words, and nothing that the code reads: another language would change it.
+  const code = Object.entries(messages).find(([, text]) => /[[\]]|\((prefers|min|max)-/.test(text));
+  if (code) throw new Error(`${file}: ${code[0]} is no message: ${code[1]}`);
   // Told so, a table of words that a page does not use stays out of it.
   const statements = functions.map(
     ([key, made]) => `export const ${key} = /* @__NO_SIDE_EFFECTS__ */ ${made};\n`,

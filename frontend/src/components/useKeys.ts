@@ -1,13 +1,13 @@
 import { useEffect, useRef } from 'react';
-import * as say from '../messages/compiled/components';
 
 const DIALOG = 'dialog[open], [role="dialog"]';
 
 export type KeyMap = Record<string, (() => void) | undefined>;
 
-const TYPING = say.inputNotTypeCheckboxType();
+const TYPING =
+  'input:not([type="checkbox"], [type="radio"]), textarea, select, [contenteditable="true"]';
 
-const BUTTON = say.buttonARoleButton();
+const BUTTON = 'button, a, [role="button"]';
 
 let lettersAct = true;
 

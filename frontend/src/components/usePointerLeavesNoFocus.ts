@@ -1,7 +1,6 @@
 import { useEffect } from 'react';
-import * as say from '../messages/compiled/components';
 
-const BUTTON = say.buttonARoleButton();
+const BUTTON = 'button, a, [role="button"]';
 const DIALOG = 'dialog, [role="dialog"]';
 
 /** What finger or mouse touched gives its focus back, so that Enter is the next action and nothing

@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react';
-import * as say from '../messages/compiled/drawings';
 
-const STILL = say.prefersReducedMotionReduce();
+const STILL = '(prefers-reduced-motion: reduce)';
 const BEAT = 280;
 const PAUSE = 3;
 
