@@ -19,7 +19,7 @@ from api.pieces.schemas import (
 )
 from lefthand.music.engraving import engrave
 from lefthand.music.musicxml import to_musicxml
-from lefthand.passage.demands import Demand
+from lefthand.passage.demand import Demand
 from lefthand.passage.passage import Passage
 from lefthand.passage.passage_json import passage_json
 from lefthand.passage.release import STOP

@@ -7,7 +7,8 @@ from dataclasses import dataclass, field, replace
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.reading.piece import Piece
 from lefthand.music.score import BAR, Drill
-from lefthand.passage.demands import Demand, Whose, demands
+from lefthand.passage.demand import Demand, Whose
+from lefthand.passage.demands import demands
 from lefthand.passage.fingering import Fingering, Wish, fingerings, printed_wishes
 from lefthand.passage.lead_in import LeadIn, lead_in
 from lefthand.passage.levels import Ease, ease_of, weights

@@ -4,7 +4,7 @@ from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from lefthand.passage.demands import Demand
+from lefthand.passage.demand import Demand
 from lefthand.passage.levels import weights
 from lefthand.values.vocabulary import FINGERS
 
