@@ -12,6 +12,7 @@ from pathlib import Path
 from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.test import Client, override_settings
+from playwright.sync_api import Error as PlaywrightError
 from playwright.sync_api import Response
 
 from browser.case import BrowserCase
@@ -81,7 +82,12 @@ class MadeUpLanguage(BrowserCase):
     def _note_answer(self, response: Response) -> None:
         if "/api/" not in response.url or "json" not in response.headers.get("content-type", ""):
             return
-        for each in _strings(json.loads(response.body())):
+        # What was still on its way when the page was left has said nothing.
+        try:
+            told = json.loads(response.body())
+        except (json.JSONDecodeError, PlaywrightError):
+            return
+        for each in _strings(told):
             self.from_server.update(word.lower() for word in PLAIN.findall(each))
 
     def unmarked(self, path: str) -> list[str]:
