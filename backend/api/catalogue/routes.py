@@ -12,12 +12,14 @@ from api.catalogue.schemas import (
     ComplaintInfo,
     EvidenceInfo,
     ExerciseInfo,
+    PairInfo,
     RungInfo,
     SchoolInfo,
     WayInfo,
 )
 from lefthand.case.way_changes import way_changes
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.catalogue.evidence import ToPair
 from lefthand.catalogue.exercises import Exercise
 from lefthand.catalogue.ways import Way
 from lefthand.drawing.pairs import has_picture
@@ -68,6 +70,7 @@ def _catalogue() -> CatalogueOut:
                 instruments=sorted(e.instruments),
                 pictured=[i for i in sorted(e.instruments) if has_picture(e.id, i)],
                 measure=e.measure,
+                pair=_pair(e.pair) if e.pair else None,
                 photo=e.photo,
                 by_ear=e.id in known.takes,
                 unit=MEASURES[e.measure].unit if e.measure else None,
@@ -85,6 +88,11 @@ def _catalogue() -> CatalogueOut:
         exercises=[_exercise(e) for e in known.exercises.values()],
         things={name: value_words(thing(name)) for name in equipment()},
     )
+
+
+def _pair(pair: ToPair) -> PairInfo:
+    unit = MEASURES[pair.measure].unit
+    return PairInfo(unit=unit, before=pair.before, after=pair.after, finger=pair.finger)
 
 
 def _exercise(exercise: Exercise) -> ExerciseInfo:

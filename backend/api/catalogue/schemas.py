@@ -14,9 +14,19 @@ class CauseInfo(Schema):
     places: list[str]
 
 
+class PairInfo(Schema):
+    """What a trial measures before and after one thing was changed. `finger`: the one
+    that is measured."""
+
+    unit: str
+    before: str
+    after: str
+    finger: int
+
+
 class EvidenceInfo(Schema):
     """`pictured`: the instruments on whose neck a drawn hand can show it. `photo`: what points on a
-    picture tell of it. `by_ear`: a recording can tell it."""
+    picture tell of it. `by_ear`: a recording can tell it. `pair`: numbers before and after."""
 
     id: str
     stage: str
@@ -26,6 +36,7 @@ class EvidenceInfo(Schema):
     instruments: list[str]
     pictured: list[str]
     measure: str | None
+    pair: PairInfo | None
     photo: str | None
     by_ear: bool
     unit: str | None

@@ -35,7 +35,17 @@ class ComparedGrades(Schema):
     grade: Grade | None = None
 
 
-Found = Grade | MeasuredValue | ComparedGrades
+class MeasuredPair(Schema):
+    """A trial that measures: the number before one thing was changed and the one after it, in the
+    unit of its pair."""
+
+    measured_before: float
+    measured_after: float
+    changed: str = Field(default="", max_length=120)
+    grade: Grade | None = None
+
+
+Found = Grade | MeasuredValue | ComparedGrades | MeasuredPair
 
 
 class CauseWord(Schema):

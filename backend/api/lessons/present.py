@@ -29,11 +29,12 @@ from api.lessons.schemas import (
     ReviewOut,
     SafetyOut,
     TeacherWord,
+    TwoNumbers,
     UndoOut,
     WithheldOut,
 )
 from api.lessons.undo_words import undo_words
-from lefthand.case.case import Finding
+from lefthand.case.case import Compared, Finding
 from lefthand.case.ways import Accepted
 from lefthand.catalogue.causes import Cause
 from lefthand.practice.objections import Objection
@@ -192,14 +193,23 @@ def _brief(lesson: Lesson) -> PlayerBrief:
 
 
 def _finding_out(finding: Finding, accepted: Accepted | None = None) -> FindingOut:
-    trial = finding.compared
-    compared = trial and ComparedOut(before=trial.before, after=trial.after, changed=trial.changed)
     return FindingOut(
         grade=finding.grade,
         by_finger={str(f): g for f, g in finding.by_finger.items()},
         value=finding.value,
-        compared=compared or None,
+        compared=_compared_out(finding.compared) if finding.compared else None,
         accepted=accepted.words if accepted else None,
+    )
+
+
+def _compared_out(trial: Compared) -> ComparedOut:
+    pair = trial.measured
+    return ComparedOut(
+        before=trial.before,
+        after=trial.after,
+        changed=trial.changed,
+        measured=TwoNumbers(before=pair.before, after=pair.after) if pair else None,
+        says=words_of(pair.told(trial.before)) if pair else "",
     )
 
 

@@ -12,12 +12,20 @@ from api.home.schemas import HomeReportOut, PaperWeekOut
 TeacherWord = Literal["pinned", "dismissed", "open"]
 
 
+class TwoNumbers(Schema):
+    before: float
+    after: float
+
+
 class ComparedOut(Schema):
-    """A trial: the same bar before and after, and what was changed."""
+    """A trial: the same bar before and after, and what was changed. `measured`: the numbers behind
+    both grades, where it was told by them, and `says` what they tell."""
 
     before: int
     after: int
     changed: str
+    measured: TwoNumbers | None
+    says: str
 
 
 class FindingOut(Schema):

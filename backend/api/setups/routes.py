@@ -1,14 +1,14 @@
 """How the instrument is fitted to a player: records, what became of a change."""
 
 from datetime import date
-from typing import Literal
+from typing import Annotated, Literal
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router
+from ninja import Query, Router
 
 from api.answers import PDF, as_file
 from api.days import today
-from api.setups.schemas import ReachOut, SetupIn, SetupOut
+from api.setups.schemas import CentsOut, ReachOut, SetupIn, SetupOut
 from lefthand.fit.reach import Reach
 from studio.errors import StudioError
 from studio.lessons.access import player_of
@@ -25,6 +25,7 @@ from studio.paper.setting import Paper
 from studio.sheet.ruler import ruler_pdf
 
 router = Router(tags=["setups"])
+MOST_MM = 4
 
 
 @router.get("/{int:player_id}/setups", response=list[SetupOut])
@@ -76,6 +77,24 @@ def read_reach(
         first_place=reach.first_place,
         turn=None if margin is None or margin.fits else _turn_of(reach),
     )
+
+
+@router.get("/{int:player_id}/cents", response=CentsOut)
+def read_cents(
+    request: HttpRequest,
+    player_id: int,
+    finger: Annotated[int, Query(ge=1, le=4)],
+    mm: Annotated[list[float], Query(min_length=1, max_length=MOST_MM)],
+) -> CentsOut:
+    """How far off a finger of the usual frame sounds that stands so many mm beyond its place, less
+    than 0 for short of it."""
+    reach = reach_of(player_of(request.user, player_id), None, None)
+    if reach is None or finger not in reach.semitones:
+        return CentsOut(cents=[])
+    try:
+        return CentsOut(cents=[round(reach.cents_off(finger, each), 1) for each in mm])
+    except ValueError as error:
+        raise StudioError("bad_input", "mm", str(error)) from error
 
 
 def _age(player: Player, on: date) -> int | None:

@@ -34,6 +34,13 @@ class SetupOut(SetupIn):
     tapes_beside: list[str]
 
 
+class CentsOut(Schema):
+    """What a finger sounds off, in cents, for each mm asked about; empty where the string's length
+    is not known."""
+
+    cents: list[float]
+
+
 class ReachOut(Schema):
     """What the usual frame needs in first position, from the lowest to the highest finger, against
     the hand's span: mm; `percent` of what is needed. `measured_on`: the lesson's day of the span,

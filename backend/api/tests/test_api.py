@@ -148,6 +148,8 @@ class RoutesCase(StudioCase):
             return client.post(address, {"file": SimpleUploadedFile(name, data), **more})
         if path.endswith("/how"):
             address += "?exercise=thumb_taps"
+        if path.endswith("/cents"):
+            address += "?finger=4&mm=-2"
         if path.endswith("{reader}"):
             address += f"?players={self.player.pk}"
         body = BODIES.get(path.rsplit("/", 1)[-1], ENTRY)

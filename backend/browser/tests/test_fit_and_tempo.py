@@ -72,6 +72,37 @@ class FitAndTempo(BrowserCase):
         page.keyboard.press("Enter")
         expect(page.get_by_text("It fits, with 1.7 mm to spare.")).to_be_visible()
 
+    def test_the_fourth_is_measured_with_the_first_down_and_let_go(self):
+        page = self.page
+        player = Lesson.objects.last().player
+        day = timezone.localdate() - timedelta(days=9)
+        Setup.objects.create(player=player, date=day, string_length=328)
+        self.begin()
+        page.keyboard.press("w")
+        page.get_by_role("heading", name="The same again").wait_for()
+        page.keyboard.press("2")
+        self.saved()
+        page.get_by_role("button", name="Try one thing").click()
+        page.get_by_role("button", name="Let the first go").first.click()
+        page.get_by_role("button", name="Before and after").click()
+        with_first = page.get_by_label("Fourth, the first down, cents")
+        with_first.fill("-40")
+        page.get_by_label("Fourth, the first let go, cents").fill("-36")
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("No difference that measuring twice")).to_be_visible()
+        page.get_by_role("button", name="mm from its place").click()
+        page.get_by_label("Fourth, the first down, mm").fill("-5")
+        page.get_by_label("Fourth, the first let go, mm").fill("-0.5")
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("The fourth comes 35 cents higher.")).to_be_visible()
+        self.assert_accessible("measured pair")
+        self.saved()
+        stored = Lesson.objects.last().observations.get(evidence="try.lift_first")
+        self.assertEqual(stored.entered["grade"], 3)
+        self.assertAlmostEqual(stored.entered["measured_before"], -39.1, delta=0.1)
+        page.get_by_role("button", name="cents", exact=True).click()
+        expect(with_first).to_have_value(str(stored.entered["measured_before"]))
+
     def test_the_next_lesson_asks_whether_a_change_helped(self):
         player = Lesson.objects.last().player
         day = timezone.localdate() - timedelta(days=7)

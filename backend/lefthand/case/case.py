@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 
+from lefthand.case.pair import Pair
 from lefthand.values.said import Said, said
 from lefthand.values.vocabulary import Instrument, Lately, Level, Place
 
@@ -37,11 +38,12 @@ class Measurement:
 @dataclass(frozen=True, slots=True)
 class Compared:
     """A trial: the trouble in the same bar before and after one thing was changed, each graded
-    0..3; `changed`: what that was, in words."""
+    0..3; `changed`: what that was, in words; `measured`: the numbers behind both grades."""
 
     before: int
     after: int
     changed: str = ""
+    measured: Pair | None = None
 
 
 @dataclass(frozen=True, slots=True)

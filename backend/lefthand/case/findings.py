@@ -6,6 +6,7 @@ from typing import Any
 
 from lefthand.case.case import WHOLE_HAND, Compared, Finding, Measurement, Source
 from lefthand.case.grading import ANY_BODY, Body, grade_of
+from lefthand.case.pair import Pair
 from lefthand.catalogue.catalogue import Catalogue
 from lefthand.catalogue.evidence import Evidence
 from lefthand.values.errors import InputError
@@ -14,6 +15,7 @@ from lefthand.values.measures import MEASURES, Cuts
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
 
 MAX_CHANGED = 120
+MEASURED_BEFORE, MEASURED_AFTER = "measured_before", "measured_after"
 FINGER_KEYS = {str(finger): finger for finger in FINGERS}
 
 
@@ -48,6 +50,9 @@ def parse_finding(raw: Any, evidence: Evidence, grading: Grading = USUAL) -> Fin
       stands beside the number was decided then and is kept, whatever the edges are now, or
     - {"before": 1..3, "after": 0..3, "changed"?, "grade"?} for a trial: the grade is how clearly
       the trouble eased, or
+    - {"measured_before": number, "measured_after": number, "changed"?, "grade"?} for a trial with a
+      pair: both numbers are graded by its measure; a gain that two measurings of one hand may have
+      eases nothing, or
     - {finger: any of these} where the check tells fingers apart.
 
     Raises InputError naming the field.
@@ -56,8 +61,8 @@ def parse_finding(raw: Any, evidence: Evidence, grading: Grading = USUAL) -> Fin
     if is_by_finger(raw):
         return _by_finger(raw, evidence, where, grading)
     if _is_compared(raw):
-        compared = _compared(raw, evidence, where)
-        return Finding(eased_grade(compared.before, compared.after), compared=compared)
+        compared = _compared(raw, evidence, where, grading)
+        return Finding(_eased(compared), compared=compared)
     grade, measured = _one(raw, evidence, where, None, grading)
     return Finding(grade, measured={WHOLE_HAND: measured} if measured else {})
 
@@ -68,21 +73,49 @@ def is_by_finger(raw: Any) -> bool:
 
 
 def _is_compared(raw: Any) -> bool:
-    return isinstance(raw, Mapping) and "before" in raw
+    return isinstance(raw, Mapping) and ("before" in raw or MEASURED_BEFORE in raw)
 
 
-def _compared(raw: Any, evidence: Evidence, where: str) -> Compared:
+def _compared(raw: Any, evidence: Evidence, where: str, grading: Grading) -> Compared:
     if not evidence.is_trial:
         raise InputError(where, "only a trial is compared; expected a grade 0 to 3")
     fields = Fields(raw, where)
-    found = Compared(
-        before=fields.whole("before", Grade.SLIGHT, Grade.STRONG),
-        after=fields.whole("after", Grade.NONE, Grade.STRONG),
-        changed=fields.text("changed", default="")[:MAX_CHANGED],
-    )
+    changed = fields.text("changed", default="")[:MAX_CHANGED]
     fields.take("grade", None)
+    if MEASURED_BEFORE in fields:
+        found = _measured_pair(fields, evidence, where, grading, changed)
+    else:
+        found = Compared(
+            before=fields.whole("before", Grade.SLIGHT, Grade.STRONG),
+            after=fields.whole("after", Grade.NONE, Grade.STRONG),
+            changed=changed,
+        )
     fields.done()
     return found
+
+
+def _measured_pair(
+    fields: Fields, evidence: Evidence, where: str, grading: Grading, changed: str
+) -> Compared:
+    if evidence.pair is None:
+        raise InputError(where, "this trial has no measure; expected grades before and after")
+    values, grades = [], []
+    for name in (MEASURED_BEFORE, MEASURED_AFTER):
+        values.append(fields.read(name, read_number))
+        try:
+            grade = grade_of(
+                evidence.pair.measure, values[-1], body=grading.body, cuts=grading.cuts
+            )
+        except InputError as error:
+            raise InputError(f"{where}.{name}", error.problem) from error
+        grades.append(grade)
+    return Compared(grades[0], grades[1], changed, Pair(evidence.pair.measure, *values))
+
+
+def _eased(compared: Compared) -> int:
+    if compared.measured is not None and not compared.measured.eases:
+        return Grade.NONE
+    return eased_grade(compared.before, compared.after)
 
 
 def eased_grade(before: int, after: int) -> int:
@@ -141,8 +174,7 @@ def _one(
     if not isinstance(raw, Mapping):
         return read_whole(where, raw, Grade.NONE, Grade.STRONG), None
     if _is_compared(raw):
-        compared = _compared(raw, evidence, where)
-        return eased_grade(compared.before, compared.after), None
+        return _eased(_compared(raw, evidence, where, grading)), None
     if evidence.measure is None:
         raise InputError(f"{where}.value", "this check has no measure; expected a grade 0 to 3")
     fields = Fields(raw, where)

@@ -6,6 +6,8 @@ from types import MappingProxyType
 
 from lefthand.catalogue.causes import Cause
 from lefthand.catalogue.playings import Playing
+from lefthand.values.errors import InputError
+from lefthand.values.fields import Fields, read_one_of
 from lefthand.values.knowledge_file import Record
 from lefthand.values.measures import MEASURES, ON_PICTURES
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument, Stage
@@ -19,11 +21,22 @@ DEFINING_LEAK = 0.01
 DEFINING_MISTAKEN = {"clear": 0.04, "strong": 0.003}
 
 
+@dataclass(frozen=True, slots=True)
+class ToPair:
+    """`before`, `after`: what is measured, in a few words; `finger` 1..4: of which."""
+
+    measure: str
+    finger: int
+    before: str
+    after: str
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class Evidence:
     """One thing that can be checked.
 
-    `photo`: what points on a picture tell of it, beside a measure or without one.
+    `photo`: what points on a picture tell of it, beside a measure or without one. `pair`: what a
+    trial measures before and after one thing was changed.
     `causes` maps a cause to the probability that it alone produces the evidence; `leak` is the
     probability with none of them present. `mistaken`: the chances that it is graded clear and that
     it is graded strong though it is not there; None for the usual ones. `seconds` is the cost of
@@ -47,6 +60,7 @@ class Evidence:
     of_finger: int | None
     instruments: frozenset[Instrument]
     measure: str | None
+    pair: ToPair | None
     photo: str | None
     leak: float
     mistaken: tuple[float, float] | None
@@ -81,11 +95,14 @@ def read_evidence(
     photo = record.text("photo", default=measure if measure in ON_PICTURES else "") or None
     if photo is not None and photo not in ON_PICTURES:
         record.fail(f"photo: {photo!r} is nothing that a picture tells")
+    pair = _pair(record)
     of_finger = record.whole("of_finger", 1, 4, default=0) or None
     strengths = _strengths(record, causes)
     defining = STRENGTHS[DEFINING] in strengths.values()
     seconds = record.whole("seconds", 1, 600)
     stage = record.choice("stage", Stage)
+    if pair is not None and stage is not Stage.TRIAL:
+        record.fail("pair: only a trial is measured before and after")
     evidence = Evidence(
         id=record.id,
         stage=stage,
@@ -99,6 +116,7 @@ def read_evidence(
         of_finger=of_finger,
         instruments=record.instruments(),
         measure=measure,
+        pair=pair,
         photo=photo,
         leak=record.number("leak", 0.0, 1.0, default=DEFINING_LEAK if defining else DEFAULT_LEAK),
         mistaken=_mistaken(record, DEFINING_MISTAKEN if defining else None),
@@ -113,6 +131,24 @@ def read_evidence(
     )
     record.done()
     return evidence
+
+
+def _pair(record: Record) -> ToPair | None:
+    given = record.mapping("pair", default={})
+    if not given:
+        return None
+    fields = Fields(given)
+    try:
+        found = ToPair(
+            measure=fields.read("measure", read_one_of, MEASURES),
+            finger=fields.whole("finger", 1, 4),
+            before=fields.text("before"),
+            after=fields.text("after"),
+        )
+        fields.done()
+    except InputError as error:
+        record.fail(f"pair.{error.field}: {error.problem}")
+    return found
 
 
 def _playing(record: Record, seconds: int, playings: Mapping[str, Playing]) -> str | None:

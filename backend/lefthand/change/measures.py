@@ -11,19 +11,17 @@ change where the method has none.
 The trend is the median of all slopes (Theil, 1950; Sen, "Estimates of the regression coefficient
 based on Kendall's tau", J. Am. Stat. Assoc. 63, 1968), so that one bad day does not move it; its
 interval is that of Kendall's statistic without ties.
-
-METHOD_SEM is working judgement beside its reason; a teacher's own repeats replace it.
 """
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
 from itertools import combinations
 from statistics import median
 
-from lefthand.values.measures import MEASURES
+from lefthand.values.measures import MEASURES, METHOD_SEM, REAL_CHANGE
 from lefthand.values.vocabulary import DAYS_A_WEEK
 
 Z95 = 1.96
@@ -37,25 +35,6 @@ STUDENT_95 = {
     1: 12.706, 2: 4.303, 3: 3.182, 4: 2.776, 5: 2.571, 6: 2.447, 7: 2.365, 8: 2.306, 9: 2.262,
     10: 2.228, 12: 2.179, 15: 2.131, 20: 2.086, 30: 2.042, 60: 2.000, 120: 1.980,
 }  # fmt: skip
-
-# Standard error of one measuring as a teacher does it, in the unit of the measure, and where the
-# number comes from. Measures that are missing here have none: nothing is called a change then.
-METHOD_SEM: Mapping[str, tuple[float, str]] = {
-    "hold_seconds": (0.5, "half a second of the thumb on the timer, before and after"),
-    "reach_margin": (2.0, "a millimetre on the ruler at either end of the span"),
-    "laxity_score": (0.5, "one point of nine is easily seen otherwise"),
-    "elbow_offset": (0.1, "a tenth of a hand's width between two takings of one picture"),
-    "tip_angle": (3.0, "two takings of the points of a fingertip joint"),
-    "middle_angle": (3.0, "two takings of the points of a middle joint"),
-    "arch_seconds": (0.5, "half a second of the thumb on the timer, before and after"),
-    "pressure_slack": (0.08, "one of the steps between whispering and full tone"),
-    "fourth_cents": (4.0, "finger means of one drill played twice"),
-    "vibrato_share": (0.1, "widths of one note held twice"),
-    "neighbour_share": (0.1, "one note of ten heard otherwise"),
-    "evenness_rise": (1.0, "unevenness of one drill played twice"),
-    "shrink_cents": (4.0, "finger means of one drill played twice"),
-    "share_before_tight": (0.1, "one line of ten told otherwise"),
-}
 
 
 class Basis(StrEnum):
@@ -115,7 +94,7 @@ def least_real_change(spreads: Sequence[float], method_sem: float | None = None)
     if len(spreads) < FEWEST_REPEATS:
         if method_sem is None:
             return LeastChange(None, None, Basis.NONE)
-        return LeastChange(Z95 * math.sqrt(2) * method_sem, method_sem, Basis.METHOD)
+        return LeastChange(REAL_CHANGE * method_sem, method_sem, Basis.METHOD)
     worth = METHOD_WORTH if method_sem is not None else 0
     known = sum(spread**2 for spread in spreads) + worth * (method_sem or 0.0) ** 2
     freedom = len(spreads) + worth

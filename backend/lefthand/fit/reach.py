@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from lefthand.fit.stops import cents_per_mm, first_place, span_needed, stop
+from lefthand.fit.stops import cents_off, cents_per_mm, first_place, span_needed, stop
 from lefthand.music.hands import Hand
 from lefthand.values.vocabulary import Instrument
 
@@ -151,3 +151,8 @@ class Reach:
     @property
     def cents_per_mm(self) -> Mapping[int, float]:
         return {f: cents_per_mm(self.string_length, up) for f, up in self.semitones.items()}
+
+    def cents_off(self, finger: int, mm: float) -> float:
+        """What a finger of the frame sounds off that stands `mm` beyond its stop. Raises KeyError
+        for a finger that the frame lacks, ValueError past the bridge."""
+        return cents_off(self.string_length, self.semitones[finger], mm)

@@ -28,3 +28,13 @@ def first_place(length: float, width: float, span: float) -> int:
     `width` semitones above it lies within `span` mm."""
     at = SEMITONES * math.log2(span_needed(length, 0, width) / span)
     return max(0, math.ceil(at - 1e-9))
+
+
+def cents_off(length: float, semitones: float, mm: float) -> float:
+    """Cents by which a finger sounds off that stands `mm` beyond its stop (less than 0: short of
+    it): 1200 log2(l / (l - mm)), l from the stop to the bridge. Raises ValueError where it would
+    stand on or past the bridge."""
+    left = length - stop(length, semitones)
+    if mm >= left:
+        raise ValueError(f"expected less than {left:g} mm, got {mm:g}")
+    return CENTS * math.log2(left / (left - mm))

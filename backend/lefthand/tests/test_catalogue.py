@@ -40,6 +40,8 @@ BROKEN = (
         "unknown instrument ['gt']",
     ),
     ("evidence.yaml", "measure: hold_seconds", "measure: hold_hours", "has no thresholds"),
+    ("evidence.yaml", "    measure: fourth_cents", "    measure: fourth_mm", "pair.measure"),
+    ("evidence.yaml", "    finger: 4", "    finger: 5", "pair.finger: expected a whole number"),
     ("evidence.yaml", "  place: jaw", "  spot: jaw\n  place: jaw", "spot: unknown field"),
     ("evidence.yaml", "    - falls at once\n", "", "slight, clear and strong"),
     ("ways.yaml", "thumb.under: [1, 2]", "thumb.over: [1, 2]", "unknown evidence 'thumb.over'"),

@@ -8,7 +8,6 @@ import numpy as np
 from scipy import stats
 
 from lefthand.change.measures import (
-    METHOD_SEM,
     STUDENT_95,
     Basis,
     least_real_change,
@@ -16,7 +15,7 @@ from lefthand.change.measures import (
     student_95,
     trend,
 )
-from lefthand.values.measures import MEASURES
+from lefthand.values.measures import MEASURES, METHOD_SEM
 
 # Weir (2005), table 1, set A: eight subjects, two trials, kg (from memory). Its mean square of
 # error is 57.1, its SEM 7.6 and its least real change 20.9.

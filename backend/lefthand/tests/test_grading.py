@@ -8,9 +8,11 @@ from unittest import TestCase
 
 from lefthand.case.findings import parse_finding, with_grades
 from lefthand.case.grading import Body, grade_of, laxity_cutoff
+from lefthand.case.pair import Pair
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.values.errors import InputError
 from lefthand.values.measures import MEASURES
+from lefthand.words import words_of
 
 CATALOGUE = load_catalogue()
 # measure, finger, (value, grade) pairs; values on an edge get the milder grade
@@ -135,12 +137,54 @@ class Trials(TestCase):
         )
         self.assertEqual(found.by_finger, {3: 1, 4: 3})
 
+    def test_a_measured_pair_is_graded_by_its_numbers(self):
+        """The fourth's cents with the first finger down, and with it let go."""
+        trial = CATALOGUE.evidence["try.lift_first"]
+        for before, after, eased, words in (
+            (-40, -6, 3, "The fourth comes 34 cents higher."),
+            (-40, -18, 2, "The fourth comes 22 cents higher."),
+            (-40, -34, 0, "No difference that measuring twice could not make by itself."),
+            (-18, -8, 0, "No difference that measuring twice could not make by itself."),
+            (-18, -4, 2, "The fourth comes 14 cents higher."),
+            (-18, -36, 0, "The fourth ends 18 cents lower."),
+            (-18, 25, 2, "The fourth comes 43 cents higher."),
+            (-5, 20, 0, "It was right before already: nothing to ease."),
+        ):
+            with self.subTest(before=before, after=after):
+                raw = {"measured_before": before, "measured_after": after}
+                found = parse_finding(raw, trial)
+                pair = found.compared.measured
+                self.assertEqual((found.grade, pair.before, pair.after), (eased, before, after))
+                self.assertEqual(words_of(pair.told(found.compared.before)), words)
+                self.assertEqual(with_grades(raw, found), {**raw, "grade": eased})
+
+    def test_every_pair_has_its_words(self):
+        for trial in CATALOGUE.evidence.values():
+            if trial.pair is not None:
+                for before, after in ((-100, 0), (0, -100)):
+                    self.assertTrue(words_of(Pair(trial.pair.measure, before, after).told(2)))
+
     def test_what_cannot_be_compared_names_its_field(self):
+        pair = {"measured_before": -20, "measured_after": -5}
         for name, raw, field in (
             ("web.closed", {"before": 2, "after": 0}, "observations.web.closed"),
             ("try.thumb_off", {"before": 0, "after": 0}, "observations.try.thumb_off.before"),
             ("try.thumb_off", {"before": 2}, "observations.try.thumb_off.after"),
             ("try.thumb_off", {"before": 2, "after": 1, "x": 1}, "observations.try.thumb_off.x"),
+            ("try.thumb_off", pair, "observations.try.thumb_off"),
+            *(
+                ("try.lift_first", {**pair, name: value}, f"observations.try.lift_first.{name}")
+                for name, value in (
+                    ("measured_before", "low"),
+                    ("measured_after", -900),
+                    ("before", 2),
+                )
+            ),
+            (
+                "try.lift_first",
+                {"measured_before": -20},
+                "observations.try.lift_first.measured_after",
+            ),
         ):
             with self.subTest(name, raw=raw), self.assertRaises(InputError) as caught:
                 parse_finding(raw, CATALOGUE.evidence[name])

@@ -6,7 +6,7 @@ from unittest import TestCase
 from lefthand.case.parsing import parse_case
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.fit.reach_json import parse_fit, reach_json
-from lefthand.fit.stops import cents_per_mm, first_place, span_needed, stop
+from lefthand.fit.stops import cents_off, cents_per_mm, first_place, span_needed, stop
 from lefthand.tests.test_command_line import lefthand
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument
@@ -26,6 +26,18 @@ class Stops(TestCase):
             with self.subTest(semitones=semitones):
                 self.assertAlmostEqual(stop(328, semitones), mm, delta=0.06)
         self.assertAlmostEqual(cents_per_mm(328, 7), 7.9, delta=0.05)
+
+    def test_a_finger_short_of_its_place_sounds_as_the_fret_below_it(self):
+        """A whole fret short is a half step low; near the place it is what a millimetre makes."""
+        for length in (212, 328, 690, 1060):
+            for semitones in (2, 5, 7):
+                fret = stop(length, semitones) - stop(length, semitones - 1)
+                with self.subTest(length=length, semitones=semitones):
+                    self.assertAlmostEqual(cents_off(length, semitones, -fret), -100, places=6)
+                    a_millimetre = cents_off(length, semitones, 1)
+                    self.assertAlmostEqual(a_millimetre, cents_per_mm(length, semitones), places=6)
+        with self.assertRaises(ValueError):
+            cents_off(328, 7, 328)
 
     def test_as_the_fret_makers_rule_of_17817_divides_a_string(self):
         """Each semitone takes 1/17.817 of what is left (makers' rule, from memory)."""

@@ -42,6 +42,8 @@ BY_MEMBER = (
     "told-sign-",
     "bars-of",
     "note-",
+    "pair-gain-",
+    "pair-loss-",
     "release-",
     "told-time-",
 )

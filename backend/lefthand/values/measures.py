@@ -1,9 +1,11 @@
 """What can be measured, in which unit, and where numbers turn into grades.
 
 The edges are working judgement of teaching practice, with no published source. A teacher may set
-other edges; a way of teaching may have its own.
+other edges; a way of teaching may have its own. METHOD_SEM is working judgement beside its reason;
+a teacher's own repeats replace it.
 """
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 
@@ -63,6 +65,29 @@ MEASURES: Mapping[str, Measure] = {
         "share", "share played before it tightens", (1, 0.75, 0.4), False, 0, 1
     ),
 }
+
+# Standard error of one measuring as a teacher does it, in the unit of the measure, and where the
+# number comes from. Measures that are missing here have none: nothing is called a change then.
+METHOD_SEM: Mapping[str, tuple[float, str]] = {
+    "hold_seconds": (0.5, "half a second of the thumb on the timer, before and after"),
+    "reach_margin": (2.0, "a millimetre on the ruler at either end of the span"),
+    "laxity_score": (0.5, "one point of nine is easily seen otherwise"),
+    "elbow_offset": (0.1, "a tenth of a hand's width between two takings of one picture"),
+    "tip_angle": (3.0, "two takings of the points of a fingertip joint"),
+    "middle_angle": (3.0, "two takings of the points of a middle joint"),
+    "arch_seconds": (0.5, "half a second of the thumb on the timer, before and after"),
+    "pressure_slack": (0.08, "one of the steps between whispering and full tone"),
+    "fourth_cents": (4.0, "finger means of one drill played twice"),
+    "vibrato_share": (0.1, "widths of one note held twice"),
+    "neighbour_share": (0.1, "one note of ten heard otherwise"),
+    "evenness_rise": (1.0, "unevenness of one drill played twice"),
+    "shrink_cents": (4.0, "finger means of one drill played twice"),
+    "share_before_tight": (0.1, "one line of ten told otherwise"),
+}
+# The least real change of two measurings by their standard error: 1.96 * sqrt(2) of it (Weir,
+# "Quantifying test-retest reliability using the intraclass correlation coefficient and the SEM", J.
+# Strength Cond. Res. 19, 2005).
+REAL_CHANGE = 1.96 * math.sqrt(2)
 
 # What points on a picture of the hand tell; some have no edges between grades and stay a look.
 ON_PICTURES = (

@@ -1561,6 +1561,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/cents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Cents
+         * @description How far off a finger of the usual frame sounds that stands so many mm beyond its place, less
+         *     than 0 for short of it.
+         */
+        get: operations["api_setups_routes_read_cents"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/file": {
         parameters: {
             query?: never;
@@ -2560,6 +2581,15 @@ export interface components {
             word: "pinned" | "dismissed" | "open";
         };
         /**
+         * CentsOut
+         * @description What a finger sounds off, in cents, for each mm asked about; empty where the string's length
+         *     is not known.
+         */
+        CentsOut: {
+            /** Cents */
+            cents: number[];
+        };
+        /**
          * CheckChoiceOut
          * @description Checks that can be seen in passing, and those that would tell most.
          */
@@ -2670,7 +2700,8 @@ export interface components {
         };
         /**
          * ComparedOut
-         * @description A trial: the same bar before and after, and what was changed.
+         * @description A trial: the same bar before and after, and what was changed. `measured`: the numbers behind
+         *     both grades, where it was told by them, and `says` what they tell.
          */
         ComparedOut: {
             /** After */
@@ -2679,6 +2710,9 @@ export interface components {
             before: number;
             /** Changed */
             changed: string;
+            measured: components["schemas"]["TwoNumbers"] | null;
+            /** Says */
+            says: string;
         };
         /**
          * ComplaintEntry
@@ -3097,7 +3131,7 @@ export interface components {
         /**
          * EvidenceInfo
          * @description `pictured`: the instruments on whose neck a drawn hand can show it. `photo`: what points on a
-         *     picture tell of it. `by_ear`: a recording can tell it.
+         *     picture tell of it. `by_ear`: a recording can tell it. `pair`: numbers before and after.
          */
         EvidenceInfo: {
             /** By Ear */
@@ -3124,6 +3158,7 @@ export interface components {
             note: string;
             /** Of Finger */
             of_finger: number | null;
+            pair: components["schemas"]["PairInfo"] | null;
             /** Per Finger */
             per_finger: boolean;
             /** Photo */
@@ -4576,6 +4611,24 @@ export interface components {
             unit: string;
         };
         /**
+         * MeasuredPair
+         * @description A trial that measures: the number before one thing was changed and the one after it, in the
+         *     unit of its pair.
+         */
+        MeasuredPair: {
+            /**
+             * Changed
+             * @default
+             */
+            changed?: string;
+            /** Grade */
+            grade?: number | null;
+            /** Measured After */
+            measured_after: number;
+            /** Measured Before */
+            measured_before: number;
+        };
+        /**
          * MeasuredValue
          * @description A number in the unit of the check's measure.
          */
@@ -4698,8 +4751,8 @@ export interface components {
              */
             kind: "observation";
             /** Value */
-            value?: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"] | {
-                [key: string]: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"];
+            value?: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"] | components["schemas"]["MeasuredPair"] | {
+                [key: string]: number | components["schemas"]["MeasuredValue"] | components["schemas"]["ComparedGrades"] | components["schemas"]["MeasuredPair"];
             } | null;
         };
         /**
@@ -4779,6 +4832,21 @@ export interface components {
             later: string[] | null;
             /** Pain */
             pain: number;
+        };
+        /**
+         * PairInfo
+         * @description What a trial measures before and after one thing was changed. `finger`: the one
+         *     that is measured.
+         */
+        PairInfo: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Finger */
+            finger: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * PairOut
@@ -6595,6 +6663,13 @@ export interface components {
             moves: boolean;
             /** Words */
             words: string[];
+        };
+        /** TwoNumbers */
+        TwoNumbers: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
         };
         /**
          * UndoIn
@@ -10625,6 +10700,49 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_setups_routes_read_cents: {
+        parameters: {
+            query: {
+                finger: number;
+                mm: number[];
+            };
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CentsOut"];
+                };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */
             503: {

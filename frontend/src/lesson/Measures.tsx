@@ -16,6 +16,7 @@ const REACH = 'reach_margin';
 const PictureAngle = late(async () => (await import('./PictureAngle')).PictureAngle);
 const TrialCompare = late(async () => (await import('./TrialCompare')).TrialCompare);
 const CentsAMillimetre = late(async () => (await import('./CentsAMillimetre')).CentsAMillimetre);
+const PairEntry = late(async () => (await import('./PairEntry')).PairEntry);
 const ByEar = late(async () => (await import('../sound/Listening')).Listening);
 const ReachEntry = late(async () => (await import('./ReachEntry')).ReachEntry);
 const MeasureEntry = late(async () => (await loadMeasure()).MeasureEntry);
@@ -68,7 +69,15 @@ export function Measures({ item, asked, handle, trials, onNext, onDone, onClose 
           onNext={onNext}
         />
       )}
-      {item.stage === 'trial' && (
+      {item.pair !== null && (
+        <PairEntry
+          playerId={lesson.player.id}
+          pair={item.pair}
+          compared={finding?.compared ?? null}
+          onPair={(measured) => enter('observation', item.id, measured)}
+        />
+      )}
+      {item.stage === 'trial' && item.pair === null && (
         <TrialCompare
           label={item.label}
           compared={finding?.compared ?? null}

@@ -7,7 +7,7 @@ import { gradeWord } from '../words/words';
 import css from './TrialCompare.module.css';
 import * as say from '../messages/compiled/lesson';
 
-export type Compared = Schemas['ComparedOut'];
+type Compared = Schemas['ComparedGrades'];
 
 interface Props {
   label: string;

@@ -23,6 +23,7 @@ function evidence(id: string, more: Partial<Evidence> = {}): Evidence {
     instruments: ['vn'],
     pictured: [],
     measure: null,
+    pair: null,
     photo: null,
     by_ear: false,
     unit: null,

@@ -7,14 +7,14 @@ import { firstFingers, isDone } from './lookList';
 import type { LessonHandle } from './useLesson';
 
 interface State {
-  /** Which checks it is about; with others it begins anew. */
+  /** Which checks it is about, in whatever order; with others it begins anew. */
   list: string;
-  chosen: number | null;
+  chosen: string | null;
   fingers: Record<string, number[]>;
   /** A grade was given before a finger was told. */
   isAsking: boolean;
   /** The check graded last, shown on while nothing else is open. */
-  last: number;
+  last: string | null;
 }
 
 export interface Asked {
@@ -56,29 +56,36 @@ interface Props {
 /** Goes through checks one after the other: which is asked, for which fingers, and its grade. */
 export function useAsked({ items, handle, touched, isTouched, onAllGraded }: Props): Asked {
   const { lesson, enter } = handle;
-  const list = items.map((each) => each.id).join();
+  const list = items
+    .map((each) => each.id)
+    .sort()
+    .join();
   const fresh: State = {
     list,
-    chosen: isTouched && items.every((each) => isDone(lesson, each.id)) ? 0 : null,
+    chosen:
+      isTouched && items.every((each) => isDone(lesson, each.id)) ? (items[0]?.id ?? null) : null,
     fingers: {},
     isAsking: false,
-    last: 0,
+    last: null,
   };
   const [kept, setKept] = useState(fresh);
   if (kept.list !== list) setKept(fresh);
   const state = kept.list === list ? kept : fresh;
   const guard = useBounceGuard();
   const open = items.findIndex((each) => !isDone(lesson, each.id));
-  const active = state.chosen ?? open;
-  const item = items[active] ?? items[state.last];
+  const place = (id: string | null) => items.findIndex((each) => each.id === id);
+  const active = state.chosen === null ? open : place(state.chosen);
+  const item = items[active] ?? items[Math.max(0, place(state.last))];
   const isOpen = active !== -1 && items[active] !== undefined;
   const fingersOf = (each: Evidence) =>
     state.fingers[each.id] ?? firstFingers(lesson, each, touched);
 
-  const goTo = (index: number | null) => setKept({ ...state, chosen: index, isAsking: false });
+  const idAt = (index: number | null) => (index === null ? null : (items[index]?.id ?? null));
+  const goTo = (index: number | null) =>
+    setKept({ ...state, chosen: idAt(index), isAsking: false });
   function chooseFingers(fingers: number[]) {
     if (!item) return;
-    const chosen = isOpen ? active : state.last;
+    const chosen = isOpen ? idAt(active) : (state.last ?? idAt(0));
     setKept({
       ...state,
       chosen,
@@ -100,7 +107,7 @@ export function useAsked({ items, handle, touched, isTouched, onAllGraded }: Pro
     if (keys.length === 0) return;
     for (const key of keys) enter('observation', key, value);
     const next = items.findIndex((other, index) => index !== active && !isDone(lesson, other.id));
-    setKept({ ...state, chosen: next === -1 ? null : next, isAsking: false, last: active });
+    setKept({ ...state, chosen: idAt(next), isAsking: false, last: item.id });
     guard.moved();
     if (next === -1) onAllGraded();
   }
@@ -113,7 +120,7 @@ export function useAsked({ items, handle, touched, isTouched, onAllGraded }: Pro
     isAsking: state.isAsking,
     choose: (id) => {
       guard.chosen();
-      goTo(items.findIndex((each) => each.id === id));
+      goTo(place(id));
     },
     hold: () => {
       if (isOpen) goTo(active);

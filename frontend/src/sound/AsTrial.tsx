@@ -12,7 +12,7 @@ export interface Trial {
   label: string;
 }
 
-export type OnTrial = (trial: string, compared: Schemas['ComparedOut']) => void;
+export type OnTrial = (trial: string, compared: Schemas['ComparedGrades']) => void;
 
 interface Props {
   grades: Schemas['TrialGradesOut'];

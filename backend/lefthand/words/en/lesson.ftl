@@ -26,6 +26,12 @@ note-trial-0 = { $trial }: no help
 note-trial-1 = { $trial }: helped a little
 note-trial-2 = { $trial }: helped clearly
 note-trial-3 = { $trial }: helped at once
+# A trial measured before and after.
+pair-right = It was right before already: nothing to ease.
+pair-chance = No difference that measuring twice could not make by itself.
+pair-gain-fourth-cents = The fourth comes { $by } cents higher.
+pair-loss-fourth-cents = The fourth ends { $by } cents lower.
+
 note-pinned = { $cause }: your choice
 note-dismissed = { $cause }: ruled out
 note-open = { $cause }: maybe after all

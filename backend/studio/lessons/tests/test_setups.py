@@ -99,6 +99,7 @@ class Setups(StudioCase):
         self.assertAlmostEqual(asked(span=70).margin.percent, 2.4, delta=0.1)
         save_setup(self.player, {"change": "another rest"}, DAY)
         self.assertEqual(asked().string_length, 306)
+        self.assertAlmostEqual(asked().cents_off(4, -1), -8.4, delta=0.1)
         for span, length, field in ((1, None, "span"), (70, 10, "string_length")):
             with self.assertRaises(InputError) as caught:
                 asked(span, length)
