@@ -1,10 +1,12 @@
 """The notes of a drill, and what music asks, as they leave the API."""
 
-from api.drills.schemas import DrillNoteOut, LoadedBarOut, ReturnOut
+from api.drills.schemas import DrillNoteOut, LoadedBarOut, ReturnOut, StopLookOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.drill_json import drill_json
 from lefthand.music.score import Drill
+from lefthand.music.stop_signs import SIGNS
 from lefthand.passage.passage import Passage
+from lefthand.words import told
 
 MOST_WORDS = 3
 LITTLE = 0.05  # of the heaviest bar: no reason is told below
@@ -15,6 +17,14 @@ def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
     notes = drill_json(drill)["notes"] if drill else []
     return [
         DrillNoteOut(**{name: note[name] for name in DrillNoteOut.model_fields}) for note in notes
+    ]
+
+
+def looks_out(drill: Drill | None) -> list[StopLookOut]:
+    """In the order in which they are looked at; [] for music without stops."""
+    return [
+        StopLookOut(words=told(f"look-{look}"), sign=SIGNS[look])
+        for look in (drill.looks if drill else ())
     ]
 
 

@@ -4,7 +4,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from api.answers import as_file
-from api.drills.present import loaded_bars, notes_out
+from api.drills.present import loaded_bars, looks_out, notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut, TuneOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.composing.compose import free_recipe, make_drill
@@ -12,7 +12,7 @@ from lefthand.composing.tune_drill import tunes_of
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS
 from lefthand.music.midi import to_midi
-from lefthand.music.musicxml import to_musicxml
+from lefthand.music.musicxml import DRAWN, to_musicxml
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
 from lefthand.passage.harder import asked_most, asks_of
@@ -66,8 +66,9 @@ def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
     return DrillOut(
         title=drill.title,
         tempo=drill.tempo,
-        music=engrave(to_musicxml(drill), seed=wanted.seed),
+        music=engrave(to_musicxml(drill, shown=DRAWN), seed=wanted.seed),
         notes=notes_out(drill),
+        looks=looks_out(drill),
         asks=[words_of(each) for each in asked_most(asks_of(passage), finger)],
         bars=loaded_bars(passage),
     )

@@ -4,13 +4,23 @@ from ninja import Schema
 
 
 class DrillNoteOut(Schema):
-    """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s."""
+    """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s.
+    `stop`: the tune stops after it."""
 
     midi: int
     finger: int
     string: int
     onset: float
     seconds: float
+    stop: bool = False
+
+
+class StopLookOut(Schema):
+    """What is looked at where a tune stops; `sign`: the lines drawn for it in the music, as an SVG
+    path in a box of 24 by 24."""
+
+    words: str
+    sign: str
 
 
 class DrillKindOut(Schema):
@@ -84,5 +94,6 @@ class DrillOut(Schema):
     tempo: int
     music: str
     notes: list[DrillNoteOut]
+    looks: list[StopLookOut]
     asks: list[str]
     bars: list[LoadedBarOut]

@@ -1,6 +1,6 @@
 """An exercise of a week as it leaves the API."""
 
-from api.drills.present import notes_out
+from api.drills.present import looks_out, notes_out
 from api.drills.schemas import DrillNoteOut
 from api.exercises.schemas import ExercisePage
 from api.hands.present import two_hands_out
@@ -31,6 +31,7 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
         music_title=item.music_title,
         music_credit=item.music_credit,
         notes=_notes(item),
+        looks=looks_out(item.drill),
         beat=item.drill.tempo if item.drill else item.place.beat if item.place else None,
     )
 
@@ -39,6 +40,12 @@ def _notes(item: SheetItem) -> list[DrillNoteOut]:
     if item.drill is not None or item.place is None:
         return notes_out(item.drill)
     return [
-        DrillNoteOut(**{name: getattr(note, name) for name in DrillNoteOut.model_fields})
+        DrillNoteOut(
+            midi=note.midi,
+            finger=note.finger,
+            string=note.string,
+            onset=note.onset,
+            seconds=note.seconds,
+        )
         for note in item.place.notes
     ]

@@ -2,7 +2,7 @@
 
 from ninja import Schema
 
-from api.drills.schemas import DrillNoteOut
+from api.drills.schemas import DrillNoteOut, StopLookOut
 from api.hands.schemas import TwoHandsOut
 
 
@@ -25,7 +25,7 @@ class PossibleSpotOut(NeckSpot):
 class ExercisePage(Schema):
     """What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
     exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
-    tune, else empty. `child`: how to say it to a child;
+    tune, else empty. `looks`: at each stop of its music. `child`: how to say it to a child;
     empty for others. `picture`: two hands where they say more than words. `music`: an SVG
     picture."""
 
@@ -49,6 +49,7 @@ class ExercisePage(Schema):
     music_title: str
     music_credit: str
     notes: list[DrillNoteOut]
+    looks: list[StopLookOut]
     beat: int | None
 
 

@@ -98,6 +98,30 @@ class Tools(PhoneCase):
                 expect(face.get_by_role("button", name=start)).to_be_visible()
         self.assert_accessible("home, music")
 
+    def test_where_a_tune_stops_it_waits_and_says_what_to_look_at(self):
+        page = self.page
+        player = Player.objects.get(name="Jonas Feld")
+        lesson = player.lessons.filter(plan__isnull=False).order_by("date").last()
+        item = lesson.plan.items.first()
+        lesson.plan.items.exclude(pk=item.pk).delete()
+        item.exercise, item.rung, item.spot, item.piece = "stop_and_shape", 1, None, None
+        item.in_piece, item.days = None, [1, 2, 3]
+        item.save()
+        self.open(player)
+        week_is_there(page)
+        page.get_by_role("button", name="Begin").click()
+        expect(page.get_by_text("At each stop:")).to_contain_text(
+            "thumb softelbow freefinger round"
+        )
+        page.get_by_role("group", name="Tools").get_by_role("button", name="Listen").click()
+        face = page.get_by_role("region", name="Listen")
+        face.get_by_role("button", name="Hear it").click()
+        for words in ("thumb soft", "elbow free", "finger round"):
+            expect(face.get_by_role("button", name=words)).to_be_visible()
+        face.get_by_role("button", name="Stop").click()
+        expect(face.get_by_role("button", name="Hear it")).to_be_visible()
+        self.assert_accessible("home, stops")
+
     def test_music_longer_than_the_screen_turns_by_hand_and_with_the_beat(self):
         page = self.page
         self.open(Player.objects.get(name="Jonas Feld"))

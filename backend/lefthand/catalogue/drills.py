@@ -10,7 +10,7 @@ from typing import Any
 
 from lefthand.values.errors import CatalogueError
 from lefthand.values.knowledge_file import Record
-from lefthand.values.vocabulary import FINGERS, Instrument
+from lefthand.values.vocabulary import FINGERS, Instrument, StopLook
 
 MOST_OCTAVES = 2
 BY = "by"
@@ -72,11 +72,13 @@ class Scale:
 
 @dataclass(frozen=True, slots=True)
 class TuneWish:
-    """start: the finger on which it begins, None for any. narrow: it stays on one string."""
+    """start: the finger on which it begins, None for any. narrow: it stays on one string. looks:
+    what is looked at at each stop, all where nothing else is said."""
 
     stops: Stops
     start: int | None
     narrow: bool
+    looks: tuple[StopLook, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -206,10 +208,21 @@ def _tune(record: Record) -> TuneWish | None:
     part = _part(record, "tune")
     if part is None:
         return None
+    stops = part.choice("stops", Stops, default=Stops.NONE)
     tune = TuneWish(
-        part.choice("stops", Stops, default=Stops.NONE),
+        stops,
         part.whole("start", 0, 4, default=None),
         part.flag("narrow"),
+        _looks(part, stops),
     )
     part.done()
     return tune
+
+
+def _looks(part: Record, stops: Stops) -> tuple[StopLook, ...]:
+    if stops is Stops.NONE:
+        return ()
+    asked = part.words("looks", list(StopLook))
+    if not set(asked) <= set(StopLook):
+        part.fail(f"looks: expected any of {', '.join(StopLook)}, got {asked!r}")
+    return tuple(look for look in StopLook if look in asked)

@@ -1,13 +1,13 @@
 """A traditional tune laid under a hand, so that the wanted finger plays its strong notes."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Sequence, Set
 from dataclasses import dataclass, replace
 from functools import cache, lru_cache
 
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.drills import Recipe, Stops, TuneWish
 from lefthand.catalogue.tunes import Mode, Tune, TuneNote
-from lefthand.music.hands import FRAMES, usual_frame
+from lefthand.music.hands import FRAMES, POSITIONS, usual_frame
 from lefthand.music.keys import FIFTHS, key_with, spelled_in
 from lefthand.music.request import HIGHEST_STRING, MAX_BARS, MIDDLE, DrillHand, DrillRequest
 from lefthand.music.score import Drill, Event, Key, Tone, into_bars
@@ -17,10 +17,12 @@ from lefthand.passage.of_drill import passage_of_drill
 from lefthand.passage.passage import Asked
 from lefthand.values.errors import InputError
 from lefthand.values.vocabulary import Instrument, Level
+from lefthand.words import told
 
 USUAL_TEMPO = 72
 # The drill that plays a tune without stops.
 AS_IT_IS = "easy_tune"
+HALF_POSITION = 0
 NARROW_SPAN = 7
 MOST_NARROW_BARS = MAX_BARS // 4
 BEST_TUNES, LEAST_CHOICE = 6, 4
@@ -40,6 +42,7 @@ class _Placed:
     tones: tuple[Tone | None, ...]
     hits: float
     begins: bool
+    position: int
 
 
 def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
@@ -67,9 +70,10 @@ def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
         hand.request.tempo or USUAL_TEMPO,
         bars,
         placed[0].key,
-        recipe.hint,
+        told("music-half", hint=recipe.hint) if chosen.position != hand.position else recipe.hint,
         credit=f"traditional, {chosen.tune.origin}",
         beats=chosen.tune.beats,
+        looks=wish.looks,
         keys=tuple(
             (index * len(bars) // len(placed), each.key)
             for index, each in enumerate(placed)
@@ -84,7 +88,24 @@ def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:
     if hand.request.tune is not None:
         return _asked_for(hand.request.tune, hand, wish)
     best = lightest_tunes(_plain(hand, wish), wish)
+    if _stops_nowhere(best, wish) and (lower := _half_position(hand)) is not None:
+        there = lightest_tunes(_plain(lower, wish), wish)
+        if there[0].begins and not _stops_nowhere(there, wish):
+            best = there
     return best[hand.request.seed % len(best)]
+
+
+def _stops_nowhere(best: Sequence[_Placed], wish: TuneWish) -> bool:
+    """It is to stop for a finger, and begins as asked only where that one has nothing to play."""
+    return wish.stops is Stops.FINGER and any(placed.hits == 0 for placed in best)
+
+
+def _half_position(hand: DrillHand) -> DrillHand | None:
+    """The same hand a half step lower, where the instrument has that and no place was asked for."""
+    request = hand.request
+    if request.position is not None or HALF_POSITION not in POSITIONS[request.instrument]:
+        return None
+    return replace(hand, request=replace(request, position=HALF_POSITION))
 
 
 def _asked_for(name: str, hand: DrillHand, wish: TuneWish) -> _Placed:
@@ -231,7 +252,7 @@ def _placed(tune: Tune, hand: DrillHand, wish: TuneWish, string: int | None) -> 
         hits = sum(
             w for w, tone in zip(weight, tones, strict=True) if tone and tone.finger in wanted
         )
-        found.append(_Placed(tune, key, tuple(tones), hits / heard, begins))
+        found.append(_Placed(tune, key, tuple(tones), hits / heard, begins, hand.position))
     return min(
         found,
         key=lambda p: (
@@ -311,20 +332,24 @@ def _midi_class(name: str) -> int:
 def _events(placed: _Placed, wish: TuneWish, hand: DrillHand) -> Iterator[Event]:
     wanted = _wanted(hand, wish)
     tune = placed.tune
-    following = _stops_before(placed.tones, wanted) if wish.stops is Stops.FINGER else ()
+    following: set[int] = set()
+    if wish.stops is Stops.FINGER:
+        # A cello's second finger has nothing to play in a tune that begins on its third.
+        following = _stops_before(placed.tones, wanted) or _stops_before(placed.tones, {wish.start})
     for index, (note, tone) in enumerate(zip(tune.notes, placed.tones, strict=True)):
         stops = index in following or (wish.stops is Stops.PHRASES and note.ends)
         marks = frozenset({"stop"}) if stops and tone is not None else frozenset[str]()
         yield Event(note.length, (tone,) if tone is not None else (), marks)
 
 
-def _stops_before(tones: Sequence[Tone | None], wanted: set[int]) -> set[int]:
-    """Indices of the notes after which the hand stops, as a wanted finger comes next."""
+def _stops_before(tones: Sequence[Tone | None], wanted: Set[int | None]) -> set[int]:
+    """Indices of the notes after which the hand stops, as a wanted finger comes next that does not
+    stand there already."""
     found = set()
     last = None
     for index, tone in enumerate(tones):
         if tone is not None:
-            if tone.finger in wanted and last is not None:
+            if last is not None and tone.finger in wanted and tones[last] != tone:
                 found.add(last)
             last = index
     return found

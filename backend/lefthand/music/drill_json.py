@@ -13,7 +13,8 @@ A4_HZ = 440  # ISO 16:1975
 
 def drill_json(drill: Drill) -> dict[str, Any]:
     """Notes with pitch, finger, string (1 is the highest), onset and length in s, and what is done
-    with them; rests; key, time, articulation, and what the drill was asked for."""
+    with them; rests; what is looked at at each stop; key, time, articulation, and what the drill
+    was asked for."""
     beat = 60 / drill.tempo
     notes, rests = [], []
     for onset, event in drill.events():
@@ -44,6 +45,7 @@ def drill_json(drill: Drill) -> dict[str, Any]:
         "request": dict(drill.asked),
         "notes": notes,
         "rests": rests,
+        "looks": list(drill.looks),
     }
 
 

@@ -8,6 +8,7 @@ from typing import Any
 
 import verovio
 
+from lefthand.music.stop_signs import with_signs
 from lefthand.values.errors import InputError
 
 RESOURCES = str(Path(verovio.__file__).parent / "data")
@@ -97,7 +98,7 @@ def engrave(
     )
     if not toolkit.loadData(musicxml):
         raise InputError("musicxml", "the music could not be drawn")
-    svg = _with_shipped_fonts(str(toolkit.renderToSVG(1)))
+    svg = with_signs(_with_shipped_fonts(str(toolkit.renderToSVG(1))))
     return svg if style is Style.SCREEN else _WORDS.sub(_lifted, svg)
 
 

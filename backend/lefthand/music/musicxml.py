@@ -8,7 +8,9 @@ from xml.etree import ElementTree as ET
 
 from lefthand.music.keys import signature
 from lefthand.music.score import Drill, Event, Key, Tone
+from lefthand.music.stop_signs import letters
 from lefthand.music.strings import FINGERBOARDS, Fingerboard
+from lefthand.words import beside, told
 
 DIVISIONS = 4
 BARS_A_LINE = 4
@@ -36,16 +38,19 @@ STRING_NUMERALS = ("IV", "III", "II", "I")
 @dataclass(frozen=True, slots=True)
 class Shown:
     """What stands beside the notes. `opening`: tempo and hint; `strings`: names of strings where
-    they change, "below" or "above" the staff, "" for none. Of a part of a drill: the number of its
-    `first_bar`, whether the end of the drill `closes` it."""
+    they change, "below" or "above" the staff, "" for none; `legend`: what the letters at a stop
+    mean, where nothing else says it. Of a part of a drill: the number of its `first_bar`, whether
+    the end of the drill `closes` it."""
 
     opening: bool = True
     strings: str = "below"
+    legend: bool = True
     first_bar: int = 1
     closes: bool = True
 
 
 EVERYTHING = Shown()
+DRAWN = Shown(legend=False)
 
 
 def to_musicxml(
@@ -68,7 +73,7 @@ def to_musicxml(
     keys = {0: drill.key, **dict(drill.keys)}
     most = bars_a_line if exactly else bars_that_fit(drill, bars_a_line)
     new_lines = set(line_starts(len(drill.bars), most))
-    writer = _Writer(board, drill.key.fifths, shown)
+    writer = _Writer(board, drill, shown)
     for number, bar in enumerate(drill.bars, start=1):
         measure = _add(part, "measure", number=str(number + shown.first_bar - 1))
         if number - 1 in new_lines:
@@ -76,7 +81,7 @@ def to_musicxml(
         if number == 1:
             _attributes(measure, board, drill, is_part=shown.first_bar > 1)
             if shown.opening:
-                _opening(measure, drill)
+                _opening(measure, drill, legend=shown.legend)
         elif number - 1 in keys:
             _key(_add(measure, "attributes"), keys[number - 1])
             writer.change_key(keys[number - 1].fifths)
@@ -131,26 +136,28 @@ def _attributes(measure: ET.Element, board: Fingerboard, drill: Drill, *, is_par
         _add(transpose, "octave-change", str(-board.octave_written))
 
 
-def _opening(measure: ET.Element, drill: Drill) -> None:
+def _opening(measure: ET.Element, drill: Drill, *, legend: bool) -> None:
     tempo = _add(measure, "direction", placement="above")
     metronome = _add(_add(tempo, "direction-type"), "metronome")
     _add(metronome, "beat-unit", "quarter")
     _add(metronome, "per-minute", str(drill.tempo))
     _add(tempo, "sound", tempo=str(drill.tempo))
-    if drill.hint:
+    meant = beside(f"{look[0]} {told(f'look-{look}')}" for look in drill.looks) if legend else ""
+    if hint := ". ".join(filter(None, (drill.hint, meant))):
         words = _add(measure, "direction", placement="above")
-        _add(_add(words, "direction-type"), "words", drill.hint)
+        _add(_add(words, "direction-type"), "words", hint)
 
 
 class _Writer:
     """Writes bars and remembers what the reader needs to be told only once: accidentals in a bar,
     the string in use, an open slide."""
 
-    def __init__(self, board: Fingerboard, fifths: int, shown: Shown) -> None:
+    def __init__(self, board: Fingerboard, drill: Drill, shown: Shown) -> None:
         self._board = board
         self._names = shown.strings
         self._tap = TAP if shown.opening else TAP_SAID
-        self._signature = signature(fifths)
+        self._looks = letters(drill.looks)
+        self._signature = signature(drill.key.fifths)
         self._string: int | None = None
         self._named: set[int] = set()
         self._kept: tuple[int, ...] = ()
@@ -169,6 +176,9 @@ class _Writer:
             if "tap" in event.marks:
                 tap = _add(measure, "direction", placement="above")
                 _add(_add(tap, "direction-type"), "words", self._tap)
+            if self._looks and "stop" in event.marks:
+                look = _add(measure, "direction", placement="below")
+                _add(_add(look, "direction-type"), "words", self._looks, halign="center")
             for index, tone in enumerate(event.tones):
                 self._note(measure, event, tone, index, heard, beam)
             if event.is_rest:

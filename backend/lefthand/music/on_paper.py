@@ -96,7 +96,9 @@ def has_doubt(drill: Drill) -> bool:
 
 
 def _shown(drill: Drill, *, strings_named: bool) -> Shown:
-    return Shown(opening=False, strings="above" if strings_named or has_doubt(drill) else "")
+    return Shown(
+        opening=False, legend=False, strings="above" if strings_named or has_doubt(drill) else ""
+    )
 
 
 def _scores(

@@ -6,7 +6,7 @@ from fractions import Fraction
 from typing import Any
 
 from lefthand.music.strings import Pitch
-from lefthand.values.vocabulary import Instrument
+from lefthand.values.vocabulary import Instrument, StopLook
 
 WHOLE, HALF, QUARTER = Fraction(4), Fraction(2), Fraction(1)
 EIGHTH, SIXTEENTH = Fraction(1, 2), Fraction(1, 4)
@@ -56,7 +56,8 @@ class Key:
 class Drill:
     """Bars of `beats` quarters. `tempo`: quarter notes a minute. `hint`: one line of words above
     the music. `credit`: where a tune comes from. `keys`: other keys from a bar
-    (counted from 0) on. `asked`: what it was made for, to make it again.
+    (counted from 0) on. `asked`: what it was made for, to make it again. `looks`: what is looked
+    at at each stop, in this order.
     """
 
     name: str
@@ -70,6 +71,7 @@ class Drill:
     beats: int = 4
     keys: tuple[tuple[int, Key], ...] = ()
     asked: tuple[tuple[str, Any], ...] = ()
+    looks: tuple[StopLook, ...] = ()
 
     def events(self) -> Iterable[tuple[Fraction, Event]]:
         """Every event with its onset in quarter notes from the start."""

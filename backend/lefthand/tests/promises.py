@@ -139,7 +139,11 @@ def eight_and_eight(step):
 
 def stops_before_target(step):
     heard = step.sounding
-    before = [a for a, b in pairwise(heard) if b.tones[0].finger == step.target]
+    before = [
+        a
+        for a, b in pairwise(heard)
+        if b.tones[0].finger == step.target and a.tones[0] != b.tones[0]
+    ]
     stops = step.has("stop")
     begins_again = 3 if len(before) > len(stops) else 0  # on each of three more strings
     return bool(stops) and len(before) - len(stops) == begins_again

@@ -41,6 +41,12 @@ BROKEN = (
     ),
     ("evidence.yaml", "measure: hold_seconds", "measure: hold_hours", "has no thresholds"),
     ("evidence.yaml", "    measure: fourth_cents", "    measure: fourth_mm", "pair.measure"),
+    (
+        "drills.yaml",
+        "{stops: before the finger}",
+        "{stops: at phrase ends, looks: [nose]}",
+        "looks",
+    ),
     ("evidence.yaml", "    finger: 4", "    finger: 5", "pair.finger: expected a whole number"),
     ("evidence.yaml", "  place: jaw", "  spot: jaw\n  place: jaw", "spot: unknown field"),
     ("evidence.yaml", "    - falls at once\n", "", "slight, clear and strong"),

@@ -6,6 +6,7 @@ string (violin, viola), and the fourth the octave of the string below (cello): c
 """
 
 import json
+import re
 import threading
 from fractions import Fraction
 from itertools import pairwise
@@ -22,6 +23,7 @@ from lefthand.music.hands import hand_of
 from lefthand.music.keys import key_of
 from lefthand.music.musicxml import (
     DIVISIONS,
+    DRAWN,
     EVERYTHING,
     Shown,
     bars_that_fit,
@@ -30,6 +32,7 @@ from lefthand.music.musicxml import (
     to_musicxml,
 )
 from lefthand.music.score import EIGHTH, QUARTER, Drill, Event, Key, Tone, into_bars, rest
+from lefthand.music.stop_signs import SIGNS
 from lefthand.music.strings import FINGERBOARDS, Pitch
 from lefthand.tests.drills import CATALOGUE, all_free, all_steps, fingers_of, free, of_step
 from lefthand.values.errors import InputError
@@ -271,9 +274,58 @@ class Written(TestCase):
                 self.assertIsNotNone(ET.fromstring(to_musicxml(drill)).find(f".//{tag}"))
         tunes = (of_step("tune_for_the_hand", 1, "vc", (4,), seed=seed) for seed in range(6))
         self.assertTrue(any("<dot" in to_musicxml(tune) for tune in tunes))
+        self.assertEqual(
+            drill_json(of_step("easy_melody", 1))["looks"], ["thumb", "elbow", "finger"]
+        )
         kept = ET.fromstring(to_musicxml(of_step("low_high_fourth", 3)))
         words = [w.text for w in kept.iter("words")]
         self.assertEqual([w for w in words if w][-2:], ["keep 1", "+3"])
+
+
+class LooksAtStops(TestCase):
+    """At each stop of a tune one sign for each thing that is looked at, always in the same order."""
+
+    def test_each_stop_has_all_signs_and_no_other_note_has_any(self):
+        looked = 0
+        for exercise, rung, instrument, fingers, drill in all_steps(
+            fingers=((1,), (2,), (3,), (4,))
+        ):
+            if not drill.looks:
+                continue
+            with self.subTest(exercise.id, rung=rung, instrument=instrument, fingers=fingers):
+                stops = sum("stop" in event.marks for _, event in drill.events())
+                self.assertGreater(stops, 0)
+                drawn = engrave(to_musicxml(drill, shown=DRAWN))
+                order = [
+                    each for each in re.findall(r'd="([^"]+)"', drawn) if each in SIGNS.values()
+                ]
+                self.assertEqual(order, [SIGNS[look] for look in drill.looks] * stops)
+                self.assertNotIn("t\u00a0", drawn)
+                looked += 1
+        self.assertGreater(looked, 10)
+
+    def test_a_file_says_letters_and_what_they_mean(self):
+        words = [w.text for w in ET.fromstring(to_musicxml(free("tune_with_stops"))).iter("words")]
+        said = "at each mark stop and shape. t thumb soft, e elbow free, f finger round"
+        self.assertEqual(
+            (words[0], words.count("t\u00a0\u00a0\u00a0e\u00a0\u00a0\u00a0f") > 1), (said, True)
+        )
+
+    def test_on_the_bass_it_begins_as_asked_and_has_the_finger_that_it_stops_for(self):
+        """In first position no tune from the second finger has the fourth: then in the half one."""
+        for rung, finger, begins, half in ((3, 4, 2, True), (4, 2, 4, True), (4, 4, 4, False)):
+            for seed in range(6):
+                drill = of_step("stop_and_shape", rung, "db", (finger,), seed=seed)
+                with self.subTest(rung=rung, finger=finger, tune=drill.title):
+                    self.assertEqual(fingers_of(drill)[0], begins)
+                    self.assertIn(finger, fingers_of(drill)[1:])
+                    self.assertEqual(drill.hint.endswith("; half position"), half)
+
+    def test_where_the_hand_hangs_at_each_mark_nothing_is_looked_at(self):
+        for exercise, rung in (("tune_for_the_hand", 1), ("stop_and_shape", 5), ("easy_melody", 2)):
+            drill = of_step(exercise, rung, fingers=(4,))
+            self.assertEqual(drill.looks, ())
+            self.assertNotIn("t\u00a0", to_musicxml(drill))
 
 
 class Drawn(TestCase):

@@ -42,6 +42,7 @@ BY_MEMBER = (
     "told-sign-",
     "bars-of",
     "note-",
+    "look-",
     "pair-gain-",
     "pair-loss-",
     "release-",

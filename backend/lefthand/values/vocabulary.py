@@ -60,6 +60,14 @@ class FingerRole(StrEnum):
     LET_GO = "let_go"
 
 
+class StopLook(StrEnum):
+    """What is looked at where a tune stops, in this order."""
+
+    THUMB = "thumb"
+    ELBOW = "elbow"
+    FINGER = "finger"
+
+
 class Setting(StrEnum):
     """Where an exercise is done, in the order in which a week's plan climbs."""
 

@@ -12,7 +12,7 @@ from lefthand.composing.for_exercise import drill_of
 from lefthand.composing.on_neck import Spot, words_of_spot
 from lefthand.drawing.pairs import Pair, pair_of_exercise
 from lefthand.music.engraving import engrave
-from lefthand.music.musicxml import BARS_A_LINE, to_musicxml
+from lefthand.music.musicxml import BARS_A_LINE, DRAWN, to_musicxml
 from lefthand.music.score import Drill
 from lefthand.practice.own_piece import in_own_piece
 from lefthand.practice.planning import is_carried, plan_item
@@ -252,7 +252,7 @@ def shown_item(
 def drill_picture(drill: Drill, seed: int, width: int = MUSIC_WIDTH) -> str:
     """The music as SVG; a smaller `width` makes larger notes and more lines."""
     bars = BARS_OF_WIDTH.get(width, BARS_A_LINE)
-    return engrave(to_musicxml(drill, bars_a_line=bars), seed=seed, width=width)
+    return engrave(to_musicxml(drill, bars_a_line=bars, shown=DRAWN), seed=seed, width=width)
 
 
 def item_drill(item: PlanItem, lesson: Lesson, dose: Dose, seed: int) -> Drill | None:

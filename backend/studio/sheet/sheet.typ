@@ -155,6 +155,11 @@
   #h(1fr)
   #if it.tempo > 0 [#box[#text(font: ("Noto Music", serif))[♩]#text(font: serif)[#(" = " + str(it.tempo))]]]
   #if it.hint != "" [#h(0.5em) #text(font: serif, style: "italic")[#it.hint]]
+  #if it.looks.len() > 0 [
+    #linebreak()
+    #h(1fr)
+    #for look in it.looks [#box(baseline: 15%, image(bytes(look.svg), format: "svg", height: 0.95em, alt: look.words)) #look.words #h(0.8em)]
+  ]
 ]
 #let music(it, part) = image(bytes(part.svg), format: "svg", width: part.width * 1mm, alt: it.alt)
 // Blanks for the bars of a piece that nobody brought, and a staff to copy the hardest of them.

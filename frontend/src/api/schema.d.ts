@@ -3029,6 +3029,7 @@ export interface components {
         /**
          * DrillNoteOut
          * @description One expected note: MIDI number, finger, string (1 is the highest), onset and length in s.
+         *     `stop`: the tune stops after it.
          */
         DrillNoteOut: {
             /** Finger */
@@ -3039,6 +3040,11 @@ export interface components {
             onset: number;
             /** Seconds */
             seconds: number;
+            /**
+             * Stop
+             * @default false
+             */
+            stop?: boolean;
             /** String */
             string: number;
         };
@@ -3051,6 +3057,8 @@ export interface components {
             asks: string[];
             /** Bars */
             bars: components["schemas"]["LoadedBarOut"][];
+            /** Looks */
+            looks: components["schemas"]["StopLookOut"][];
             /** Music */
             music: string;
             /** Notes */
@@ -3852,6 +3860,8 @@ export interface components {
             is_hold: boolean;
             /** Lines */
             lines: components["schemas"]["MusicLineOut"][];
+            /** Looks */
+            looks: components["schemas"]["StopLookOut"][];
             /** Minutes */
             minutes: number;
             /** Mirror */
@@ -4069,6 +4079,8 @@ export interface components {
             feel: string;
             /** Helper Does */
             helper_does: string;
+            /** Looks */
+            looks: components["schemas"]["StopLookOut"][];
             /** Minutes */
             minutes: number;
             /** Mirror */
@@ -6216,6 +6228,17 @@ export interface components {
             uncertainty: number;
             /** Value */
             value: number;
+        };
+        /**
+         * StopLookOut
+         * @description What is looked at where a tune stops; `sign`: the lines drawn for it in the music, as an SVG
+         *     path in a box of 24 by 24.
+         */
+        StopLookOut: {
+            /** Sign */
+            sign: string;
+            /** Words */
+            words: string;
         };
         /**
          * SweepGradeIn

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 
-import { picturesOf, playedAs, scheduleOf } from './schedule';
+import { picturesOf, playedAs, scheduleOf, stopAt } from './schedule';
 import { hertz } from './sound';
 import { cueAt, nextCall } from './timer';
 
@@ -35,6 +35,40 @@ describe('a drill to listen to', () => {
   test('two notes that begin together are one place of the cursor', () => {
     expect(scheduleOf(notes, 60, 1).notes.map((n) => n.place)).toEqual([0, 1, 2, 2, 3]);
     expect(picturesOf(notes)).toEqual([[0], [1], [2, 3], [4]]);
+  });
+});
+
+describe('a tune with stops', () => {
+  const notes = [0, 1, 2, 3].map((at) => ({ ...quarter(60, at), stop: at === 0 || at === 2 }));
+
+  test('waits after each of them, and only then goes on', () => {
+    const plan = scheduleOf(notes, 60, 1, 3);
+    expect(plan.notes.map((n) => n.onset)).toEqual([4, 8, 9, 13]);
+    expect(plan.stops).toEqual([
+      { time: 5, seconds: 3 },
+      { time: 10, seconds: 3 },
+    ]);
+    expect(plan.end).toBe(14);
+  });
+
+  test('tells in which stop a moment lies, and what was waited before', () => {
+    const plan = scheduleOf(notes, 60, 1, 3);
+    expect(stopAt(plan, 4.5)).toEqual({ since: null, waited: 0 });
+    expect(stopAt(plan, 6)).toEqual({ since: 1, waited: 1 });
+    expect(stopAt(plan, 9)).toEqual({ since: null, waited: 3 });
+    expect(stopAt(plan, 12.5)).toEqual({ since: 2.5, waited: 5.5 });
+    expect(stopAt(plan, 13.5)).toEqual({ since: null, waited: 6 });
+  });
+
+  test('slower is slower between the stops, and waits no longer', () => {
+    const plan = scheduleOf(notes, 60, 0.5, 3);
+    expect(plan.notes.map((n) => n.onset)).toEqual([8, 13, 15, 20]);
+    expect(plan.stops.map((stop) => stop.time)).toEqual([10, 17]);
+  });
+
+  test('without a wait it is played straight through', () => {
+    expect(scheduleOf(notes, 60, 1).stops).toEqual([]);
+    expect(scheduleOf(notes, 60, 1).end).toBe(8);
   });
 });
 

@@ -3,6 +3,8 @@ export interface ExpectedNote {
   /** Seconds from the start at the written tempo. */
   onset: number;
   seconds: number;
+  /** The tune stops after it. */
+  stop?: boolean;
 }
 
 interface Beat {
@@ -22,13 +24,22 @@ export interface Schedule {
   beats: Beat[];
   /** Notes that begin together share a place in the music. */
   notes: (ExpectedNote & { place: number; isPlayers: boolean })[];
+  /** Where everything waits, and since when. */
+  stops: { time: number; seconds: number }[];
   end: number;
 }
 
 const BEATS_PER_BAR = 4;
+const ALMOST = 1e-6;
 
-/** When everything sounds, in seconds from the first beat of the count-in bar. `speed` 1 is as written. */
-export function scheduleOf(notes: ExpectedNote[], tempo: number, speed: number): Schedule {
+/** When everything sounds, in seconds from the first beat of the count-in bar. `speed` 1 is as written;
+ * `wait`: seconds after each note at which the tune stops. */
+export function scheduleOf(
+  notes: ExpectedNote[],
+  tempo: number,
+  speed: number,
+  wait = 0,
+): Schedule {
   const beat = 60 / tempo / speed;
   const start = BEATS_PER_BAR * beat;
   const length = notes.reduce((latest, each) => Math.max(latest, each.onset + each.seconds), 0);
@@ -40,17 +51,34 @@ export function scheduleOf(notes: ExpectedNote[], tempo: number, speed: number):
     clicks: index < BEATS_PER_BAR,
   }));
   const onsets = [...new Set(notes.map((each) => each.onset))].sort((a, b) => a - b);
+  const ends =
+    wait > 0 ? notes.filter((each) => each.stop).map((each) => each.onset + each.seconds) : [];
+  const stopsAt = [...new Set(ends)].sort((a, b) => a - b);
+  const waited = (onset: number) => wait * stopsAt.filter((end) => end <= onset + ALMOST).length;
   return {
     beats,
     notes: notes.map((each) => ({
       ...each,
-      onset: start + each.onset / speed,
+      onset: start + each.onset / speed + waited(each.onset),
       seconds: each.seconds / speed,
       place: onsets.indexOf(each.onset),
       isPlayers: false,
     })),
-    end: start + played * beat,
+    stops: stopsAt.map((end, before) => ({
+      time: start + end / speed + wait * before,
+      seconds: wait,
+    })),
+    end: start + played * beat + wait * stopsAt.length,
   };
+}
+
+/** The stop in which a moment lies, how long it has lasted, and how long was waited up to there. */
+export function stopAt(plan: Schedule, now: number): { since: number | null; waited: number } {
+  const begun = plan.stops.filter((stop) => stop.time <= now);
+  const last = begun.at(-1);
+  const since = last && now < last.time + last.seconds ? now - last.time : null;
+  const whole = begun.reduce((sum, stop) => sum + stop.seconds, 0);
+  return { since, waited: since === null ? whole : whole - (last?.seconds ?? 0) + since };
 }
 
 /** The same as it is played in turns or with gaps. `pick`: 0 to below 1, anew for each bar. */
@@ -71,10 +99,9 @@ export function playedAs(plan: Schedule, how: How, pick: () => number): Schedule
     const first = index % BEATS_PER_BAR === 0;
     return { time: index * beat, first, countIn, clicks: how === 'gaps' || !isMine };
   });
-  return { beats, notes, end: counted * bar };
+  return { beats, notes, stops: [], end: counted * bar };
 }
 
-const ALMOST = 1e-6;
 type Note = Schedule['notes'][number];
 
 /** One place of a bar is the player's; the first of it where there is no other. */

@@ -1,5 +1,6 @@
 import { Listen } from '../audio/Listen';
 import type { Page } from './ExerciseText';
+import { StopLooks } from './StopLooks';
 
 const USUAL_TEMPO = 60;
 
@@ -8,6 +9,7 @@ export function ExerciseMusic({ item }: { item: Page }) {
   return (
     <>
       <MusicTitle item={item} />
+      <StopLooks looks={item.looks} />
       {item.music !== null && (
         <Listen
           name={item.name}

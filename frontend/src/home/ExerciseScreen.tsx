@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import { StopLooks } from '../exercise/StopLooks';
 import { doseWords } from './dayWords';
 import css from './ExerciseScreen.module.css';
 import { MusicPages } from './MusicPages';
@@ -42,6 +43,7 @@ export function ExerciseScreen({ item, openStrings, one, plays, onPlay }: Props)
         </ol>
       </div>
       <MusicPages item={item} beat={beat} note={note} />
+      <StopLooks looks={item.looks} />
       <p className={css.feel}>
         <strong>{say.feelsLike()}</strong> {brief.feel}.
       </p>

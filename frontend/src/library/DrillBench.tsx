@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { ApiError, client, unwrap } from '../api/client';
 import { drillChoicesQuery } from '../api/queries';
 import { Listen } from '../audio/Listen';
+import { StopLooks } from '../exercise/StopLooks';
 import { BarStrip } from '../pieces/BarStrip';
 import { Settings, type Wanted, fitting } from './DrillSettings';
 import css from './LibraryPage.module.css';
@@ -49,6 +50,7 @@ export function DrillBench({ instrument, drill, tune }: Props) {
       ) : (
         music.data && (
           <>
+            <StopLooks looks={music.data.looks} />
             <Listen
               key={JSON.stringify(wanted)}
               name={music.data.title}

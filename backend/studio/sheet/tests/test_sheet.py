@@ -102,6 +102,15 @@ class Sheets(StudioCase):
                 for each in others:
                     self.assertNotIn(each, text)
 
+    def test_what_is_looked_at_where_a_tune_stops_stands_beside_it(self):
+        lesson = self.lesson()
+        self.look(lesson, {"tip.gives": {"4": 2}})
+        self.give(lesson, "stop_and_shape")
+        _, text = self.text(lesson)
+        self.assertIn("thumb soft elbow free finger round", text)
+        (item,) = sheet_data(build_sheet(lesson_of(self.teacher, lesson.pk)), USUAL)["items"]
+        self.assertEqual(item["looks"][0]["words"], "thumb soft")
+
     def test_the_ear_is_told_only_where_a_flat_finger_has_come_right(self):
         table = ((None, 0, False), (3, 0, True), (1, 0, False), (2, 1, False), (2, None, False))
         for number, (before, now, is_said) in enumerate(table):

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-import { scheduleOf } from '../../audio/schedule';
+import { scheduleOf, stopAt } from '../../audio/schedule';
 import { audioContext, click, note } from '../../audio/sound';
+import { hush, speak } from '../../audio/speak';
 import { useRunning } from '../../audio/useRunning';
 import type { HomeItem } from '../weekNow';
 import { Face } from './Face';
@@ -10,6 +11,8 @@ import * as say from '../../messages/compiled/home';
 const USUAL_TEMPO = 60;
 const SPEEDS = [0.5, 0.75, 1];
 const EVERY = 40; // ms
+const A_LOOK = 1; // s, for each thing that is looked at where the tune stops
+const NO_LOOKS: HomeItem['looks'] = [];
 
 interface Props {
   item: HomeItem;
@@ -17,7 +20,11 @@ interface Props {
   onNote: (place: number | null) => void;
 }
 
-/** Plays the music, after a bar of count-in, as written or slower. */
+/** A week that was kept before there were any has none. */
+const orNone = (looks: HomeItem['looks'] | undefined) => looks ?? NO_LOOKS;
+
+/** Plays the music, after a bar of count-in, as written or slower. Where a tune stops it waits and
+ * says what to look at. */
 export function ListenTool({ item, onBeat, onNote }: Props) {
   const [at, setAt] = useState(SPEEDS.length - 1);
   const [share, setShare] = useState(0);
@@ -29,9 +36,11 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
     told.current = { onBeat, onNote };
   });
   const { notes } = item;
+  const looks = orNone(item.looks);
+  const [look, setLook] = useState<number | null>(null);
   const start = useCallback(() => {
     const context = audioContext();
-    const plan = scheduleOf(notes, tempo, speed);
+    const plan = scheduleOf(notes, tempo, speed, looks.length * A_LOOK);
     const zero = context.currentTime + 0.15;
     for (const beat of plan.beats) if (beat.countIn) click(context, zero + beat.time, beat.first);
     const tones = plan.notes.map((each) =>
@@ -40,10 +49,16 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
     const first = plan.beats.find((beat) => !beat.countIn)?.time ?? 0;
     let shown = -1;
     let counted = -1;
+    let said: number | null = null;
     const timer = setInterval(() => {
       const now = context.currentTime - zero;
       setShare(Math.min(1, Math.max(0, now / plan.end)));
-      const beat = Math.max(0, Math.floor(((now - first) * tempo * speed) / 60));
+      const { since, waited } = stopAt(plan, now);
+      const beat = Math.max(0, Math.floor(((now - waited - first) * tempo * speed) / 60));
+      const looked = since === null ? null : Math.floor(since / A_LOOK);
+      if (looked !== said && looked !== null) speak(looks[looked]?.words ?? '');
+      if (looked !== said) setLook(looked);
+      said = looked;
       if (beat !== counted) told.current.onBeat(beat);
       counted = beat;
       const place = plan.notes.reduce((last, n) => (n.onset <= now ? n.place : last), -1);
@@ -54,11 +69,13 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
     return () => {
       clearInterval(timer);
       setShare(0);
+      setLook(null);
+      hush();
       told.current.onBeat(null);
       told.current.onNote(null);
       for (const tone of tones) tone.stop();
     };
-  }, [notes, tempo, speed]);
+  }, [notes, looks, tempo, speed]);
   const { running, toggle } = useRunning(start);
   useEffect(() => {
     finish.current = toggle;
@@ -68,7 +85,7 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
   };
   return (
     <Face
-      big={String(Math.round(tempo * speed))}
+      big={look === null ? String(Math.round(tempo * speed)) : (looks[look]?.words ?? '')}
       words={running ? say.stopAlone() : say.hearIt()}
       running={running}
       share={share}
