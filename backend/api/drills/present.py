@@ -2,6 +2,7 @@
 
 from api.drills.schemas import DrillNoteOut, LoadedBarOut, ReturnOut, StopLookOut
 from lefthand.catalogue.catalogue import load_catalogue
+from lefthand.music.blanks import Blanks, left_to_player, with_blanks
 from lefthand.music.drill_json import drill_json
 from lefthand.music.score import Drill
 from lefthand.music.stop_signs import SIGNS
@@ -14,9 +15,20 @@ LITTLE = 0.05  # of the heaviest bar: no reason is told below
 
 def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
     """Notes to be heard; [] where there is no music."""
-    notes = drill_json(drill)["notes"] if drill else []
+    if drill is None:
+        return []
+    gaps = left_to_player(with_blanks(drill, Blanks.NOTES))
     return [
-        DrillNoteOut(**{name: note[name] for name in DrillNoteOut.model_fields}) for note in notes
+        DrillNoteOut(
+            midi=note["midi"],
+            finger=note["finger"],
+            string=note["string"],
+            onset=note["onset"],
+            seconds=note["seconds"],
+            stop=note["stop"],
+            gap=gap,
+        )
+        for note, gap in zip(drill_json(drill)["notes"], gaps, strict=True)
     ]
 
 

@@ -3,12 +3,13 @@
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from api.answers import as_file
+from api.answers import PDF, as_file
 from api.drills.present import loaded_bars, looks_out, notes_out
 from api.drills.schemas import DrillChoicesOut, DrillIn, DrillKindOut, DrillOut, TuneOut
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.composing.tune_drill import tunes_of
+from lefthand.music.blanks import Blanks
 from lefthand.music.engraving import engrave
 from lefthand.music.hands import FRAMES, POSITIONS
 from lefthand.music.midi import to_midi
@@ -22,6 +23,7 @@ from lefthand.passage.returns import USUAL_FINGER
 from lefthand.values.fields import read_choice
 from lefthand.values.vocabulary import Instrument
 from lefthand.words.words import words_of
+from studio.sheet.drill_page import drill_pdf
 
 router = Router(tags=["drills"])
 
@@ -66,6 +68,7 @@ def read_drill(request: HttpRequest, wanted: Query[DrillIn]) -> DrillOut:
     return DrillOut(
         title=drill.title,
         tempo=drill.tempo,
+        beats=drill.beats,
         music=engrave(to_musicxml(drill, shown=DRAWN), seed=wanted.seed),
         notes=notes_out(drill),
         looks=looks_out(drill),
@@ -86,6 +89,15 @@ def read_midi(request: HttpRequest, wanted: Query[DrillIn]) -> HttpResponse:
     """The same as MIDI."""
     drill = _drill(wanted)
     return as_file(to_midi(drill), "audio/midi", f"{drill.name}.mid")
+
+
+@router.get("/one.pdf", openapi_extra={"responses": {200: {"content": {PDF: {}}}}})
+def read_page(
+    request: HttpRequest, wanted: Query[DrillIn], blanks: Blanks | None = None
+) -> HttpResponse:
+    """The same to print; `blanks`: with one note a bar, or every second bar, left to the player."""
+    drill = _drill(wanted)
+    return as_file(drill_pdf(drill, blanks), PDF, f"{drill.name}.pdf", shown=True)
 
 
 def _drill(wanted: DrillIn) -> Drill:

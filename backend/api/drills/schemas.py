@@ -5,7 +5,7 @@ from ninja import Schema
 
 class DrillNoteOut(Schema):
     """One expected note: MIDI number, finger, string (1 is the highest), onset and length in s.
-    `stop`: the tune stops after it."""
+    `stop`: the tune stops after it; `gap`: the player's, where one note a bar is."""
 
     midi: int
     finger: int
@@ -13,6 +13,7 @@ class DrillNoteOut(Schema):
     onset: float
     seconds: float
     stop: bool = False
+    gap: bool = False
 
 
 class StopLookOut(Schema):
@@ -88,10 +89,12 @@ class LoadedBarOut(Schema):
 
 
 class DrillOut(Schema):
-    """asks: what weighs most in it, the most first. bars: how heavy each is, and why."""
+    """asks: what weighs most in it, the most first. beats: in a bar. bars: how heavy each is, and
+    why."""
 
     title: str
     tempo: int
+    beats: int
     music: str
     notes: list[DrillNoteOut]
     looks: list[StopLookOut]

@@ -6,6 +6,9 @@ from api.exercises.schemas import ExercisePage
 from api.hands.present import two_hands_out
 from studio.sheet.sheet import SheetItem
 
+# Of a count-in before music of the player's own.
+USUAL_BEATS = 4
+
 
 def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
     """`music`: its picture in the width that is wanted."""
@@ -32,6 +35,7 @@ def exercise_page(item: SheetItem, music: str | None) -> ExercisePage:
         music_credit=item.music_credit,
         notes=_notes(item),
         looks=looks_out(item.drill),
+        beats=item.drill.beats if item.drill else USUAL_BEATS,
         beat=item.drill.tempo if item.drill else item.place.beat if item.place else None,
     )
 

@@ -24,10 +24,10 @@ class PossibleSpotOut(NeckSpot):
 
 class ExercisePage(Schema):
     """What is said of one exercise of a week. Minutes of a day. `tempo`: notes a minute as the
-    exercise counts; `beat`: quarters a minute of the music. `music_title` and `music_credit`: of a
-    tune, else empty. `looks`: at each stop of its music. `child`: how to say it to a child;
-    empty for others. `picture`: two hands where they say more than words. `music`: an SVG
-    picture."""
+    exercise counts; `beat`: quarters a minute of the music, `beats` of them in a bar. `music_title`
+    and `music_credit`: of a tune, else empty. `looks`: at each stop of its music. `child`: how to
+    say it to a child; empty for others. `picture`: two hands where they say more than words.
+    `music`: an SVG picture."""
 
     exercise: str
     name: str
@@ -51,6 +51,7 @@ class ExercisePage(Schema):
     notes: list[DrillNoteOut]
     looks: list[StopLookOut]
     beat: int | None
+    beats: int
 
 
 class HowOut(ExercisePage):

@@ -1,8 +1,10 @@
 """The library: search, pages that lead to each other, and drills to try."""
 
 import re
+from io import BytesIO
 
 from playwright.sync_api import expect
+from pypdf import PdfReader
 
 from browser.case import BrowserCase
 from studio.demo.data import PLAYERS
@@ -83,6 +85,16 @@ class Library(BrowserCase):
         expect(music.locator("g.left-out").first).to_be_hidden()
         page.get_by_role("button", name="Stop", exact=True).click()
         expect(music.locator("g.left-out")).to_have_count(0)
+        page.get_by_role("button", name="Every second bar is yours").click()
+        page.get_by_role("button", name="Listen").click()
+        expect(music.locator("g.left-out").first).to_be_hidden()
+        page.get_by_role("button", name="Stop", exact=True).click()
+        for name in ("To print", "To print, one note a bar blank"):
+            address = page.get_by_role("link", name=name, exact=True).get_attribute("href")
+            sheet = PdfReader(BytesIO(page.request.get(self.live_server_url + address).body()))
+            text = sheet.pages[0].extract_text()
+            self.assertIn("There and back", text)
+            self.assertEqual("One note a bar is yours" in text, "blank" in name)
         page.get_by_role("button", name="My turn, your turn").click()
         page.get_by_role("button", name="Listen").click()
         expect(page.get_by_text("Your turn", exact=True)).to_be_visible()

@@ -32,6 +32,7 @@ DOCTYPE = (
     '"http://www.musicxml.org/dtds/partwise.dtd">'
 )
 TAP, TAP_SAID = "*", "tap"  # where the hint explains the sign, and where no hint stands
+BLANK = "_"
 STRING_NUMERALS = ("IV", "III", "II", "I")
 
 
@@ -171,14 +172,7 @@ class _Writer:
         heard: dict[tuple[int, int], int] = {}
         bar = list(events)
         for event, beam in zip(bar, beams(bar), strict=True):
-            self._name_string(measure, event)
-            self._name_kept(measure, event)
-            if "tap" in event.marks:
-                tap = _add(measure, "direction", placement="above")
-                _add(_add(tap, "direction-type"), "words", self._tap)
-            if self._looks and "stop" in event.marks:
-                look = _add(measure, "direction", placement="below")
-                _add(_add(look, "direction-type"), "words", self._looks, halign="center")
+            self._say(measure, event)
             for index, tone in enumerate(event.tones):
                 self._note(measure, event, tone, index, heard, beam)
             if event.is_rest:
@@ -186,6 +180,21 @@ class _Writer:
                 _add(note, "rest")
                 self._length(note, event)
                 self._sliding = False
+
+    def _say(self, measure: ET.Element, event: Event) -> None:
+        """The words at a note; a line to write on at one that is left to the player."""
+        if "blank" in event.marks:
+            line = _add(measure, "direction", placement="above")
+            _add(_add(line, "direction-type"), "words", BLANK)
+            return
+        self._name_string(measure, event)
+        self._name_kept(measure, event)
+        if "tap" in event.marks:
+            tap = _add(measure, "direction", placement="above")
+            _add(_add(tap, "direction-type"), "words", self._tap)
+        if self._looks and "stop" in event.marks:
+            look = _add(measure, "direction", placement="below")
+            _add(_add(look, "direction-type"), "words", self._looks, halign="center")
 
     def _name_string(self, measure: ET.Element, event: Event) -> None:
         if event.is_rest or event.tones[0].string == self._string:
@@ -222,7 +231,8 @@ class _Writer:
         heard: dict[tuple[int, int], int],
         beam: Sequence[str],
     ) -> None:
-        note = _add(measure, "note")
+        is_blank = "blank" in event.marks
+        note = _add(measure, "note", **({"print_object": "no"} if is_blank else {}))
         if index:
             _add(note, "chord")
         written = tone.pitch
@@ -233,6 +243,9 @@ class _Writer:
         _add(pitch, "octave", str(written.octave + self._board.octave_written))
         self._length(note, event)
         place = (written.step, written.octave)
+        if is_blank:
+            _slurs(_add(note, "notations"), self._slur_types(event) if index == 0 else ())
+            return
         if heard.get(place, self._signature[written.step]) != written.alter:
             note.insert(len(note), _accidental(written.alter))
         heard[place] = written.alter
@@ -276,7 +289,8 @@ def beams(bar: Sequence[Event]) -> list[tuple[str, ...]]:
     groups: dict[int, list[int]] = {}
     onset = Fraction(0)
     for index, event in enumerate(bar):
-        if not event.is_rest and event.length < 1:
+        is_seen = not event.is_rest and "blank" not in event.marks
+        if is_seen and event.length < 1:
             groups.setdefault(int(onset), []).append(index)
         onset += event.length
     states: list[tuple[str, ...]] = [()] * len(bar)
@@ -290,12 +304,16 @@ def beams(bar: Sequence[Event]) -> list[tuple[str, ...]]:
     return states
 
 
+def _slurs(notations: ET.Element, types: Sequence[str]) -> None:
+    for kind in types:
+        _add(notations, "slur", type=kind, number="1")
+
+
 def _notations(
     note: ET.Element, event: Event, tone: Tone, slides: Sequence[str], slurs: Sequence[str]
 ) -> None:
     notations = _add(note, "notations")
-    for kind in slurs:
-        _add(notations, "slur", type=kind, number="1")
+    _slurs(notations, slurs)
     for kind in slides:
         _add(notations, "slide", type=kind, line_type="solid", number="1")
     technical = _add(notations, "technical")

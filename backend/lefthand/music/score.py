@@ -27,8 +27,9 @@ class Event:
     """A note, a double stop, or a rest (no tones). `length` in quarter notes.
 
     marks: any of "short", "stop" (a pause after it), "slide" (slides to the next), "slur" (bound to
-    the next), "tap" (the thumb taps). kept: fingers that stay down beside the sounding one. plucks:
-    the finger of the left hand that plucks it, 0 for none; it is not the sounding one.
+    the next), "tap" (the thumb taps), "blank" (left to the player: not printed). kept: fingers that
+    stay down beside the sounding one. plucks: the finger of the left hand that plucks it, 0 for
+    none; it is not the sounding one.
     """
 
     length: Fraction

@@ -17,6 +17,7 @@ from xml.etree import ElementTree as ET
 import jsonschema_rs
 
 import lefthand
+from lefthand.music.blanks import Blanks, left_to_player, with_blanks
 from lefthand.music.drill_json import drill_json, no_drill_json
 from lefthand.music.engraving import METRONOME_QUARTER, engrave, flat_svg
 from lefthand.music.hands import hand_of
@@ -326,6 +327,53 @@ class LooksAtStops(TestCase):
             drill = of_step(exercise, rung, fingers=(4,))
             self.assertEqual(drill.looks, ())
             self.assertNotIn("t\u00a0", to_musicxml(drill))
+
+
+class Blank(TestCase):
+    """What is left to the player is not printed, and still has its place and its length."""
+
+    def test_one_note_a_bar_and_not_its_first_or_every_second_bar(self):
+        for drill in (d for d in all_free() if sum(1 for _ in d.events()) > 1):
+            for blanks in Blanks:
+                left = with_blanks(drill, blanks)
+                self.assertEqual(left, with_blanks(drill, blanks))
+                for number, bar in enumerate(left.bars):
+                    sounding = [event for event in bar if not event.is_rest]
+                    mine = ["blank" in event.marks for event in sounding]
+                    with self.subTest(drill.name, bar=number, blanks=blanks):
+                        if blanks is Blanks.BARS:
+                            self.assertEqual(mine, [number % 2 == 1] * len(sounding))
+                        elif sounding:
+                            self.assertEqual((sum(mine), mine[0]), (1, len(sounding) == 1))
+                sounds = [(at, event.tones, event.length) for at, event in left.events()]
+                self.assertEqual(sounds, [(at, e.tones, e.length) for at, e in drill.events()])
+
+    def test_a_blank_note_tells_neither_pitch_nor_finger(self):
+        drill = free("even_run", slurred=True)
+        left = with_blanks(drill, Blanks.NOTES)
+        mine = left_to_player(left)
+        root = ET.fromstring(to_musicxml(left))
+        notes = [note for note in root.iter("note") if note.find("rest") is None]
+        self.assertEqual([note.get("print-object") == "no" for note in notes], mine)
+        for note, is_mine in zip(notes, mine, strict=True):
+            self.assertEqual(note.find(".//fingering") is None, is_mine)
+            if is_mine:
+                self.assertIsNone(note.find("beam"))
+        self.assertEqual([w.text for w in root.iter("words")].count("_"), sum(mine))
+        hidden = re.findall(r'class="note" visibility="hidden"', engrave(to_musicxml(left)))
+        self.assertEqual(len(hidden), sum(mine))
+
+    def test_slurs_end_where_they_ended_and_nothing_slides_to_a_blank(self):
+        for name, slurred in (("even_run", True), ("shift_pair", False)):
+            for blanks in Blanks:
+                left = ET.fromstring(to_musicxml(with_blanks(free(name, slurred=slurred), blanks)))
+                kinds = [slur.get("type") for slur in left.iter("slur")]
+                self.assertEqual(kinds, ["start", "stop"] * (len(kinds) // 2))
+                for note in left.iter("note"):
+                    if note.get("print-object") == "no":
+                        self.assertIsNone(note.find(".//slide"))
+                slides = [slide.get("type") for slide in left.iter("slide")]
+                self.assertEqual(slides.count("start"), slides.count("stop"))
 
 
 class Drawn(TestCase):

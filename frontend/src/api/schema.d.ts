@@ -525,6 +525,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drills/one.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Page
+         * @description The same to print; `blanks`: with one note a bar, or every second bar, left to the player.
+         */
+        get: operations["api_drills_routes_read_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/groups": {
         parameters: {
             query?: never;
@@ -2327,6 +2347,11 @@ export interface components {
             spread: number[] | null;
         };
         /**
+         * Blanks
+         * @enum {string}
+         */
+        Blanks: "notes" | "bars";
+        /**
          * BodyFactOut
          * @description What is known of the body from an earlier lesson, in words. `fact`: a check, "injury", or
          *     the cause that was ruled out. `limits`: what a clinician allows. `is_due`: to be looked at
@@ -3029,11 +3054,16 @@ export interface components {
         /**
          * DrillNoteOut
          * @description One expected note: MIDI number, finger, string (1 is the highest), onset and length in s.
-         *     `stop`: the tune stops after it.
+         *     `stop`: the tune stops after it; `gap`: the player's, where one note a bar is.
          */
         DrillNoteOut: {
             /** Finger */
             finger: number;
+            /**
+             * Gap
+             * @default false
+             */
+            gap?: boolean;
             /** Midi */
             midi: number;
             /** Onset */
@@ -3050,13 +3080,16 @@ export interface components {
         };
         /**
          * DrillOut
-         * @description asks: what weighs most in it, the most first. bars: how heavy each is, and why.
+         * @description asks: what weighs most in it, the most first. beats: in a bar. bars: how heavy each is, and
+         *     why.
          */
         DrillOut: {
             /** Asks */
             asks: string[];
             /** Bars */
             bars: components["schemas"]["LoadedBarOut"][];
+            /** Beats */
+            beats: number;
             /** Looks */
             looks: components["schemas"]["StopLookOut"][];
             /** Music */
@@ -3837,6 +3870,8 @@ export interface components {
         HomeItemOut: {
             /** Beat */
             beat: number | null;
+            /** Beats */
+            beats: number;
             brief: components["schemas"]["BriefOut"];
             calls: components["schemas"]["CallsOut"] | null;
             /** Child */
@@ -4069,6 +4104,8 @@ export interface components {
         HowOut: {
             /** Beat */
             beat: number | null;
+            /** Beats */
+            beats: number;
             /** Child */
             child: string;
             /** Dose */
@@ -8074,6 +8111,61 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": unknown;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_drills_routes_read_page: {
+        parameters: {
+            query: {
+                drill: string;
+                instrument: string;
+                tempo?: number | null;
+                bars?: number | null;
+                finger?: number | null;
+                low?: number | null;
+                high?: number | null;
+                string?: number | null;
+                position?: number | null;
+                frame?: string | null;
+                difficulty?: number;
+                rests?: boolean;
+                slurred?: boolean;
+                seed?: number;
+                tune?: string | null;
+                blanks?: components["schemas"]["Blanks"] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -11,6 +11,7 @@ const HOW: [How, string][] = [
   ['through', say.straightThrough()],
   ['turns', say.myTurnYourTurn()],
   ['gaps', say.oneNoteABarIs()],
+  ['bars', say.everySecondBarIsYours()],
 ];
 const SOUNDING = 'sounding';
 const LEFT = 'left-out';
@@ -21,12 +22,14 @@ interface Props {
   music: string;
   notes: ExpectedNote[];
   tempo: number;
+  /** Quarters in a bar. */
+  beatsABar?: number | undefined;
   /** It may be answered: bar by bar, or the note that is left out. */
   canAnswer?: boolean;
 }
 
 /** The music, and a button that plays it: a bar of count-in, then a mark that moves along. */
-export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) {
+export function Listen({ name, music, notes, tempo, beatsABar, canAnswer = false }: Props) {
   const picture = useRef<HTMLDivElement>(null);
   const [speed, setSpeed] = useState(1);
   const [how, setHow] = useState<How>('through');
@@ -35,7 +38,7 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
 
   const start = useCallback(() => {
     const context = audioContext();
-    const plan = playedAs(scheduleOf(notes, tempo, speed), how, Math.random);
+    const plan = playedAs(scheduleOf(notes, tempo, speed, { beatsABar }), how);
     const zero = context.currentTime + 0.15;
     for (const beat of plan.beats) if (beat.clicks) click(context, zero + beat.time, beat.first);
     const tones = plan.notes
@@ -43,7 +46,8 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
       .map((each) => note(context, each.midi, zero + each.onset, each.seconds));
     const drawn = picture.current?.querySelectorAll('g.note') ?? [];
     const places = picturesOf(notes);
-    const gaps = how === 'gaps' ? plan.notes.filter((each) => each.isPlayers) : [];
+    const gaps =
+      how === 'gaps' || how === 'bars' ? plan.notes.filter((each) => each.isPlayers) : [];
     for (const gap of gaps) mark(drawn, places[gap.place], true, LEFT);
     let shown = -1;
     const timer = setInterval(() => {
@@ -65,7 +69,7 @@ export function Listen({ name, music, notes, tempo, canAnswer = false }: Props) 
       for (const gap of gaps) mark(drawn, places[gap.place], false, LEFT);
       for (const tone of tones) tone.stop();
     };
-  }, [notes, tempo, speed, how]);
+  }, [notes, tempo, beatsABar, speed, how]);
   const { running, toggle } = useRunning(start);
   useEffect(() => {
     finish.current = toggle;

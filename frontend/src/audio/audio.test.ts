@@ -42,7 +42,7 @@ describe('a tune with stops', () => {
   const notes = [0, 1, 2, 3].map((at) => ({ ...quarter(60, at), stop: at === 0 || at === 2 }));
 
   test('waits after each of them, and only then goes on', () => {
-    const plan = scheduleOf(notes, 60, 1, 3);
+    const plan = scheduleOf(notes, 60, 1, { wait: 3 });
     expect(plan.notes.map((n) => n.onset)).toEqual([4, 8, 9, 13]);
     expect(plan.stops).toEqual([
       { time: 5, seconds: 3 },
@@ -52,7 +52,7 @@ describe('a tune with stops', () => {
   });
 
   test('tells in which stop a moment lies, and what was waited before', () => {
-    const plan = scheduleOf(notes, 60, 1, 3);
+    const plan = scheduleOf(notes, 60, 1, { wait: 3 });
     expect(stopAt(plan, 4.5)).toEqual({ since: null, waited: 0 });
     expect(stopAt(plan, 6)).toEqual({ since: 1, waited: 1 });
     expect(stopAt(plan, 9)).toEqual({ since: null, waited: 3 });
@@ -61,7 +61,7 @@ describe('a tune with stops', () => {
   });
 
   test('slower is slower between the stops, and waits no longer', () => {
-    const plan = scheduleOf(notes, 60, 0.5, 3);
+    const plan = scheduleOf(notes, 60, 0.5, { wait: 3 });
     expect(plan.notes.map((n) => n.onset)).toEqual([8, 13, 15, 20]);
     expect(plan.stops.map((stop) => stop.time)).toEqual([10, 17]);
   });
@@ -77,7 +77,7 @@ describe('a drill to answer', () => {
   const plan = scheduleOf(notes, 60, 1);
 
   test('in turns each bar sounds, and then is the player’s with a click a beat', () => {
-    const found = playedAs(plan, 'turns', Math.random);
+    const found = playedAs(plan, 'turns');
     expect(found.end).toBe(20);
     expect(found.notes.map((n) => [n.place, n.onset, n.isPlayers])).toEqual(
       [0, 1, 2, 3].flatMap((part) =>
@@ -94,23 +94,41 @@ describe('a drill to answer', () => {
   });
 
   test.each([
-    [0, [1, 5]],
-    [0.99, [3, 7]],
-  ])('with gaps one note a bar is the player’s, never the first: picked by %d', (at, gaps) => {
-    const found = playedAs(plan, 'gaps', () => at);
-    expect(found.notes.filter((n) => n.isPlayers).map((n) => n.place)).toEqual(gaps);
+    ['gaps', [2, 5]],
+    ['bars', [4, 5, 6, 7]],
+  ] as const)('with %s the marked notes are the player’s, and the beat goes on', (how, mine) => {
+    const marked = notes.map((note, at) => ({ ...note, gap: at === 2 || at === 5 }));
+    const found = playedAs(scheduleOf(marked, 60, 1), how);
+    expect(found.notes.filter((n) => n.isPlayers).map((n) => n.place)).toEqual(mine);
     expect(found.notes.map((n) => n.onset)).toEqual(plan.notes.map((n) => n.onset));
     expect(found.beats.every((b) => b.clicks)).toBe(true);
   });
 
+  test('a tune in three has three beats of count-in, and turns of three', () => {
+    const three = scheduleOf(notes.slice(0, 6), 60, 1, { beatsABar: 3 });
+    expect(three.beats.filter((b) => b.countIn)).toHaveLength(3);
+    expect([three.notes[0]?.onset, three.end]).toEqual([3, 9]);
+    expect(playedAs(three, 'turns').notes.map((n) => n.onset)).toEqual([
+      3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14,
+    ]);
+    expect(playedAs(three, 'bars').notes.map((n) => n.isPlayers)).toEqual([
+      false,
+      false,
+      false,
+      true,
+      true,
+      true,
+    ]);
+  });
+
   test('slower, and with one long note a bar, it goes the same way', () => {
     const long = scheduleOf([{ midi: 60, onset: 0, seconds: 4 }], 60, 0.5);
-    expect(playedAs(long, 'gaps', () => 0.5).notes.map((n) => n.isPlayers)).toEqual([true]);
-    expect(playedAs(long, 'turns', () => 0.5).notes.map((n) => n.onset)).toEqual([8, 16]);
+    expect(playedAs(long, 'bars').notes.map((n) => n.isPlayers)).toEqual([false]);
+    expect(playedAs(long, 'turns').notes.map((n) => n.onset)).toEqual([8, 16]);
   });
 
   test('straight through it is as it was', () => {
-    expect(playedAs(plan, 'through', Math.random)).toBe(plan);
+    expect(playedAs(plan, 'through')).toBe(plan);
   });
 });
 

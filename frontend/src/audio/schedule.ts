@@ -5,6 +5,8 @@ export interface ExpectedNote {
   seconds: number;
   /** The tune stops after it. */
   stop?: boolean;
+  /** The player's, where one note a bar is. */
+  gap?: boolean;
 }
 
 interface Beat {
@@ -17,10 +19,12 @@ interface Beat {
   clicks: boolean;
 }
 
-/** How a drill is played: straight through; a bar by the computer, then by the player; or with one note a bar left to the player. */
-export type How = 'through' | 'turns' | 'gaps';
+/** How a drill is played: straight through; a bar by the computer, then the same by the player; or with
+ * one note a bar, or every second bar, left to the player. */
+export type How = 'through' | 'turns' | 'gaps' | 'bars';
 
 export interface Schedule {
+  beatsABar: number;
   beats: Beat[];
   /** Notes that begin together share a place in the music. */
   notes: (ExpectedNote & { place: number; isPlayers: boolean })[];
@@ -29,26 +33,26 @@ export interface Schedule {
   end: number;
 }
 
-const BEATS_PER_BAR = 4;
+const USUAL_BEATS = 4;
 const ALMOST = 1e-6;
 
 /** When everything sounds, in seconds from the first beat of the count-in bar. `speed` 1 is as written;
- * `wait`: seconds after each note at which the tune stops. */
+ * `beatsABar`: quarters; `wait`: seconds after each note at which the tune stops. */
 export function scheduleOf(
   notes: ExpectedNote[],
   tempo: number,
   speed: number,
-  wait = 0,
+  { beatsABar = USUAL_BEATS, wait = 0 } = {},
 ): Schedule {
   const beat = 60 / tempo / speed;
-  const start = BEATS_PER_BAR * beat;
+  const start = beatsABar * beat;
   const length = notes.reduce((latest, each) => Math.max(latest, each.onset + each.seconds), 0);
-  const played = Math.ceil((length * tempo) / 60 / BEATS_PER_BAR) * BEATS_PER_BAR;
-  const beats = Array.from({ length: BEATS_PER_BAR + played }, (_, index) => ({
+  const played = Math.ceil((length * tempo) / 60 / beatsABar) * beatsABar;
+  const beats = Array.from({ length: beatsABar + played }, (_, index) => ({
     time: index * beat,
-    first: index % BEATS_PER_BAR === 0,
-    countIn: index < BEATS_PER_BAR,
-    clicks: index < BEATS_PER_BAR,
+    first: index % beatsABar === 0,
+    countIn: index < beatsABar,
+    clicks: index < beatsABar,
   }));
   const onsets = [...new Set(notes.map((each) => each.onset))].sort((a, b) => a - b);
   const ends =
@@ -56,6 +60,7 @@ export function scheduleOf(
   const stopsAt = [...new Set(ends)].sort((a, b) => a - b);
   const waited = (onset: number) => wait * stopsAt.filter((end) => end <= onset + ALMOST).length;
   return {
+    beatsABar,
     beats,
     notes: notes.map((each) => ({
       ...each,
@@ -81,36 +86,39 @@ export function stopAt(plan: Schedule, now: number): { since: number | null; wai
   return { since, waited: since === null ? whole : whole - (last?.seconds ?? 0) + since };
 }
 
-/** The same as it is played in turns or with gaps. `pick`: 0 to below 1, anew for each bar. */
-export function playedAs(plan: Schedule, how: How, pick: () => number): Schedule {
+/** The same as it is played with answers of the player's. */
+export function playedAs(plan: Schedule, how: How): Schedule {
   if (how === 'through') return plan;
   const beat = plan.beats[1]?.time ?? 0;
-  const bar = BEATS_PER_BAR * beat;
+  const bar = plan.beatsABar * beat;
+  const barOf = (note: Note) => Math.floor(note.onset / bar + ALMOST) - 1;
+  if (how !== 'turns') {
+    const isMine = (note: Note) => (how === 'gaps' ? note.gap === true : barOf(note) % 2 === 1);
+    return {
+      ...plan,
+      beats: plan.beats.map((each) => ({ ...each, clicks: true })),
+      notes: plan.notes.map((each) => ({ ...each, isPlayers: isMine(each) })),
+    };
+  }
   const bars = Math.round(plan.end / bar) - 1;
-  const inBar = (number: number) =>
-    plan.notes.filter((each) => Math.floor(each.onset / bar + ALMOST) === number + 1);
-  const notes = Array.from({ length: bars }, (_, number) => inBar(number)).flatMap(
-    (mine, number) => (how === 'gaps' ? withGap(mine, pick) : inTurn(mine, number * bar, bar)),
-  );
-  const counted = how === 'gaps' ? 1 + bars : 1 + 2 * bars;
-  const beats = Array.from({ length: counted * BEATS_PER_BAR }, (_, index) => {
-    const isMine = Math.floor(index / BEATS_PER_BAR) % 2 === 1;
-    const countIn = index < BEATS_PER_BAR;
-    const first = index % BEATS_PER_BAR === 0;
-    return { time: index * beat, first, countIn, clicks: how === 'gaps' || !isMine };
+  const notes = Array.from({ length: bars }, (_, number) =>
+    inTurn(
+      plan.notes.filter((each) => barOf(each) === number),
+      number * bar,
+      bar,
+    ),
+  ).flat();
+  const counted = 1 + 2 * bars;
+  const beats = Array.from({ length: counted * plan.beatsABar }, (_, index) => {
+    const isPlayers = Math.floor(index / plan.beatsABar) % 2 === 1;
+    const countIn = index < plan.beatsABar;
+    const first = index % plan.beatsABar === 0;
+    return { time: index * beat, first, countIn, clicks: !isPlayers };
   });
-  return { beats, notes, stops: [], end: counted * bar };
+  return { ...plan, beats, notes, end: counted * bar };
 }
 
 type Note = Schedule['notes'][number];
-
-/** One place of a bar is the player's; the first of it where there is no other. */
-function withGap(bar: Note[], pick: () => number): Note[] {
-  const places = [...new Set(bar.map((each) => each.place))];
-  const inner = places.length > 1 ? places.slice(1) : places;
-  const left = inner[Math.floor(pick() * inner.length)];
-  return bar.map((each) => ({ ...each, isPlayers: each.place === left }));
-}
 
 /** A bar, and the same again for the player. */
 function inTurn(bar: Note[], late: number, length: number): Note[] {

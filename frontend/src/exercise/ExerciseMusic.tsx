@@ -16,6 +16,7 @@ export function ExerciseMusic({ item }: { item: Page }) {
           music={item.music}
           notes={item.notes}
           tempo={item.beat ?? USUAL_TEMPO}
+          beatsABar={item.beats}
         />
       )}
     </>

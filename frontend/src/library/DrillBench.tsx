@@ -57,6 +57,7 @@ export function DrillBench({ instrument, drill, tune }: Props) {
               music={music.data.music}
               notes={music.data.notes}
               tempo={music.data.tempo}
+              beatsABar={music.data.beats}
               canAnswer
             />
             {music.data.asks.length > 0 && (
@@ -68,6 +69,9 @@ export function DrillBench({ instrument, drill, tune }: Props) {
               </>
             )}
             <p className={css.files}>
+              <Page wanted={wanted} words={say.toPrint()} />
+              <Page wanted={wanted} blanks="notes" words={say.oneNoteABarBlank()} />
+              <Page wanted={wanted} blanks="bars" words={say.everySecondBarBlank()} />
               <a href={`/api/drills/one.musicxml?${query(wanted)}`}>{say.musicxmlFile()}</a>
               <a href={`/api/drills/one.mid?${query(wanted)}`}>{say.midiFile()}</a>
             </p>
@@ -75,6 +79,17 @@ export function DrillBench({ instrument, drill, tune }: Props) {
         )
       )}
     </div>
+  );
+}
+
+/** A page to print; `blanks`: what of it is left to the player. */
+function Page(props: { wanted: Wanted; blanks?: 'notes' | 'bars'; words: string }) {
+  const { wanted, blanks, words } = props;
+  const left = blanks ? `&blanks=${blanks}` : '';
+  return (
+    <a href={`/api/drills/one.pdf?${query(wanted)}${left}`} target="_blank" rel="noreferrer">
+      {words}
+    </a>
   );
 }
 

@@ -8,6 +8,10 @@ look-thumb = thumb soft
 look-elbow = elbow free
 look-finger = finger round
 
+# A drill with something left to the player: the teacher plays, the player answers.
+drill-yours-notes = One note a bar is yours: play it, then write it in.
+drill-yours-bars = Every second bar is yours: play it, then write it in.
+
 sheet-title = Practice { $sheets ->
     [one] sheet
    *[other] sheets

@@ -40,7 +40,10 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
   const [look, setLook] = useState<number | null>(null);
   const start = useCallback(() => {
     const context = audioContext();
-    const plan = scheduleOf(notes, tempo, speed, looks.length * A_LOOK);
+    const plan = scheduleOf(notes, tempo, speed, {
+      beatsABar: item.beats,
+      wait: looks.length * A_LOOK,
+    });
     const zero = context.currentTime + 0.15;
     for (const beat of plan.beats) if (beat.countIn) click(context, zero + beat.time, beat.first);
     const tones = plan.notes.map((each) =>
@@ -75,7 +78,7 @@ export function ListenTool({ item, onBeat, onNote }: Props) {
       told.current.onNote(null);
       for (const tone of tones) tone.stop();
     };
-  }, [notes, looks, tempo, speed]);
+  }, [notes, looks, item.beats, tempo, speed]);
   const { running, toggle } = useRunning(start);
   useEffect(() => {
     finish.current = toggle;
