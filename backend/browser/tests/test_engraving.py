@@ -1,8 +1,10 @@
-"""Engraved music for paper: numbers and words stand free of heads, stems and each other."""
+"""Engraved music for page, paper and phone: numbers and words stand free of heads, stems and each other."""
 
 from unittest import TestCase
 
 from browser.chromium import shared_chromium
+from lefthand.music.engraving import engrave
+from lefthand.music.musicxml import DRAWN, to_musicxml
 from lefthand.music.on_paper import Density, phone_lines, set_drill
 from lefthand.tests.drills import all_steps
 from lefthand.tests.effort import usually
@@ -42,6 +44,7 @@ class Engraving(TestCase):
             for density, named in PAPER:
                 parts = set_drill(drill, 180, density, strings_named=named)
                 drawn += [(where, part.svg) for part in parts]
+            drawn.append((f"{where}, page", engrave(to_musicxml(drill, shown=DRAWN))))
             drawn += [
                 (f"{where}, phone", line.svg) for line in phone_lines(drill, strings_named=False)
             ]

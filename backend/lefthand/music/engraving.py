@@ -25,7 +25,7 @@ QUARTER_SIGN = "♩"
 # Finger numbers and names of strings clear of the stems: 0.7 of a space, in units of the SVG.
 LIFT = 126
 _WORDS = re.compile(
-    r'(<g [^>]*class="(?:fing|dir)"[^>]*>\s*<text [^>]*?y=")(-?\d+)("[\s\S]*?</text>)'
+    r'(<g [^>]*class="(?:fing|dir|tempo)"[^>]*>\s*<text [^>]*?y=")(-?\d+)("[\s\S]*?</text>)'
 )
 BELOW = ("keep ", ">+")  # which fingers stay down: the only words below the staff
 _OWN_FONT_FACE = re.compile(r"<style[^>]*>\s*@font-face.*?</style>", re.DOTALL)
@@ -99,7 +99,7 @@ def engrave(
     if not toolkit.loadData(musicxml):
         raise InputError("musicxml", "the music could not be drawn")
     svg = with_signs(_with_shipped_fonts(str(toolkit.renderToSVG(1))))
-    return svg if style is Style.SCREEN else _WORDS.sub(_lifted, svg)
+    return _WORDS.sub(_lifted, svg)
 
 
 def _lifted(words: re.Match[str]) -> str:

@@ -33,6 +33,7 @@ DOCTYPE = (
 )
 TAP, TAP_SAID = "*", "tap"  # where the hint explains the sign, and where no hint stands
 BLANK = "_"
+GAP = "\u00a0"  # keeps two names of strings apart: the engraver measures them in a narrower font
 STRING_NUMERALS = ("IV", "III", "II", "I")
 
 
@@ -44,7 +45,7 @@ class Shown:
     the end of the drill `closes` it."""
 
     opening: bool = True
-    strings: str = "below"
+    strings: str = "above"
     legend: bool = True
     first_bar: int = 1
     closes: bool = True
@@ -82,7 +83,7 @@ def to_musicxml(
         if number == 1:
             _attributes(measure, board, drill, is_part=shown.first_bar > 1)
             if shown.opening:
-                _opening(measure, drill, legend=shown.legend)
+                _tempo(measure, drill)
         elif number - 1 in keys:
             _key(_add(measure, "attributes"), keys[number - 1])
             writer.change_key(keys[number - 1].fifths)
@@ -137,16 +138,20 @@ def _attributes(measure: ET.Element, board: Fingerboard, drill: Drill, *, is_par
         _add(transpose, "octave-change", str(-board.octave_written))
 
 
-def _opening(measure: ET.Element, drill: Drill, *, legend: bool) -> None:
+def _tempo(measure: ET.Element, drill: Drill) -> None:
     tempo = _add(measure, "direction", placement="above")
     metronome = _add(_add(tempo, "direction-type"), "metronome")
     _add(metronome, "beat-unit", "quarter")
     _add(metronome, "per-minute", str(drill.tempo))
     _add(tempo, "sound", tempo=str(drill.tempo))
-    meant = beside(f"{look[0]} {told(f'look-{look}')}" for look in drill.looks) if legend else ""
-    if hint := ". ".join(filter(None, (drill.hint, meant))):
-        words = _add(measure, "direction", placement="above")
-        _add(_add(words, "direction-type"), "words", hint)
+
+
+def _hint(drill: Drill, shown: Shown) -> str:
+    """What stands above the first note, with what the letters at stops mean."""
+    if not shown.opening:
+        return ""
+    meant = [f"{look[0]} {told(f'look-{look}')}" for look in drill.looks if shown.legend]
+    return ". ".join(filter(None, (drill.hint, beside(meant))))
 
 
 class _Writer:
@@ -158,6 +163,7 @@ class _Writer:
         self._names = shown.strings
         self._tap = TAP if shown.opening else TAP_SAID
         self._looks = letters(drill.looks)
+        self._hint = _hint(drill, shown)
         self._signature = signature(drill.key.fifths)
         self._string: int | None = None
         self._named: set[int] = set()
@@ -171,8 +177,9 @@ class _Writer:
     def bar(self, measure: ET.Element, events: Iterable[Event]) -> None:
         heard: dict[tuple[int, int], int] = {}
         bar = list(events)
-        for event, beam in zip(bar, beams(bar), strict=True):
-            self._say(measure, event)
+        for event, following, beam in zip(bar, [*bar[1:], None], beams(bar), strict=True):
+            self._say(measure, event, following)
+            self._say_hint(measure)
             for index, tone in enumerate(event.tones):
                 self._note(measure, event, tone, index, heard, beam)
             if event.is_rest:
@@ -181,13 +188,13 @@ class _Writer:
                 self._length(note, event)
                 self._sliding = False
 
-    def _say(self, measure: ET.Element, event: Event) -> None:
+    def _say(self, measure: ET.Element, event: Event, following: Event | None) -> None:
         """The words at a note; a line to write on at one that is left to the player."""
         if "blank" in event.marks:
             line = _add(measure, "direction", placement="above")
             _add(_add(line, "direction-type"), "words", BLANK)
             return
-        self._name_string(measure, event)
+        self._name_string(measure, event, following)
         self._name_kept(measure, event)
         if "tap" in event.marks:
             tap = _add(measure, "direction", placement="above")
@@ -196,7 +203,15 @@ class _Writer:
             look = _add(measure, "direction", placement="below")
             _add(_add(look, "direction-type"), "words", self._looks, halign="center")
 
-    def _name_string(self, measure: ET.Element, event: Event) -> None:
+    def _say_hint(self, measure: ET.Element) -> None:
+        """Once, after the first note's own words: what comes later stands farther up."""
+        if self._hint:
+            words = _add(measure, "direction", placement="above")
+            _add(_add(words, "direction-type"), "words", self._hint)
+            self._hint = ""
+
+    def _name_string(self, measure: ET.Element, event: Event, following: Event | None) -> None:
+        """Its numeral; the first time with its letter, where that has room."""
         if event.is_rest or event.tones[0].string == self._string:
             return
         self._string = event.tones[0].string
@@ -204,10 +219,15 @@ class _Writer:
             return
         direction = _add(measure, "direction", placement=self._names)
         name = STRING_NUMERALS[self._string]
-        if self._string not in self._named:
+        is_wide = event.length >= 1 or not following or self._is_on(following, self._string)
+        if self._string not in self._named and is_wide:
             name += f" ({self._board.strings[self._string].letter})"
-        self._named.add(self._string)
-        _add(_add(direction, "direction-type"), "words", name, font_style="normal")
+            self._named.add(self._string)
+        _add(_add(direction, "direction-type"), "words", name + GAP, font_style="normal")
+
+    @staticmethod
+    def _is_on(event: Event, string: int) -> bool:
+        return event.is_rest or event.tones[0].string == string
 
     def _name_kept(self, measure: ET.Element, event: Event) -> None:
         """Say which fingers stay down, once for as long as they do, and then which more."""
