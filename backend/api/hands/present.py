@@ -16,6 +16,8 @@ from api.hands.schemas import (
     FrameOut,
     HandOut,
     LaidOut,
+    MovedIn,
+    MovedOut,
     OverOut,
     PathOut,
     PlaceOut,
@@ -31,12 +33,14 @@ from lefthand.drawing.picture import drawing_of
 from lefthand.drawing.posture import Sign, posture_of
 from lefthand.picture.alike import Laid, alike
 from lefthand.picture.angles_json import ELBOW, angles_json
+from lefthand.picture.moved import moved, moved_said
 from lefthand.picture.over import over_picture
 from lefthand.picture.points import Points, points_of
 from lefthand.picture.span import span_of
 from lefthand.values.errors import InputError
 from lefthand.values.fields import short
 from lefthand.values.vocabulary import FINGERS, Grade, Instrument
+from lefthand.words import words_of
 from studio.demo.drawn_pictures import drawn_picture
 
 KEPT = 256
@@ -134,6 +138,18 @@ def alike_out(data: AlikeIn) -> LaidOut | None:
     """Raises InputError."""
     laid = alike(_points(data.moved), _points(data.still))
     return None if laid is None else LaidOut(matrix=_matrix(laid), mirrored=laid.is_mirrored)
+
+
+def moved_out(data: MovedIn) -> MovedOut:
+    """Raises InputError."""
+    before, after = _points(data.before), _points(data.after)
+    found = moved(before, after)
+    laid = alike(after, before)
+    return MovedOut(
+        is_moved=any(each.is_moved for each in found),
+        says=[words_of(each) for each in moved_said(found)],
+        matrix=_matrix(laid) if laid else None,
+    )
 
 
 def over_out(data: FingerPointsIn) -> OverOut | None:

@@ -12,6 +12,7 @@ from api.hands.present import (
     drawn_picture_out,
     exercise_pair_out,
     hand_text,
+    moved_out,
     over_out,
     signs_of,
     span_out,
@@ -26,6 +27,8 @@ from api.hands.schemas import (
     HandIn,
     HandOut,
     LaidOut,
+    MovedIn,
+    MovedOut,
     OverOut,
     PointsIn,
     SpanIn,
@@ -84,6 +87,12 @@ def lay_alike(request: HttpRequest, data: AlikeIn) -> LaidOut | None:
     """How one picture is turned and scaled to lie as another; null for fewer than two points that
     both have."""
     return alike_out(data)
+
+
+@router.post("/moved", response=MovedOut)
+def tell_moved(request: HttpRequest, data: MovedIn) -> MovedOut:
+    """What changed between two pictures of one hand, with what can be told from the points."""
+    return moved_out(data)
 
 
 @router.post("/over", response=OverOut | None)

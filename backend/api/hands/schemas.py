@@ -139,6 +139,22 @@ class LaidOut(Schema):
     mirrored: bool
 
 
+class MovedIn(Schema):
+    """Points on two pictures of one hand, the earlier one first."""
+
+    before: PointsIn
+    after: PointsIn
+
+
+class MovedOut(Schema):
+    """`says`: what changed, in sentences. `matrix`: how the second lies as the first; null for
+    fewer than two points that both have."""
+
+    is_moved: bool
+    says: list[str]
+    matrix: list[float] | None
+
+
 class OverOut(Schema):
     """Lines of the drawn hand, and how they are laid over the picture."""
 

@@ -308,6 +308,7 @@ def _review_out(review: ItemReview, instrument: Instrument) -> ReviewOut:
         rungs=len(review.exercise.rungs),
         rung_words=review.exercise.words_of(review.item.rung, instrument),
         passed_when=review.exercise.passed_when,
+        two_pictures=review.exercise.two_pictures,
         passed=review.result.passed if review.result else None,
         pain=review.result.pain if review.result else None,
         days_done=review.days_done,

@@ -220,7 +220,8 @@ class PlanOut(Schema):
 
 
 class ReviewOut(Schema):
-    """An exercise of last week: what was told of it, and what is proposed for it. `pain`: 0..10."""
+    """An exercise of last week: what was told of it, and what is proposed for it. `pain`: 0..10.
+    `two_pictures`: a picture before and one after tell whether the hand stayed as it was."""
 
     item: int
     exercise: str
@@ -229,6 +230,7 @@ class ReviewOut(Schema):
     rungs: int
     rung_words: str
     passed_when: str
+    two_pictures: bool
     passed: bool | None
     pain: float | None
     days_done: int

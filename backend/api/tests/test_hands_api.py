@@ -90,6 +90,19 @@ class HandsApi(StudioCase):
         self.assertTrue(self.post("over", **body, finger=4)["paths"])
         self.assertIsNone(self.post("over", **body, finger=2))
 
+    def test_what_moved_between_two_pictures_is_said(self):
+        points = {"2.base": [100, 100], "2.middle": [200, 100], "2.tip_joint": [240, 160]}
+        body = {"instrument": "vn", "width": 640, "height": 480, "points": points}
+        same = self.post("moved", before=body, after=body)
+        self.assertFalse(same["is_moved"])
+        self.assertEqual([round(n, 6) for n in same["matrix"]], [1, 0, 0, 1, 0, 0])
+        other = {**body, "points": {**points, "2.tip_joint": [270, 110]}}
+        self.assertTrue(self.post("moved", before=body, after=other)["is_moved"])
+        nothing = self.post("moved", before={**body, "points": {}}, after=body)
+        self.assertEqual((nothing["is_moved"], nothing["matrix"]), (False, None))
+        bad = self.post("moved", before=body, after={**body, "points": {"nose": [1, 1]}})
+        self.assertEqual(bad["fields"][0]["field"], "points.nose")
+
     def test_a_span_is_told_in_mm_and_a_missing_end_by_its_name(self):
         points = {"string.nut": [0, 50], "string.bridge": [1000, 50], "span.a": [100, 40]}
         body = {"instrument": "vn", "width": 1200, "height": 300, "string_length": 325}

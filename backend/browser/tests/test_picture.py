@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from browser.case import BrowserCase
 from studio.demo.data import PLAYERS
-from studio.models import HandPicture, Player
+from studio.models import HandPicture, Lesson, Player
 from studio.tests.studio_case import png_saying
 
 WIDTH, HEIGHT = 800, 600
@@ -78,6 +78,29 @@ class PictureAngles(BrowserCase):
         self.assertLess(max(map(len, bodies)), 2000, "points go out, no picture")
         self.page.keyboard.press("u")
         expect(mark).not_to_be_visible()
+
+    def test_a_second_picture_is_laid_beside_and_says_what_moved(self):
+        sent = []
+        self.page.on("request", lambda r: sent.append(r) if r.method == "POST" else None)
+        self.choose()
+        for x, y in ((200, 300), (300, 300), (358, 358), *STRING):
+            self.touch(x, y)
+        self.dialog.get_by_role("button", name="Beside a second picture").click()
+        expect(self.dialog.get_by_text("Now the second picture")).to_be_visible()
+        self.assert_accessible("second picture")
+        self.choose()
+        self.touch(10, 10)
+        self.dialog.get_by_role("button", name="Take back").click()
+        straight = ((200, 300), (300, 300), (382, 306), *STRING)
+        for x, y in straight:
+            self.touch(x, y)
+        changed = "Changed by 41 degrees (under 9 may be chance): the fingertip joint of finger 3."
+        expect(self.dialog.get_by_text(changed)).to_be_visible()
+        expect(self.dialog.get_by_role("img", name="second, laid as the first")).to_be_visible()
+        self.assert_accessible("two pictures")
+        self.assertLess(max(len(r.post_data or "") for r in sent), 2000, "no picture is sent")
+        self.dialog.get_by_role("button", name="Done").click()
+        expect(self.dialog).to_have_count(0)
 
     def test_a_cut_is_kept_when_the_teacher_says_so_and_stands_on_the_players_page(self):
         Player.objects.update(is_practice=False)  # nobody's record needs nobody's leave
@@ -158,3 +181,21 @@ class PictureAngles(BrowserCase):
                 file.write_bytes(content)
                 self.dialog.locator("input[type=file]").set_input_files(file)
                 expect(self.dialog.get_by_role("alert")).to_contain_text(words)
+
+
+class CarriedShape(BrowserCase):
+    players = PLAYERS[:1]
+
+    def test_where_nothing_should_move_two_pictures_are_offered_at_the_review(self):
+        item = Lesson.objects.filter(plan__isnull=False).order_by("date").last().plan.items.first()
+        item.plan.items.exclude(pk=item.pk).delete()
+        item.exercise, item.rung, item.spot = "carry_the_shape", 1, None
+        item.save()
+        self.sign_in()
+        page = self.page
+        page.get_by_role("button", name="Begin the lesson of Mira").click()
+        page.get_by_role("button", name="Carry the shape").click()
+        page.get_by_role("button", name="Two pictures: did anything move?").click()
+        dialog = page.get_by_role("dialog", name="Carry the shape")
+        expect(dialog.get_by_text("The first picture.")).to_be_visible()
+        self.assert_accessible("two pictures at the review")

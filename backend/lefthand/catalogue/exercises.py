@@ -26,7 +26,7 @@ MAX_STEPS = 6
 # texts that may be missing.
 FLAGS = (
     *("general", "in_lesson", "thumb_away", "swings", "four_fingers", "helper", "stretch"),
-    *("nudge", "long_hold", "tempo_work", "hand_away", "never_with_pain"),
+    *("nudge", "long_hold", "tempo_work", "hand_away", "never_with_pain", "two_pictures"),
 )
 TEXTS = ("name", "does", "feel", "mistake", "child", "mirror", "over", "stop")
 MORE_TEXTS = ("alone", "helper_does", "added")
@@ -110,7 +110,8 @@ class Exercise:
     whatever the focus is. `in_lesson`: done with the teacher, no practice at home. `loads`: what it
     strains or moves under load by itself; holding the instrument comes on top (`loads_on`).
     `never_with_pain`: not while anything hurts. `thumb_away`: the thumb carries nothing;
-    `hand_away`: the left hand leaves the instrument. `swings`: arm swings, few of them for old
+    `hand_away`: the left hand leaves the instrument. `two_pictures`: whether the hand stayed as it
+    was can be told from a picture before and one after. `swings`: arm swings, few of them for old
     shoulders.
     `four_fingers`: for a hand whose third works alone. `tempo_work`: from a start tempo to a goal
     by what goes clean. `child`: how to say it to a child.
@@ -134,6 +135,7 @@ class Exercise:
     in_lesson: bool
     thumb_away: bool
     hand_away: bool
+    two_pictures: bool
     swings: bool
     four_fingers: bool
     tempo_work: bool

@@ -43,6 +43,7 @@ BY_MEMBER = (
     "bars-of",
     "note-",
     "look-",
+    "moved-part-",
     "pair-gain-",
     "pair-loss-",
     "release-",

@@ -867,6 +867,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hands/moved": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell Moved
+         * @description What changed between two pictures of one hand, with what can be told from the points.
+         */
+        post: operations["api_hands_routes_tell_moved"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hands/one": {
         parameters: {
             query?: never;
@@ -4704,6 +4724,27 @@ export interface components {
             months: number;
         };
         /**
+         * MovedIn
+         * @description Points on two pictures of one hand, the earlier one first.
+         */
+        MovedIn: {
+            after: components["schemas"]["PointsIn"];
+            before: components["schemas"]["PointsIn"];
+        };
+        /**
+         * MovedOut
+         * @description `says`: what changed, in sentences. `matrix`: how the second lies as the first; null for
+         *     fewer than two points that both have.
+         */
+        MovedOut: {
+            /** Is Moved */
+            is_moved: boolean;
+            /** Matrix */
+            matrix: number[] | null;
+            /** Says */
+            says: string[];
+        };
+        /**
          * MusicLineOut
          * @description One line of music as SVG, in units of its viewBox; `beats`: quarters that it lasts, None
          *     where nobody counts them.
@@ -5785,6 +5826,7 @@ export interface components {
         /**
          * ReviewOut
          * @description An exercise of last week: what was told of it, and what is proposed for it. `pain`: 0..10.
+         *     `two_pictures`: a picture before and one after tell whether the hand stayed as it was.
          */
         ReviewOut: {
             /** Days Done */
@@ -5813,6 +5855,8 @@ export interface components {
             rung_words: string;
             /** Rungs */
             rungs: number;
+            /** Two Pictures */
+            two_pictures: boolean;
         };
         /**
          * RosterIn
@@ -9003,6 +9047,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TwoHandsOut"] | null;
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_hands_routes_tell_moved: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovedOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

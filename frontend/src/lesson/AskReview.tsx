@@ -10,6 +10,7 @@ import { MOVE_WORDS } from '../words/words';
 import { type AskProps, row } from './askParts';
 import css from './AskStep.module.css';
 import { PainScale } from './PainScale';
+import { CompareShape } from './CompareShape';
 import { useReviewHands } from './useReviewHands';
 import words from './words.module.css';
 import * as say from '../messages/compiled/lesson';
@@ -74,6 +75,7 @@ export function Review(props: AskProps) {
         <h3>{review.name}</h3>
         <p className={words.how}>{say.passedWhen({ passedWhen: review.passed_when })}</p>
         <p className={css.note}>{adviceOf(review)}</p>
+        {review.two_pictures && <CompareShape lesson={lesson} name={review.name} />}
         {asking && (
           <PainScale
             pain={review.pain}

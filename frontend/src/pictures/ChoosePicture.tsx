@@ -13,6 +13,7 @@ const FROM: Partial<Record<Kind, string>> = {
   gap: say.takeAPictureStraightOn(),
   wrist_line: say.takeAPictureFromThe(),
   span: say.takeAPictureStraightOnTo(),
+  shape: say.takeAPictureFromThe(),
 };
 const FROM_THE_SIDE = say.takeAPictureFromTheSide();
 

@@ -16,6 +16,7 @@ import type { Picture } from './readPicture';
 import { type Asked, pointsBody, tell, type Told } from './tell';
 
 const CutPicture = late(async () => (await import('./CutPicture')).CutPicture);
+const TwoPictures = late(async () => (await import('./TwoPictures')).TwoPictures);
 
 interface Props {
   playerId: number;
@@ -35,12 +36,17 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
   const [isOver, setIsOver] = useState(false);
   const [cutting, setCutting] = useState(false);
   const [isKept, setIsKept] = useState(false);
+  const [isTwo, setIsTwo] = useState(asked.kind === 'shape');
   const wanted = wantedPoints(asked.kind, asked.finger);
   const next = wanted[points.length] ?? null;
   const read = useMutation({
     mutationFn: async ([image, set]: [Picture, SetPoint[]]) => tell(asked, image, set),
   });
   const over = useOver(asked, picture, points, isOver && next === null);
+  if (isTwo) {
+    const set = picture ? { picture, points } : undefined;
+    return <TwoPictures asked={asked} first={set} onDone={onDone} />;
+  }
   if (!picture)
     return <ChoosePicture kind={asked.kind} finger={asked.finger} onPicture={setPicture} />;
   const truth = picture.truth?.[asked.kind];
@@ -104,6 +110,7 @@ export function Measuring({ playerId, asked, way = 1, onValue, onDone }: Props) 
           change([]);
         }}
         onCut={() => setCutting(true)}
+        onSecond={() => setIsTwo(true)}
         onValue={onValue}
         onDone={onDone}
       />
@@ -124,6 +131,8 @@ export interface ActionsProps extends Pick<Props, 'asked' | 'onValue' | 'onDone'
   onOver: () => void;
   onOnceMore: () => void;
   onCut: () => void;
+  /** Another picture is laid beside this one. */
+  onSecond: () => void;
 }
 
 function useOver(asked: Asked, picture: Picture | null, points: SetPoint[], isWanted: boolean) {

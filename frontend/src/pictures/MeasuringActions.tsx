@@ -8,7 +8,7 @@ import { isOfAFinger } from './pointPlan';
 /** What can be done with the points as they stand. */
 export function Actions(props: ActionsProps) {
   const { asked, points, found, first, truth, value, isOver, isKept } = props;
-  const { onUndo, onOver, onOnceMore, onCut, onValue, onDone } = props;
+  const { onUndo, onOver, onOnceMore, onCut, onSecond, onValue, onDone } = props;
   return (
     <div className={css.actions}>
       <Button variant="default" disabled={points.length === 0} onClick={onUndo}>
@@ -25,6 +25,11 @@ export function Actions(props: ActionsProps) {
       {asked.kind !== 'span' && truth === undefined && (
         <Button variant="default" disabled={found === null || isKept} onClick={onCut}>
           {isKept ? say.kept() : say.keepThePicture()}
+        </Button>
+      )}
+      {asked.kind !== 'span' && (
+        <Button variant="default" disabled={found === null} onClick={onSecond}>
+          {say.besideASecondPicture()}
         </Button>
       )}
       {onValue && truth === undefined ? (

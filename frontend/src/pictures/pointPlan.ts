@@ -14,8 +14,9 @@ export const ON_PICTURES = [
   'elbow_offset',
 ] as const;
 export type OnPicture = (typeof ON_PICTURES)[number];
-/** The span is no angle: it needs the length of the string. */
-export type Kind = OnPicture | 'span';
+/** The span is no angle: it needs the length of the string. The shape is several angles at once, for
+ * two pictures of one hand. */
+export type Kind = OnPicture | 'span' | 'shape';
 
 export interface Wanted {
   name: string;
@@ -46,6 +47,7 @@ const UNITS: Record<Kind, string> = {
   thumb_opening: 'degrees',
   elbow_offset: 'hand-widths',
   span: 'mm',
+  shape: '',
 };
 
 export const unitOf = (kind: Kind): string => UNITS[kind];
@@ -112,6 +114,16 @@ export function wantedPoints(kind: Kind, finger: number): Wanted[] {
         { name: 'thumb.base', words: say.whereThumbAndHandMeet() },
         { name: 'thumb.joint', words: say.theMiddleOfTheThumb() },
         { name: '1.base', words: say.theBaseKnuckleOfTheFirst() },
+      ];
+    case 'shape':
+      return [
+        { name: 'elbow', words: say.theMiddleOfTheForearm() },
+        { name: 'wrist', words: say.theWrist() },
+        { name: 'thumb.base', words: say.whereThumbAndHandMeet() },
+        { name: 'thumb.joint', words: say.theMiddleOfTheThumb() },
+        { name: '1.base', words: say.theBaseKnuckleOfTheFirst() },
+        { name: '1.middle', words: say.itsMiddleJoint() },
+        { name: '1.tip_joint', words: say.itsFingertipJoint() },
       ];
     case 'elbow_offset':
       return [
