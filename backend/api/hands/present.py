@@ -68,10 +68,10 @@ def _sign(part: str) -> Sign:
 
 @lru_cache(maxsize=KEPT)
 def hand_text(
-    instrument: Instrument, signs: tuple[Sign, ...], view: str, playing: int | None
+    instrument: Instrument, signs: tuple[Sign, ...], view: str, playing: int | None, thumb: str
 ) -> str:
     """A `HandOut` as the JSON that is sent, so that a kept one costs nothing."""
-    picture, targets = drawing_of(posture_of(instrument, signs, playing=playing), view)
+    picture, targets = drawing_of(posture_of(instrument, signs, playing=playing, thumb=thumb), view)
     places = [PlaceOut(**place_json(target)) for target in targets]
     return HandOut(**paths_json(picture), places=places).model_dump_json()
 
@@ -82,7 +82,9 @@ def check_pair_out(wanted: CheckPairIn) -> TwoHandsOut | None:
     if evidence not in load_catalogue().evidence:
         raise InputError("evidence", f"unknown evidence {short(evidence)}")
     return two_hands_out(
-        pair_of_check(evidence, wanted.instrument, wanted.finger, frames=wanted.frames)
+        pair_of_check(
+            evidence, wanted.instrument, wanted.finger, frames=wanted.frames, thumb=wanted.thumb
+        )
     )
 
 
@@ -92,7 +94,9 @@ def exercise_pair_out(wanted: ExercisePairIn) -> TwoHandsOut | None:
     if exercise not in load_catalogue().exercises:
         raise InputError("exercise", f"unknown exercise {short(exercise)}")
     return two_hands_out(
-        pair_of_exercise(exercise, wanted.instrument, wanted.finger, frames=wanted.frames)
+        pair_of_exercise(
+            exercise, wanted.instrument, wanted.finger, frames=wanted.frames, thumb=wanted.thumb
+        )
     )
 
 

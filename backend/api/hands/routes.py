@@ -44,7 +44,9 @@ FOR_A_DAY = "private, max-age=86400"
 @router.get("/one", response=HandOut)
 def read_hand(request: HttpRequest, wanted: Query[HandIn]) -> HttpResponse:
     """A hand in the posture of these signs."""
-    text = hand_text(wanted.instrument, signs_of(wanted.signs), wanted.view, wanted.playing)
+    text = hand_text(
+        wanted.instrument, signs_of(wanted.signs), wanted.view, wanted.playing, wanted.thumb
+    )
     response = HttpResponse(text, content_type="application/json")
     response["Cache-Control"] = FOR_A_DAY
     return response

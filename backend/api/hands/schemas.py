@@ -6,6 +6,9 @@ from ninja import Field, Schema
 
 from lefthand.values.vocabulary import Instrument
 
+# Where it stands by a way of teaching; "" for the usual place.
+Thumb = Literal["", "between", "second", "low"]
+
 
 class HandIn(Schema):
     """`signs`: what was seen, such as `tip.gives:2:4,wrist.caved:1`: evidence, grade and, where it
@@ -15,6 +18,7 @@ class HandIn(Schema):
     signs: str = Field("", max_length=8000)
     view: Literal["main", "along"] = "main"
     playing: int | None = Field(None, ge=1, le=4)
+    thumb: Thumb = ""
 
 
 class PathOut(Schema):
@@ -60,6 +64,7 @@ class TwoHandsIn(Schema):
     instrument: Instrument
     finger: int | None = Field(None, ge=1, le=4)
     frames: int = Field(2, ge=2, le=7)
+    thumb: Thumb = ""
 
 
 class CheckPairIn(TwoHandsIn):

@@ -26,6 +26,7 @@ from api.home.schemas import (
 from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.catalogue.exercises import Called
 from lefthand.drawing.pairs import pair_of_check
+from lefthand.drawing.posture import thumb_of
 from lefthand.music.engraving import size_of
 from lefthand.music.on_paper import phone_lines
 from lefthand.music.strings import FINGERBOARDS
@@ -197,13 +198,16 @@ def _calls_out(item: PlanItem, week: HomeWeek) -> CallsOut | None:
 
 def _self_check_out(lesson: Lesson, *, are_shown: bool) -> list[SelfCheckOut]:
     instrument = Instrument(lesson.player.instrument)
+    thumb = thumb_of(instrument, way_of_teaching(lesson.player))
     return [
         SelfCheckOut(
             id=check.id,
             ask=check.ask,
             right=check.right,
             wrong=check.wrong,
-            picture=two_hands_out(pair_of_check(check.shows, instrument)) if are_shown else None,
+            picture=two_hands_out(pair_of_check(check.shows, instrument, thumb=thumb))
+            if are_shown
+            else None,
         )
         for check in self_checks_of(lesson)
     ]

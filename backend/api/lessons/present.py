@@ -37,6 +37,7 @@ from api.lessons.undo_words import undo_words
 from lefthand.case.case import Compared, Finding
 from lefthand.case.ways import Accepted
 from lefthand.catalogue.causes import Cause
+from lefthand.drawing.posture import thumb_of
 from lefthand.practice.objections import Objection
 from lefthand.practice.plan import Plan as CorePlan
 from lefthand.practice.plan import PlanItem as CoreItem
@@ -93,6 +94,7 @@ def view_out(view: LessonView) -> LessonOut:
         **{name: getattr(lesson, name) for name in PLAIN},
         player=_brief(lesson),
         complaint=lesson.complaint or None,
+        thumb=cast("Any", thumb_of(view.case.instrument, view.case.way_of_teaching)),
         again=[AskedOut(**asdict(each)) for each in asked_in(view)],
         waits_for=open_words(view),
         body=body_out(view),

@@ -7,6 +7,7 @@ from ninja import Field, Schema
 
 from api.brief.schemas import FlagOut, PainOut, PlayerBrief, ReminderOut
 from api.exercises.schemas import NeckSpot
+from api.hands.schemas import Thumb
 from api.home.schemas import HomeReportOut, PaperWeekOut
 
 TeacherWord = Literal["pinned", "dismissed", "open"]
@@ -302,6 +303,7 @@ class LessonOut(Schema):
     reminders: list[ReminderOut]
     harder_piece: bool
     harder_hint: str
+    thumb: Thumb
     weeks_away: int | None
     break_weeks: float | None
     last_week: int | None

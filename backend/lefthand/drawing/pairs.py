@@ -68,10 +68,15 @@ def has_picture(evidence: str, instrument: Instrument) -> bool:
 
 @lru_cache(maxsize=KEPT)
 def pair_of_check(
-    name: str, instrument: Instrument, finger: int | None = None, *, frames: int = 2
+    name: str,
+    instrument: Instrument,
+    finger: int | None = None,
+    *,
+    frames: int = 2,
+    thumb: str = "",
 ) -> Pair | None:
     """The check's sign not there and strong, on this finger where it can be on any; None for what
-    the hand on its neck cannot show. KeyError for an unknown check."""
+    the hand on its neck cannot show. `thumb`: see `posture_of`. KeyError for an unknown check."""
     evidence = load_catalogue().evidence[name]
     aimed = finger or evidence.of_finger or AIMED
     if not has_picture(name, instrument):
@@ -80,7 +85,9 @@ def pair_of_check(
         return Pair(SIGHT_WORDS, _free(free, aimed, frames), moves=False)
     playing = next(n for n in FINGERS if n != aimed) if evidence.of_idle else None
     hands = [
-        posture_of(instrument, [Sign(name, Grade.STRONG * share, aimed)], playing=playing)
+        posture_of(
+            instrument, [Sign(name, Grade.STRONG * share, aimed)], playing=playing, thumb=thumb
+        )
         for share in _shares(frames)
     ]
     shown = postures()[name].shown[family_of(instrument)]
@@ -95,16 +102,19 @@ def pair_of_exercise(
     *,
     frames: int = 2,
     rung: int | None = None,
+    thumb: str = "",
 ) -> Pair | None:
     """The two hands beside an exercise, for this finger and rung where one is chosen; None where
-    the data has none."""
+    the data has none. `thumb`: see `posture_of`."""
     shown = exercise_pictures().get(name)
     if shown is None or not is_for_rung(shown, rung):
         return None
     if shown.free:
         return Pair(shown.words, _free(shown.free, finger or AIMED, frames), shown.moves)
     hands = [
-        posture_of(instrument, _between(shown, share, finger), playing=_still(shown, finger))
+        posture_of(
+            instrument, _between(shown, share, finger), playing=_still(shown, finger), thumb=thumb
+        )
         for share in _shares(frames)
     ]
     cut = shown.cut if instrument.is_held_up else shown.standing_cut

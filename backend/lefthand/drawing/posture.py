@@ -55,6 +55,7 @@ LIMITS: Mapping[str, tuple[float, float]] = MappingProxyType(
         "scene.tilt": (0, 25),
     }
 )
+THUMB_WAY = "thumb_place"
 PITCH = {"shoulder": (-42.0, 26.0), "standing": (-52.0, 14.0)}
 
 
@@ -139,8 +140,7 @@ def _is_known(path: str) -> bool:
     head, _, name = path.partition(".")
     if head in ("finger", "each", "idle") or head in {str(n) for n in FINGERS}:
         return name in FINGER_NUMBERS
-    _, numbers, _ = _neutral()[Instrument.VIOLIN]
-    return path in numbers
+    return path in _neutral()[Instrument.VIOLIN].numbers
 
 
 def _amounts(sign: str, path: str, values: Any) -> tuple[float, float, float]:
@@ -156,8 +156,18 @@ def is_drawn(evidence: str, instrument: Instrument) -> bool:
     return found is not None and family_of(instrument) in found.changes
 
 
+@dataclass(frozen=True, slots=True)
+class _AtEase:
+    """`thumbs`: by place of the thumb in other ways of teaching, the numbers that differ."""
+
+    scale: float
+    numbers: Numbers
+    fingers: dict[int, Numbers]
+    thumbs: Mapping[str, Numbers]
+
+
 @lru_cache(maxsize=1)
-def _neutral() -> Mapping[str, tuple[float, Numbers, dict[int, Numbers]]]:
+def _neutral() -> Mapping[str, _AtEase]:
     found = {}
     for record in read_records(DATA / "neutral.yaml"):
         numbers = {
@@ -181,7 +191,12 @@ def _neutral() -> Mapping[str, tuple[float, Numbers, dict[int, Numbers]]]:
             finger.update(zip(("string", "x", "dip", "fan"), map(float, row), strict=True))
             finger["pad"] = AT_REST
             fingers[int(n)] = finger
-        found[record.id] = (record.number("scale", 0.5, 1.5), numbers, fingers)
+        thumbs = {
+            place: {f"thumb.{name}": float(value) for name, value in numbers.items()}
+            for place, numbers in record.mapping("thumbs", {}).items()
+        }
+        scale = record.number("scale", 0.5, 1.5)
+        found[record.id] = _AtEase(scale, numbers, fingers, thumbs)
     return MappingProxyType(found)
 
 
@@ -191,14 +206,16 @@ def posture_of(
     *,
     hand: float = 1.0,
     playing: int | None = None,
+    thumb: str = "",
 ) -> Posture:
     """The hand of that instrument with these signs. `hand` scales hand and neck apart from each
     other: 0.9 is a small hand on this neck. `playing` is the finger that is not idle; the first
-    where none is named. A sign that cannot be drawn changes nothing."""
+    where none is named. `thumb`: one of `thumb_places`, or the usual place. A sign that cannot be
+    drawn changes nothing."""
     family = family_of(instrument)
-    scale, numbers, fingers = _neutral()[instrument]
-    numbers = dict(numbers)
-    fingers = {n: dict(finger) for n, finger in fingers.items()}
+    at_ease = _neutral()[instrument]
+    numbers = {**at_ease.numbers, **at_ease.thumbs.get(thumb, {})}
+    fingers = {n: dict(finger) for n, finger in at_ease.fingers.items()}
     asked: dict[str, list[float]] = {}
     for sign in signs:
         known = postures().get(sign.evidence)
@@ -213,7 +230,18 @@ def posture_of(
             fingers[int(head)][name] += change
         else:
             numbers[path] += change
-    return _within_limits(Posture(instrument, scale * hand, numbers, fingers))
+    return _within_limits(Posture(instrument, at_ease.scale * hand, numbers, fingers))
+
+
+def thumb_places(instrument: Instrument) -> frozenset[str]:
+    """Places of the thumb apart from the usual one."""
+    return frozenset(_neutral()[instrument].thumbs)
+
+
+def thumb_of(instrument: Instrument, ways: Mapping[str, str]) -> str:
+    """Where the thumb stands by these ways of teaching; "" for the usual place."""
+    place = ways.get(THUMB_WAY, "")
+    return place if place in thumb_places(instrument) else ""
 
 
 def _places(path: str, finger: int | None, playing: int) -> list[str]:

@@ -25,12 +25,15 @@ from lefthand.drawing.pairs import (
 from lefthand.drawing.picture import ALONG, MAIN, drawing_of, look, picture_of
 from lefthand.drawing.places import APART, targets_of
 from lefthand.drawing.posture import (
+    THUMB_WAY,
     Sign,
     family_of,
     is_drawn,
     posture_of,
     postures,
     read_posture,
+    thumb_of,
+    thumb_places,
 )
 from lefthand.drawing.skeleton import joint_angles, skeleton_of
 from lefthand.drawing.svg import PAPER, svg_of
@@ -121,6 +124,32 @@ class SkeletonTest(unittest.TestCase):
         self.assertGreater(bends[0], 20)
         self.assertLess(bends[-1], -25)
 
+    def test_wherever_a_way_puts_the_thumb_the_hand_is_one_and_it_stands_there(self):
+        """Beside the first finger, between, opposite the second; low, it stands farther round."""
+        for instrument in (Instrument.VIOLIN, Instrument.VIOLA):
+            first, second = (posture_of(instrument).fingers[n]["x"] for n in (1, 2))
+            stands = {}
+            for place in ("", *thumb_places(instrument)):
+                for name, finger in [(None, None), *signs_for(instrument)]:
+                    signs = [Sign(name, 3, finger)] if name else []
+                    self.check(posture_of(instrument, signs, thumb=place), f"{place} {name}")
+                stands[place] = skeleton_of(posture_of(instrument, thumb=place)).thumb.touch
+            along = {place: float(at[0]) for place, at in stands.items()}
+            self.assertLess(along[""], first)
+            self.assertTrue(first < along["between"] < along["second"])
+            self.assertLess(abs(along["second"] - second), 3)
+            self.assertLess(stands["low"][1], stands[""][1] - 3, "farther under the board")
+
+    def test_each_place_that_can_be_chosen_is_the_usual_one_or_is_drawn(self):
+        way = CATALOGUE.ways[THUMB_WAY]
+        for instrument in way.instruments:
+            others = set(way.values) - {way.default}
+            self.assertEqual(thumb_places(instrument), others)
+            for value in way.values:
+                drawn = thumb_of(instrument, {THUMB_WAY: value})
+                self.assertEqual(drawn, "" if value == way.default else value)
+        self.assertEqual(thumb_of(Instrument.CELLO, {THUMB_WAY: "second"}), "")
+
     def test_a_small_hand_is_the_same_hand(self):
         child = skeleton_of(posture_of(Instrument.VIOLIN, hand=0.8))
         adult = skeleton_of(posture_of(Instrument.VIOLIN))
@@ -186,6 +215,9 @@ class PictureTest(unittest.TestCase):
                     skeleton, scene = look(posture_of(instrument, signs))
                     targets = targets_of(skeleton, scene)
                     self.check_parts(scene, targets)
+                    for place in thumb_places(instrument) if name in (None, "thumb.lying") else ():
+                        elsewhere = look(posture_of(instrument, signs, thumb=place))
+                        self.check_parts(elsewhere[1], targets_of(*elsewhere))
                     at = np.array([t.at for t in targets])
                     gaps = np.hypot(*(at[:, None] - at[None]).transpose(2, 0, 1))
                     np.fill_diagonal(gaps, 999)
@@ -269,6 +301,15 @@ class PairTest(unittest.TestCase):
         for chosen, is_shown in ((None, True), (3, True), (4, False)):
             pair = pair_of_exercise("arch_on_table", Instrument.VIOLIN, rung=chosen)
             self.assertEqual(pair is not None, is_shown)
+
+    def test_the_thumb_stands_where_it_is_taught_in_every_pair_that_shows_it(self):
+        for asked, pair in (("thumb_taps", pair_of_exercise), ("thumb.lying", pair_of_check)):
+            frames = [
+                pair(asked, Instrument.VIOLIN, thumb=place).frames[0]
+                for place in ("", "between", "second", "low")
+            ]
+            drawn = {svg_of(frame, PAPER) for frame in frames}
+            self.assertEqual(len(drawn), 4, asked)
 
     def test_a_movement_has_its_middle_between_its_ends(self):
         ends = pair_of_exercise("falling_finger", Instrument.VIOLIN)

@@ -11,6 +11,7 @@ from lefthand.catalogue.one_things import FINGERS, OneThing, Reader
 from lefthand.composing.for_exercise import drill_of
 from lefthand.composing.on_neck import Spot, words_of_spot
 from lefthand.drawing.pairs import Pair, pair_of_exercise
+from lefthand.drawing.posture import thumb_of
 from lefthand.music.engraving import engrave
 from lefthand.music.musicxml import BARS_A_LINE, DRAWN, to_musicxml
 from lefthand.music.score import Drill
@@ -208,6 +209,7 @@ def _item(item: PlanItem, dose: Dose, view: LessonView, seed: int) -> SheetItem:
             item.fingers[0] if item.fingers else None,
             frames=MOVES_IN,
             rung=item.rung,
+            thumb=thumb_of(instrument, view.case.way_of_teaching),
         ),
         dose=dose,
         given_dose=item_dose(item),

@@ -4,15 +4,33 @@ import { ApiError, client, type Schemas, unwrap } from './client';
 
 const ASK_AGAIN_AFTER = 3000;
 
+type Thumb = Schemas['LessonOut']['thumb'];
+
+interface Drawn {
+  frames: number;
+  /** Where the thumb stands; the usual place unless given. */
+  thumb?: Thumb;
+}
+
 /** A drawn hand; asked for until it comes, as nothing but a lost connection keeps it away. */
-export const handQuery = (instrument: string, signs: string, view: 'main' | 'along' = 'main') =>
+export const handQuery = (
+  instrument: string,
+  signs: string,
+  { view = 'main', thumb = '' }: { view?: 'main' | 'along'; thumb?: Thumb } = {},
+) =>
   queryOptions({
-    queryKey: ['hand', instrument, signs, view],
+    queryKey: ['hand', instrument, signs, view, thumb],
     queryFn: async () =>
       unwrap(
         await client.GET('/api/hands/one', {
           params: {
-            query: { instrument: instrument as Schemas['Instrument'], signs, view, playing: null },
+            query: {
+              instrument: instrument as Schemas['Instrument'],
+              signs,
+              view,
+              playing: null,
+              thumb,
+            },
           },
         }),
       ),
@@ -25,15 +43,21 @@ export const checkPairQuery = (
   evidence: string,
   instrument: string,
   finger: number | null,
-  frames: number,
+  { frames, thumb = '' }: Drawn,
 ) =>
   queryOptions({
-    queryKey: ['pair', 'check', evidence, instrument, finger, frames],
+    queryKey: ['pair', 'check', evidence, instrument, finger, frames, thumb],
     queryFn: async () =>
       unwrap(
         await client.GET('/api/hands/check', {
           params: {
-            query: { evidence, instrument: instrument as Schemas['Instrument'], finger, frames },
+            query: {
+              evidence,
+              instrument: instrument as Schemas['Instrument'],
+              finger,
+              frames,
+              thumb,
+            },
           },
         }),
       ),
@@ -44,15 +68,21 @@ export const exercisePairQuery = (
   exercise: string,
   instrument: string,
   finger: number | null,
-  frames: number,
+  { frames, thumb = '' }: Drawn,
 ) =>
   queryOptions({
-    queryKey: ['pair', 'exercise', exercise, instrument, finger, frames],
+    queryKey: ['pair', 'exercise', exercise, instrument, finger, frames, thumb],
     queryFn: async () =>
       unwrap(
         await client.GET('/api/hands/exercise', {
           params: {
-            query: { exercise, instrument: instrument as Schemas['Instrument'], finger, frames },
+            query: {
+              exercise,
+              instrument: instrument as Schemas['Instrument'],
+              finger,
+              frames,
+              thumb,
+            },
           },
         }),
       ),

@@ -2659,6 +2659,12 @@ export interface components {
              */
             frames?: number;
             instrument: components["schemas"]["Instrument"];
+            /**
+             * Thumb
+             * @default
+             * @enum {string}
+             */
+            thumb?: "" | "between" | "second" | "low";
         };
         /**
          * ChecksIn
@@ -3296,6 +3302,12 @@ export interface components {
              */
             frames?: number;
             instrument: components["schemas"]["Instrument"];
+            /**
+             * Thumb
+             * @default
+             * @enum {string}
+             */
+            thumb?: "" | "between" | "second" | "low";
         };
         /**
          * Felt
@@ -3582,6 +3594,12 @@ export interface components {
              * @default
              */
             signs?: string;
+            /**
+             * Thumb
+             * @default
+             * @enum {string}
+             */
+            thumb?: "" | "between" | "second" | "low";
             /**
              * View
              * @default main
@@ -4510,6 +4528,11 @@ export interface components {
             skipped: string[];
             /** Teacher Line */
             teacher_line: string;
+            /**
+             * Thumb
+             * @enum {string}
+             */
+            thumb: "" | "between" | "second" | "low";
             /** Undoable */
             undoable: components["schemas"]["UndoOut"][];
             /** Waits For */
@@ -8948,6 +8971,7 @@ export interface operations {
                 instrument: "vn" | "va" | "vc" | "db";
                 finger?: number | null;
                 frames?: number;
+                thumb?: "" | "between" | "second" | "low";
                 evidence: string;
             };
             header?: never;
@@ -9032,6 +9056,7 @@ export interface operations {
                 instrument: "vn" | "va" | "vc" | "db";
                 finger?: number | null;
                 frames?: number;
+                thumb?: "" | "between" | "second" | "low";
                 exercise: string;
             };
             header?: never;
@@ -9118,6 +9143,7 @@ export interface operations {
                 signs?: string;
                 view?: "main" | "along";
                 playing?: number | null;
+                thumb?: "" | "between" | "second" | "low";
             };
             header?: never;
             path?: never;

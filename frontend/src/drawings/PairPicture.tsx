@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { checkPairQuery, exercisePairQuery } from '../api/handQueries';
+import { useThumbPlace } from './thumbPlace';
 import { TwoHands } from './TwoHands';
 
 /** Pictures of a pair, and with those of the way between. */
@@ -34,8 +35,10 @@ function Pair({
   width,
 }: Props & { query: typeof checkPairQuery; of: string }) {
   const [moving, setMoving] = useState(false);
-  const ends = useQuery(query(of, instrument, finger, ENDS)).data;
-  const all = useQuery({ ...query(of, instrument, finger, FRAMES), enabled: moving }).data;
+  const thumb = useThumbPlace();
+  const ends = useQuery(query(of, instrument, finger, { frames: ENDS, thumb })).data;
+  const between = query(of, instrument, finger, { frames: FRAMES, thumb });
+  const all = useQuery({ ...between, enabled: moving }).data;
   if (!ends) return null;
   return <TwoHands pair={ends} between={all?.frames ?? null} onMove={setMoving} width={width} />;
 }

@@ -4,6 +4,7 @@ import { handQuery } from '../api/handQueries';
 import { HandPaths } from './HandPaths';
 import css from './PlacePicture.module.css';
 import { spotsOf } from './places';
+import { useThumbPlace } from './thumbPlace';
 
 const WIDTH = 320;
 const HEIGHT = 268;
@@ -19,7 +20,8 @@ interface Props {
 
 /** A small picture of one place: the hand at ease cut out around it, with a ring. */
 export function PlacePicture({ instrument, place, finger, size = 110 }: Props) {
-  const hand = useQuery(handQuery(instrument, '')).data;
+  const thumb = useThumbPlace();
+  const hand = useQuery(handQuery(instrument, '', { thumb })).data;
   const shown = place === 'finger' ? 'middle' : place;
   const here = hand ? spotsOf(hand).filter((spot) => spot.place === shown) : [];
   const spot = here.find((each) => each.finger === (finger ?? 4)) ?? here[0];

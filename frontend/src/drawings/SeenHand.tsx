@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { handQuery } from '../api/handQueries';
 import { HandPaths } from './HandPaths';
 import css from './SeenHand.module.css';
+import { useThumbPlace } from './thumbPlace';
 
 interface Props {
   instrument: string;
@@ -13,7 +14,8 @@ interface Props {
 
 /** The drawn hand in the posture of what was seen, with its words below. */
 export function SeenHand({ instrument, signs, words }: Props) {
-  const hand = useQuery(handQuery(instrument, signs)).data;
+  const thumb = useThumbPlace();
+  const hand = useQuery(handQuery(instrument, signs, { thumb })).data;
   return (
     <figure className={css.one}>
       {hand ? (

@@ -3,11 +3,14 @@ import { useEffect } from 'react';
 
 import type { Evidence, Schemas } from '../api/client';
 import { checkPairQuery } from '../api/handQueries';
+import { useThumbPlace } from './thumbPlace';
 
 const GRADES = 4;
 
-function picturesOf(item: Evidence, instrument: string, finger: number | null) {
-  return checkPairQuery(item.id, instrument, finger ?? item.of_finger, GRADES);
+type Thumb = ReturnType<typeof useThumbPlace>;
+
+function picturesOf(item: Evidence, instrument: string, thumb: Thumb) {
+  return checkPairQuery(item.id, instrument, item.of_finger, { frames: GRADES, thumb });
 }
 
 /** The hand at each grade of a check; drawn after the large hand that was graded just before. */
@@ -17,9 +20,13 @@ export function useGradedHands(
   finger: number | null,
 ): Schemas['TwoHandsOut'] | null {
   const isDrawing = useIsFetching({ queryKey: ['hand'] }) > 0;
+  const thumb = useThumbPlace();
   const pictured = item?.pictured.includes(instrument) ?? false;
   const hands = useQuery({
-    ...checkPairQuery(item?.id ?? '', instrument, finger ?? item?.of_finger ?? null, GRADES),
+    ...checkPairQuery(item?.id ?? '', instrument, finger ?? item?.of_finger ?? null, {
+      frames: GRADES,
+      thumb,
+    }),
     enabled: pictured && !isDrawing,
   });
   return pictured ? (hands.data ?? null) : null;
@@ -28,6 +35,7 @@ export function useGradedHands(
 /** Draws the pictures of these checks ahead, one after the other, so that they come with the words. */
 export function usePicturesAhead(items: Evidence[], instrument: string) {
   const cache = useQueryClient();
+  const thumb = useThumbPlace();
   const names = items.map((item) => item.id).join();
   useEffect(() => {
     let isOver = false;
@@ -35,7 +43,7 @@ export function usePicturesAhead(items: Evidence[], instrument: string) {
       for (const item of items) {
         if (isOver) return;
         if (!item.pictured.includes(instrument)) continue;
-        await cache.query(picturesOf(item, instrument, null)).catch(() => undefined);
+        await cache.query(picturesOf(item, instrument, thumb)).catch(() => undefined);
       }
     }
     void draw();
@@ -44,5 +52,5 @@ export function usePicturesAhead(items: Evidence[], instrument: string) {
     };
     // The names stand for the checks.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [cache, names, instrument]);
+  }, [cache, names, instrument, thumb]);
 }

@@ -9,6 +9,7 @@ import { handQuery } from '../api/handQueries';
 import { Problem } from '../components/Problem';
 import { useKeys } from '../components/useKeys';
 import { signsOf } from '../drawings/signs';
+import { ThumbPlace } from '../drawings/thumbPlace';
 import { loadMeasuring } from '../pictures/LazyMeasuring';
 import { loadMeasure } from './loadMeasure';
 import { usePageTitle } from '../components/usePageTitle';
@@ -59,7 +60,11 @@ export function LessonPage() {
   const catalogue = useQuery(catalogueQuery);
   if (handle !== null && 'error' in handle) return <Problem error={handle.error} />;
   if (handle === null || !catalogue.data) return null;
-  return <LessonFlow handle={handle} catalogue={catalogue.data} />;
+  return (
+    <ThumbPlace.Provider value={handle.lesson.thumb}>
+      <LessonFlow handle={handle} catalogue={catalogue.data} />
+    </ThumbPlace.Provider>
+  );
 }
 
 function firstStep(handle: LessonHandle): Step {
@@ -77,7 +82,8 @@ function LessonFlow({ handle, catalogue }: { handle: LessonHandle; catalogue: Ca
   const [, navigate] = useLocation();
   useAllSteps();
   usePointerLeavesNoFocus();
-  usePrefetchQuery(handQuery(lesson.player.instrument, signsOf(lesson.findings)));
+  const { thumb } = lesson;
+  usePrefetchQuery(handQuery(lesson.player.instrument, signsOf(lesson.findings), { thumb }));
   const asked = params.get('step');
   const step = STEPS.find((name) => name === asked) ?? opening;
   const go = (to: Step) => setParams({ step: to }, REPLACE);

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 
 import type { Schemas } from '../api/client';
 import { exercisePairQuery } from '../api/handQueries';
+import { useThumbPlace } from '../drawings/thumbPlace';
 
 const ENDS = 2;
 
@@ -10,8 +11,9 @@ export function useReviewHands(
   exercise: string | undefined,
   instrument: string,
 ): Schemas['TwoHandsOut'] | null {
+  const thumb = useThumbPlace();
   const hands = useQuery({
-    ...exercisePairQuery(exercise ?? '', instrument, null, ENDS),
+    ...exercisePairQuery(exercise ?? '', instrument, null, { frames: ENDS, thumb }),
     enabled: exercise !== undefined,
   });
   return hands.data && !hands.data.moves ? hands.data : null;

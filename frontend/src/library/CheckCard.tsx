@@ -19,7 +19,9 @@ interface Props {
 /** One check: how to look, what the grades mean, what can lie behind it. */
 export function CheckCard({ catalogue, id, instrument, onCause }: Props) {
   const check = catalogue.evidence.find((e) => e.id === id);
-  const picture = useQuery(checkPairQuery(id, instrument, check?.of_finger ?? null, ENDS));
+  const picture = useQuery(
+    checkPairQuery(id, instrument, check?.of_finger ?? null, { frames: ENDS }),
+  );
   if (!check) return null;
   // The words come with the picture that stands among them: nothing moves once it can be read.
   if (picture.isLoading) return <div data-pending />;

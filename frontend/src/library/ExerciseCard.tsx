@@ -20,7 +20,7 @@ interface Props {
 /** One exercise with everything that is said about it, and its ladder. */
 export function ExerciseCard({ catalogue, id, instrument, onCause }: Props) {
   const exercise = catalogue.exercises.find((e) => e.id === id);
-  const picture = useQuery(exercisePairQuery(id, instrument, null, ENDS));
+  const picture = useQuery(exercisePairQuery(id, instrument, null, { frames: ENDS }));
   if (!exercise) return null;
   // The words come with the picture that stands among them: nothing moves once it can be read.
   if (picture.isLoading) return <div data-pending />;

@@ -111,6 +111,20 @@ class Sheets(StudioCase):
         (item,) = sheet_data(build_sheet(lesson_of(self.teacher, lesson.pk)), USUAL)["items"]
         self.assertEqual(item["looks"][0]["words"], "thumb soft")
 
+    def test_its_hands_and_those_of_the_lesson_have_the_thumb_where_it_is_taught(self):
+        lesson = self.lesson()
+        self.look(lesson, GRIP)
+        self.give(lesson, "thumb_taps")
+        self.client.force_login(self.teacher)
+        drawn, told = set(), []
+        for place in ("first", "second", "low"):
+            self.player.way_of_teaching = {"thumb_place": place}
+            self.player.save()
+            (item,) = build_sheet(lesson_of(self.teacher, lesson.pk)).items
+            drawn.add(item.picture.frames[0])
+            told.append(self.client.get(f"/api/lessons/{lesson.pk}").json()["thumb"])
+        self.assertEqual((len(drawn), told), (3, ["", "second", "low"]))
+
     def test_the_ear_is_told_only_where_a_flat_finger_has_come_right(self):
         table = ((None, 0, False), (3, 0, True), (1, 0, False), (2, 1, False), (2, None, False))
         for number, (before, now, is_said) in enumerate(table):
