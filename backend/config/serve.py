@@ -70,7 +70,7 @@ def serve(host: str, port: int, count: int, up: Callable[[], object] | None = No
     from config.wsgi import application
 
     _word_what_the_server_refuses()
-    _warm_up()
+    warm_up()
     _tidy_up()
     connections.close_all()  # none is shared between processes
     more = BEHIND_PROXY if os.environ.get("JOLF_HTTPS") == "1" else {}
@@ -128,7 +128,7 @@ def _tell(port: int, up: Callable[[], object] | None) -> None:
         time.sleep(0.1)
 
 
-def _warm_up() -> None:
+def warm_up() -> None:
     """Read and draw once what the first visitor would wait for; every process has it then."""
     from django.urls import get_resolver
 
@@ -137,7 +137,7 @@ def _warm_up() -> None:
     from lefthand.values.vocabulary import Instrument
 
     for instrument in Instrument:
-        hand_text(instrument, (), "main", None)
+        hand_text(instrument, (), "main", None, "")
 
 
 def _listening(host: str, port: int) -> socket.socket:

@@ -14,9 +14,14 @@ from unittest import TestCase, mock
 from urllib.error import HTTPError, URLError
 from urllib.request import HTTPRedirectHandler, Request, build_opener
 
+from django.contrib.auth import get_user_model
 from django.test import Client
+from django.test import TestCase as DatabaseCase
 
+from api.hands.present import hand_text
 from config.command_line import free_port, server_command
+from config.serve import warm_up
+from lefthand.values.vocabulary import Instrument
 
 BACKEND = Path(__file__).resolve().parents[2]
 
@@ -28,6 +33,19 @@ def load_jolf():
     )
     loader.exec_module(module)
     return module
+
+
+class WarmUp(DatabaseCase):
+    def test_the_hand_that_a_lesson_opens_with_is_drawn_before_anybody_asks(self):
+        hand_text.cache_clear()
+        warm_up()
+        drawn = hand_text.cache_info().currsize
+        self.assertEqual(drawn, len(Instrument))
+        teacher = get_user_model().objects.create_user("teacher", password="quiet-hands-7")
+        self.client.force_login(teacher)
+        answer = self.client.get("/api/hands/one", {"instrument": "vn"})
+        self.assertEqual(answer.status_code, 200)
+        self.assertEqual(hand_text.cache_info().currsize, drawn)
 
 
 class NoRedirect(HTTPRedirectHandler):
