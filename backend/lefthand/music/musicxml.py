@@ -179,7 +179,8 @@ class _Writer:
         bar = list(events)
         for event, following, beam in zip(bar, [*bar[1:], None], beams(bar), strict=True):
             self._say(measure, event, following)
-            self._say_hint(measure)
+            if not event.is_rest:
+                self._say_hint(measure)
             for index, tone in enumerate(event.tones):
                 self._note(measure, event, tone, index, heard, beam)
             if event.is_rest:
