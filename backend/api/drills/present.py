@@ -5,9 +5,8 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.blanks import Blanks, left_to_player, with_blanks
 from lefthand.music.drill_json import drill_json
 from lefthand.music.score import Drill
-from lefthand.music.stop_signs import SIGNS
+from lefthand.music.stop_signs import SIGNS, look_words
 from lefthand.passage.passage import Passage
-from lefthand.words import told
 
 MOST_WORDS = 3
 LITTLE = 0.05  # of the heaviest bar: no reason is told below
@@ -35,7 +34,7 @@ def notes_out(drill: Drill | None) -> list[DrillNoteOut]:
 def looks_out(drill: Drill | None) -> list[StopLookOut]:
     """In the order in which they are looked at; [] for music without stops."""
     return [
-        StopLookOut(words=told(f"look-{look}"), sign=SIGNS[look])
+        StopLookOut(words=look_words(look), sign=SIGNS[look])
         for look in (drill.looks if drill else ())
     ]
 

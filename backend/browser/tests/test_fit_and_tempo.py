@@ -20,6 +20,15 @@ class FitAndTempo(BrowserCase):
         self.page.get_by_role("button", name="Begin the lesson of Mira").click()
         self.page.get_by_role("button", name="All is well").wait_for()
 
+    def begin_trying(self) -> None:
+        """The first check is there, so that one thing is changed."""
+        self.begin()
+        self.page.keyboard.press("w")
+        self.page.get_by_role("heading", name="The same again").wait_for()
+        self.page.keyboard.press("2")
+        self.saved()
+        self.page.get_by_role("button", name="Try one thing").click()
+
     def test_the_fit_is_written_down_on_the_players_page(self):
         page = self.page
         self.sign_in()
@@ -77,19 +86,22 @@ class FitAndTempo(BrowserCase):
         player = Lesson.objects.last().player
         day = timezone.localdate() - timedelta(days=9)
         Setup.objects.create(player=player, date=day, string_length=328)
-        self.begin()
-        page.keyboard.press("w")
-        page.get_by_role("heading", name="The same again").wait_for()
-        page.keyboard.press("2")
-        self.saved()
-        page.get_by_role("button", name="Try one thing").click()
+        self.begin_trying()
         page.get_by_role("button", name="Let the first go").first.click()
         page.get_by_role("button", name="Before and after").click()
         with_first = page.get_by_label("Fourth, the first down, cents")
-        with_first.fill("-40")
-        page.get_by_label("Fourth, the first let go, cents").fill("-36")
+        with_first.press_sequentially("-40")
+        let_go = page.get_by_label("Fourth, the first let go, cents")
+        let_go.press_sequentially("-36")
         page.keyboard.press("Enter")
         expect(page.get_by_text("No difference that measuring twice")).to_be_visible()
+        self.saved()
+        entries = Lesson.objects.last().entries
+        before = entries.count()
+        with_first.focus()
+        let_go.focus()
+        self.saved()
+        self.assertEqual(entries.count(), before, "only what was changed is entered")
         page.get_by_role("button", name="mm from its place").click()
         page.get_by_label("Fourth, the first down, mm").fill("-5")
         page.get_by_label("Fourth, the first let go, mm").fill("-0.5")
@@ -102,6 +114,10 @@ class FitAndTempo(BrowserCase):
         self.assertAlmostEqual(stored.entered["measured_before"], -39.1, delta=0.1)
         page.get_by_role("button", name="cents", exact=True).click()
         expect(with_first).to_have_value(str(stored.entered["measured_before"]))
+        for _ in range(2):
+            page.get_by_role("button", name="Undo").click()
+            self.saved()
+        expect(with_first).to_have_value("")
 
     def test_the_next_lesson_asks_whether_a_change_helped(self):
         player = Lesson.objects.last().player
@@ -127,12 +143,7 @@ class FitAndTempo(BrowserCase):
 
     def test_a_trial_is_the_same_bar_before_and_after(self):
         page = self.page
-        self.begin()
-        page.keyboard.press("w")
-        page.get_by_role("heading", name="The same again").wait_for()
-        page.keyboard.press("2")
-        self.saved()
-        page.get_by_role("button", name="Try one thing").click()
+        self.begin_trying()
         page.get_by_role("heading", name="Change one thing").wait_for()
         page.get_by_role("button", name="Thumb away").first.click()
         page.get_by_role("button", name="Before and after").click()

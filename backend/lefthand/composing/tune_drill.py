@@ -65,12 +65,12 @@ def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
     bars = into_bars(events, chosen.tune.beats)
     return Drill(
         recipe.id,
-        chosen.tune.title,
+        _title(chosen, hand),
         hand.request.instrument,
         hand.request.tempo or USUAL_TEMPO,
         bars,
         placed[0].key,
-        told("music-half", hint=recipe.hint) if chosen.position != hand.position else recipe.hint,
+        recipe.hint,
         credit=f"traditional, {chosen.tune.origin}",
         beats=chosen.tune.beats,
         looks=wish.looks,
@@ -80,6 +80,12 @@ def tune_drill(recipe: Recipe, wish: TuneWish, hand: DrillHand) -> Drill:
             if index
         ),
     )
+
+
+def _title(chosen: _Placed, hand: DrillHand) -> str:
+    """With the position where it is not the hand's own: in the title, which children read, too."""
+    title = chosen.tune.title
+    return title if chosen.position == hand.position else told("music-half", title=title)
 
 
 def _choose(hand: DrillHand, wish: TuneWish) -> _Placed:

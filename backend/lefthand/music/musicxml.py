@@ -8,9 +8,9 @@ from xml.etree import ElementTree as ET
 
 from lefthand.music.keys import signature
 from lefthand.music.score import Drill, Event, Key, Tone
-from lefthand.music.stop_signs import letters
+from lefthand.music.stop_signs import letters, look_words
 from lefthand.music.strings import FINGERBOARDS, Fingerboard
-from lefthand.words import beside, told
+from lefthand.words import beside
 
 DIVISIONS = 4
 BARS_A_LINE = 4
@@ -150,7 +150,7 @@ def _hint(drill: Drill, shown: Shown) -> str:
     """What stands above the first note, with what the letters at stops mean."""
     if not shown.opening:
         return ""
-    meant = [f"{look[0]} {told(f'look-{look}')}" for look in drill.looks if shown.legend]
+    meant = [f"{look[0]} {look_words(look)}" for look in drill.looks if shown.legend]
     return ". ".join(filter(None, (drill.hint, beside(meant))))
 
 

@@ -5,6 +5,7 @@ import re
 from collections.abc import Sequence
 
 from lefthand.values.vocabulary import StopLook
+from lefthand.words import told
 
 # Lines in a box of 24 by 24: a thumb's tip with its nail, a bent arm, an arched finger on a string.
 BOX = 24
@@ -26,8 +27,16 @@ _SAID = re.compile(
 )
 
 
-def sign_svg(look: StopLook) -> str:
-    """The sign alone."""
+def signs_on_paper(looks: Sequence[StopLook]) -> list[dict[str, str]]:
+    """Each sign alone as `svg`, with its `words`."""
+    return [{"svg": _alone(look), "words": look_words(look)} for look in looks]
+
+
+def look_words(look: StopLook) -> str:
+    return told(f"look-{look}")
+
+
+def _alone(look: StopLook) -> str:
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {BOX} {BOX}"><path fill="none" '
         f'stroke="#000" stroke-width="{STROKE}" stroke-linecap="round" d="{SIGNS[look]}"/></svg>'
@@ -45,9 +54,9 @@ def with_signs(svg: str) -> str:
 
 
 def _drawn(said: re.Match[str]) -> str:
-    group, x, y, told = said.groups()
+    group, x, y, spelled = said.groups()
     by_letter = {look[0]: look for look in StopLook}
-    asked = told.split()
+    asked = spelled.split()
     scale = _SIDE / BOX
     left = int(x) - ((len(asked) - 1) * _STEP + _SIDE) // 2
     top = int(y) - _SIDE + _BELOW

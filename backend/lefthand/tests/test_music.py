@@ -320,7 +320,7 @@ class LooksAtStops(TestCase):
                 with self.subTest(rung=rung, finger=finger, tune=drill.title):
                     self.assertEqual(fingers_of(drill)[0], begins)
                     self.assertIn(finger, fingers_of(drill)[1:])
-                    self.assertEqual(drill.hint.endswith("; half position"), half)
+                    self.assertEqual(drill.title.endswith(", half position"), half)
 
     def test_where_the_hand_hangs_at_each_mark_nothing_is_looked_at(self):
         for exercise, rung in (("tune_for_the_hand", 1), ("stop_and_shape", 5), ("easy_melody", 2)):

@@ -8,7 +8,7 @@ from lefthand.music.blanks import Blanks, with_blanks
 from lefthand.music.engraving import flat_svg
 from lefthand.music.on_paper import Density, set_drill
 from lefthand.music.score import Drill
-from lefthand.music.stop_signs import sign_svg
+from lefthand.music.stop_signs import signs_on_paper
 from lefthand.words import told
 from studio.paper.setting import Paper, set_pdf
 
@@ -32,7 +32,7 @@ def drill_data(drill: Drill, blanks: Blanks | None) -> dict[str, Any]:
         "of": ", ".join(filter(None, (drill.instrument.words, drill.credit))),
         "tempo": drill.tempo,
         "hint": drill.hint,
-        "looks": [{"svg": sign_svg(look), "words": told(f"look-{look}")} for look in drill.looks],
+        "looks": signs_on_paper(drill.looks),
         "yours": "" if blanks is None else told(YOURS[blanks]),
         "alt": told("sheet-music-of", name=drill.title),
         "music": [

@@ -14,7 +14,7 @@ from lefthand.drawing.svg import PAPER, svg_of
 from lefthand.music.engraving import SCALE, STAFF, Style, flat_svg, size_of
 from lefthand.music.musicxml import TAP
 from lefthand.music.on_paper import Density, set_drill
-from lefthand.music.stop_signs import sign_svg
+from lefthand.music.stop_signs import signs_on_paper
 from lefthand.values.dose import Dose
 from lefthand.values.vocabulary import Instrument
 from lefthand.words import beside, short_day, told
@@ -269,10 +269,7 @@ def _item(sheet: Sheet, item: SheetItem, density: Density) -> dict[str, Any]:
         "credit": "" if is_child and item.drill else item.music_credit,
         "tempo": tempo or 0,
         "hint": item.drill.hint.removeprefix(f"{TAP} ") if item.drill and not is_child else "",
-        "looks": [
-            {"svg": sign_svg(look), "words": told(f"look-{look}")}
-            for look in (item.drill.looks if item.drill else ())
-        ],
+        "looks": signs_on_paper(item.drill.looks if item.drill else ()),
         "writes": item.exercise.takes_piece and item.place is None and item.drill is None,
     }
 

@@ -10,9 +10,10 @@ import { WordChoice } from '../components/WordChoice';
 import * as say from '../messages/compiled/lesson';
 import css from './MeasureEntry.module.css';
 
-type ToPair = Schemas['PairInfo'];
-type Unit = 'cents' | 'mm';
+type Unit = 'own' | 'mm';
 type Side = 'before' | 'after';
+/** As it stands in the fields: a number, or what is not one yet. */
+type Typed = Partial<Record<Side, number | string>>;
 
 interface MeasuredPair {
   measured_before: number;
@@ -21,34 +22,35 @@ interface MeasuredPair {
 
 interface Props {
   playerId: number;
-  pair: ToPair;
+  pair: Schemas['PairInfo'];
   compared: Schemas['ComparedOut'] | null;
   onPair: (pair: MeasuredPair) => void;
 }
 
-/** The same note twice, before and after one thing was changed: in cents, or in mm from its place. */
+/** The same note twice, before and after one thing was changed: in its unit, or in mm from its place. */
 export function PairEntry({ playerId, pair, compared, onPair }: Props) {
-  const [unit, setUnit] = useState<Unit>('cents');
-  const [typed, setTyped] = useState<Partial<Record<Side, number>>>({});
+  const [unit, setUnit] = useState<Unit>('own');
+  const [typed, setTyped] = useTyped(compared?.measured ?? null, unit);
   const reach = useQuery(reachQuery(playerId)).data;
-  const cents = useMutation({
+  const inUnit = useMutation({
     mutationFn: (mm: number[]) => centsOf(playerId, pair.finger, mm),
-    onSuccess: ([before, after]) => {
-      if (before !== undefined && after !== undefined) keep(before, after);
-    },
+    onSuccess: ([before, after]) => keep(before, after),
   });
-  const kept = unit === 'cents' ? compared?.measured : null;
+  const kept = unit === 'own' ? compared?.measured : null;
   const shown = { ...kept, ...typed };
   const isMmKnown = String(pair.finger) in (reach?.cents_per_mm ?? {});
 
-  function keep(before: number, after: number) {
+  function keep(before: number | undefined, after: number | undefined) {
+    if (before === undefined || after === undefined) return;
     onPair({ measured_before: before, measured_after: after });
   }
   function done() {
     const { before, after } = shown;
-    if (Object.keys(typed).length === 0 || before === undefined || after === undefined) return;
-    if (unit === 'cents') keep(before, after);
-    else cents.mutate([before, after]);
+    if (Object.keys(typed).length === 0) return;
+    if (typeof before !== 'number' || typeof after !== 'number') return;
+    if (unit === 'own') keep(before, after);
+    else if (inUnit.variables?.[0] !== before || inUnit.variables[1] !== after)
+      inUnit.mutate([before, after]);
   }
   return (
     <>
@@ -57,11 +59,9 @@ export function PairEntry({ playerId, pair, compared, onPair }: Props) {
           <NumberInput
             key={`${side} ${unit}`}
             hideControls
-            label={say.inUnit({ label: pair[side], unit })}
+            label={say.inUnit({ label: pair[side], unit: unit === 'own' ? pair.unit : unit })}
             value={shown[side] ?? ''}
-            onChange={(value) => {
-              if (typeof value === 'number') setTyped({ ...typed, [side]: value });
-            }}
+            onChange={(value) => setTyped({ ...typed, [side]: value })}
             onBlur={done}
             onKeyDown={(event) => {
               if (event.key === 'Enter') event.currentTarget.blur();
@@ -73,7 +73,7 @@ export function PairEntry({ playerId, pair, compared, onPair }: Props) {
             className={css.units}
             label={say.measuredIn()}
             choices={[
-              { id: 'cents', words: say.cents() },
+              { id: 'own', words: pair.unit },
               { id: 'mm', words: say.mmFromItsPlace() },
             ]}
             chosen={unit}
@@ -85,10 +85,22 @@ export function PairEntry({ playerId, pair, compared, onPair }: Props) {
         )}
       </div>
       <p className="quiet" role="status">
-        {problemOf(cents.error) ?? (compared?.says || say.flatIsLessThanNothing())}
+        {problemOf(inUnit.error) ?? (compared?.says || say.flatIsLessThanNothing())}
       </p>
     </>
   );
+}
+
+/** What is typed, until it is kept, or until what was kept is taken back. */
+function useTyped(measured: Schemas['TwoNumbers'] | null, unit: Unit) {
+  const [typed, setTyped] = useState<Typed>({});
+  const now = measured && `${measured.before} ${measured.after}`;
+  const [before, setBefore] = useState(now);
+  if (now !== before) {
+    setBefore(now);
+    if (unit === 'own' || now === null) setTyped({});
+  }
+  return [typed, setTyped] as const;
 }
 
 function problemOf(error: Error | null): string | null {

@@ -1,7 +1,7 @@
 # The practice sheet, its helper's page, the part of a piece, the ruler, the calendar. $child is "yes" where a child reads it.
 
 # A bass tune that goes from the half position instead of the first.
-music-half = { $hint }; half position
+music-half = { $title }, half position
 
 # What is looked at where a tune stops.
 look-thumb = thumb soft
