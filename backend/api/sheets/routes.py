@@ -21,7 +21,7 @@ from lefthand.music.strings import FINGERBOARDS
 from lefthand.values.fields import short
 from lefthand.words import words_of
 from studio.errors import StudioError
-from studio.home.link import link_of, make_link, revoke_link
+from studio.home.link import keep_link, link_of, make_link, revoke_link
 from studio.home.week_at_home import HomeWeek
 from studio.lessons.access import lesson_of
 from studio.lessons.cases import LessonView
@@ -133,9 +133,11 @@ def read_link(request: HttpRequest, lesson_id: int) -> LinkOut:
 
 
 @router.post("/{int:lesson_id}/link", response=LinkOut)
-def make(request: HttpRequest, lesson_id: int) -> LinkOut:
-    """A new private link for this lesson's player; the one before stops working."""
-    return _link_out(request, make_link(lesson_of(request.user, lesson_id).player))
+def make(request: HttpRequest, lesson_id: int, anew: bool = False) -> LinkOut:
+    """The private link of this lesson's player, made where there is none. `anew`: a new address in
+    any case; the one before stops working."""
+    player = lesson_of(request.user, lesson_id).player
+    return _link_out(request, make_link(player) if anew else keep_link(player))
 
 
 @router.delete("/{int:lesson_id}/link", response=LinkOut)

@@ -172,6 +172,16 @@ class HomeApi(StudioCase):
         rows = teacher.get("/api/players/today").json()["rows"]
         self.assertIn("pain of 4 or more", rows[0]["flag"]["reasons"][0])
 
+    def test_only_a_new_address_ends_the_one_that_is_in_use(self):
+        teacher = Client()
+        teacher.force_login(self.teacher)
+        address = f"/api/lessons/{self.given.pk}/link"
+        before = teacher.get(address).json()["address"]
+        self.assertEqual(teacher.post(address).json()["address"], before)
+        renewed = teacher.post(f"{address}?anew=true").json()["address"]
+        self.assertNotEqual(renewed, before)
+        self.assertEqual(teacher.get(address).json()["address"], renewed)
+
     def test_the_teachers_link_has_an_address_and_a_code_for_the_camera(self):
         teacher = Client()
         teacher.force_login(self.teacher)

@@ -303,7 +303,9 @@ def slurred(count):
 
 
 def is_tune(step):
-    tune = next(t for t in CATALOGUE.tunes.values() if t.title == step.drill.title)
+    """Told by its title; a bass tune may add that it goes from the half position."""
+    title = step.drill.title.removesuffix(", half position")
+    tune = next(t for t in CATALOGUE.tunes.values() if t.title == title)
     return step.drill.credit.endswith(tune.origin)
 
 

@@ -27,8 +27,15 @@ def link_of(player: Player) -> HomeLink | None:
     return HomeLink.objects.filter(player=player, revoked=False).first()
 
 
+def keep_link(player: Player) -> HomeLink:
+    """The link that is in use, or a new one where there is none: asking twice ends nothing. Raises
+    StudioError where no week was given."""
+    return link_of(player) or make_link(player)
+
+
 def make_link(player: Player) -> HomeLink:
-    """A new address for this player; an older one stops working."""
+    """A new address for this player; an older one stops working. Raises StudioError where no week
+    was given."""
     if not Plan.objects.filter(lesson__player=player).exists():
         raise StudioError("bad_input", "lesson", "give the week first")
     token = secrets.token_urlsafe(TOKEN_BYTES)

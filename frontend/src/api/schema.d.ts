@@ -1168,7 +1168,8 @@ export interface paths {
         put?: never;
         /**
          * Make
-         * @description A new private link for this lesson's player; the one before stops working.
+         * @description The private link of this lesson's player, made where there is none. `anew`: a new address in
+         *     any case; the one before stops working.
          */
         post: operations["api_sheets_routes_make"];
         /**
@@ -9785,7 +9786,9 @@ export interface operations {
     };
     api_sheets_routes_make: {
         parameters: {
-            query?: never;
+            query?: {
+                anew?: boolean;
+            };
             header?: never;
             path: {
                 lesson_id: number;

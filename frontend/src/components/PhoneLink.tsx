@@ -24,7 +24,12 @@ export function PhoneLink({
   const params = { path: { lesson_id: lessonId } };
   const keep = (link: typeof query.data) => cache.setQueryData(linkQuery(lessonId).queryKey, link);
   const make = useMutation({
-    mutationFn: async () => unwrap(await client.POST('/api/lessons/{lesson_id}/link', { params })),
+    mutationFn: async ({ anew }: { anew: boolean }) =>
+      unwrap(
+        await client.POST('/api/lessons/{lesson_id}/link', {
+          params: { ...params, query: { anew } },
+        }),
+      ),
     onSuccess: keep,
   });
   const revoke = useMutation({
@@ -42,7 +47,7 @@ export function PhoneLink({
         disabled={make.isPending}
         onClick={() => {
           setOpened(true);
-          if (address === null) make.mutate();
+          if (address === null) make.mutate({ anew: false });
         }}
       >
         {say.forThePhone()}
@@ -52,7 +57,7 @@ export function PhoneLink({
         {address === null ? (
           <div className={css.link}>
             <p>{say.thereIsNoLinkIn()}</p>
-            <Button onClick={() => make.mutate()}>{say.makeALink()}</Button>
+            <Button onClick={() => make.mutate({ anew: false })}>{say.makeALink()}</Button>
           </div>
         ) : (
           <div className={css.link}>
@@ -90,7 +95,7 @@ export function PhoneLink({
               >
                 {say.openItHere()}
               </Button>
-              <Button variant="subtle" onClick={() => make.mutate()}>
+              <Button variant="subtle" onClick={() => make.mutate({ anew: true })}>
                 {say.newAddress()}
               </Button>
               <Button variant="subtle" onClick={() => revoke.mutate()}>

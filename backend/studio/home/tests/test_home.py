@@ -6,7 +6,7 @@ from icalendar import Calendar
 
 from studio.entries import undo
 from studio.errors import StudioError
-from studio.home.link import link_of, make_link, open_link, revoke_link
+from studio.home.link import keep_link, link_of, make_link, open_link, revoke_link
 from studio.home.log import answer_later, log_day
 from studio.home.week_at_home import week_before
 from studio.lessons.flags import lift_flags
@@ -61,6 +61,13 @@ class Links(HomeCase):
         revoke_link(self.given.player)
         self.assert_refused("link_gone", lambda: open_link(new, DAY))
         self.assertIsNone(link_of(self.given.player))
+
+    def test_who_asks_for_the_link_twice_ends_nothing(self):
+        self.assertEqual(keep_link(self.given.player).token, self.token)
+        revoke_link(self.given.player)
+        new = keep_link(self.given.player)
+        self.assertNotEqual(new.token, self.token)
+        self.assertEqual(keep_link(self.given.player), new)
 
     def test_it_outlives_the_week_and_shows_the_one_in_force(self):
         for weeks in range(1, 4):
