@@ -1,7 +1,6 @@
 """A player's own music as it leaves the API."""
 
 from dataclasses import replace
-from itertools import pairwise
 
 from api.drills.present import loaded_bars, notes_out
 from api.pieces.heard import heard_out, to_hear_out
@@ -138,11 +137,7 @@ def _reach(passage: Passage) -> list[ReachedOut]:
 def _longest(passage: Passage) -> float | None:
     """The longest stretch without a natural place to let go, where it is longer than this level
     bears."""
-    places = [r.place for r in passage.releases if r.kind != STOP]
-    ends = [passage.line[p].at + passage.line[p].seconds for p in places]
-    start = passage.line[0].at if passage.line else 0.0
-    longest = max((b - a for a, b in pairwise([start, *ends])), default=0.0)
-    return round(longest, 1) if longest > passage.ease.longest else None
+    return round(passage.longest, 1) if passage.longest > passage.ease.longest else None
 
 
 def lead_drills_out(read: ReadPiece) -> LeadDrillsOut:

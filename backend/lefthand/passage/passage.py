@@ -8,17 +8,24 @@ from lefthand.catalogue.catalogue import load_catalogue
 from lefthand.music.reading.piece import Piece
 from lefthand.music.score import BAR, Drill
 from lefthand.passage.demand import Demand, Whose
-from lefthand.passage.demands import demands
 from lefthand.passage.fingering import Fingering, Wish, fingerings, printed_wishes
 from lefthand.passage.lead_in import LeadIn, lead_in
 from lefthand.passage.levels import Ease, ease_of, weights
 from lefthand.passage.places import THUMB, fingerboard_of
-from lefthand.passage.played import USUAL_TEMPO, Played, played
-from lefthand.passage.release import Release, release_places, with_chosen
+from lefthand.passage.played import USUAL_TEMPO, Played, clock, played
+from lefthand.passage.played_out import (
+    PlayedOut,
+    demands_played_out,
+    order_of,
+    played_out,
+    seconds_played,
+)
+from lefthand.passage.release import STOP, Release, release_places, with_chosen
 from lefthand.passage.returns import USUAL_FINGER, Loads, Worst
 from lefthand.passage.tastes import USUAL, tastes
 from lefthand.passage.way_drills import Written, way_drills
 from lefthand.values.vocabulary import Instrument, Level
+from lefthand.words import told
 
 USUAL_SIZES = {
     Instrument.VIOLIN: "4/4",
@@ -52,11 +59,13 @@ class Asked:
 
 @dataclass(frozen=True, slots=True)
 class Passage:
-    """What a piece asks of this hand. shown: places of the bars that were asked for."""
+    """What a piece asks of this hand. out: the line with its repeats and jumps. shown: places of
+    the bars that were asked for."""
 
     piece: Piece
     asked: Asked
     line: Sequence[Played]
+    out: PlayedOut
     fingering: Fingering
     ease: Ease
     demands: Sequence[Demand]
@@ -66,6 +75,18 @@ class Passage:
     lead_in: LeadIn | None
     shown: range
     remarks: Sequence[str]
+
+    @property
+    def longest(self) -> float:
+        """The longest stretch of playing without a natural place to let go, s."""
+        natural = {release.place for release in self.releases if release.kind != STOP}
+        at = self.out.line[0].at if self.out.line else 0.0
+        longest = 0.0
+        for note, place in zip(self.out.line, self.out.written, strict=True):
+            if place in natural:
+                end = note.at + note.seconds
+                longest, at = max(longest, end - at), end
+        return longest
 
     def way_to(self, bars: Sequence[int]) -> LeadIn:
         """The way to some bars of it, instead of the worst ones."""
@@ -98,8 +119,9 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         span=asked.span,
         marks=frozenset(place for place, is_in in asked.releases.items() if is_in),
     )
-    told = demands(line, found.hands, whose)
-    loads = Loads(told, len(piece.bars), _strengths(asked), asked.finger, shown=shown)
+    out = played_out(piece, line, found.hands, clock(piece, asked.tempo))
+    asks = demands_played_out(out, whose)
+    loads = Loads(asks, len(piece.bars), _strengths(asked), asked.finger, shown=shown)
     worst = loads.worst()
     proposed = release_places(line, found.hands, whose.ease)
     releases = with_chosen(proposed, line, found.hands, asked.releases)
@@ -108,9 +130,10 @@ def read_passage(piece: Piece, asked: Asked) -> Passage:
         piece=piece,
         asked=asked,
         line=line,
+        out=out,
         fingering=found,
         ease=whose.ease,
-        demands=told,
+        demands=asks,
         loads=loads,
         worst=worst,
         releases=releases,
@@ -159,8 +182,8 @@ def _lead_in(
     line: Sequence[Played],
     bars: Sequence[int],
 ) -> LeadIn:
-    told = [speed for at, speed in piece.tempos if at <= piece.bars[bars[0]].onset]
-    goal = asked.tempo or (told[-1] if told else USUAL_TEMPO)
+    marked = [speed for at, speed in piece.tempos if at <= piece.bars[bars[0]].onset]
+    goal = asked.tempo or (marked[-1] if marked else USUAL_TEMPO)
     return lead_in(line, bars, len(piece.bars), goal, ease_of(asked.level))
 
 
@@ -181,4 +204,14 @@ def _remarks(piece: Piece, asked: Asked, line: Sequence[Played], found: Fingerin
         remarks.append("Fingers for the cello are less sure where none are printed.")
     if asked.tempo is None and not piece.tempos:
         remarks.append(f"No tempo is told: {USUAL_TEMPO:.0f} quarters a minute is taken.")
-    return remarks
+    return [*remarks, *_lasts(piece, asked)]
+
+
+def _lasts(piece: Piece, asked: Asked) -> list[str]:
+    """How long it is with what is played more than once."""
+    order = order_of(piece)
+    if order == list(range(len(piece.bars))):
+        return []
+    seconds = round(seconds_played(piece, order, clock(piece, asked.tempo)))
+    minutes, rest = divmod(seconds, 60)
+    return [told("piece-played-out", bars=len(order), minutes=minutes, seconds=rest)]

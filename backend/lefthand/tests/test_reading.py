@@ -77,7 +77,6 @@ class Reading(TestCase):
         bar = piece.bars[0]
         self.assertEqual((bar.beats, bar.unit, bar.fifths, bar.repeats), (5, 8, -3, 2))
         self.assertEqual(piece.tempos, [(Fraction(0), 90.0)])
-        self.assertIn("Repeats are noted", piece.remarks[0])
 
     def test_the_bass_sounds_an_octave_below_what_is_written(self):
         piece = read_piece(score(note("A", 3), name="Contrabass"))

@@ -40,7 +40,7 @@ MARKS = frozenset(
 @dataclass(frozen=True, slots=True)
 class Written:
     """A note as it stands in the file. tone: None for a rest or a note without pitch. length:
-    quarters. joins: sounds with the note before."""
+    quarters. joins: sounds with the note before. voice: as it is called in the file."""
 
     tone: Tone | None
     length: Fraction
@@ -49,6 +49,7 @@ class Written:
     slurs_begin: int
     slurs_end: int
     marks: frozenset[str]
+    voice: str
 
 
 def number_of(text: str | None, where: str, low: float, high: float) -> Fraction:
@@ -82,6 +83,7 @@ def read_note(note: Element, divisions: Fraction, semitones: int, where: str) ->
         slurs_begin=begin,
         slurs_end=end,
         marks=marks,
+        voice=text_of(note, "voice"),
     )
 
 

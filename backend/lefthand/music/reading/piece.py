@@ -1,11 +1,24 @@
 """A piece as it was read: one part, its bars and what sounds in them."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
+from enum import StrEnum
 from fractions import Fraction
 
 from lefthand.music.strings import Pitch
 from lefthand.values.vocabulary import Instrument
+
+
+class Sign(StrEnum):
+    """What sends the player to another bar; each stands at the end of its bar but segno and coda,
+    which are where one goes to."""
+
+    SEGNO = "segno"
+    CODA = "coda"
+    TO_CODA = "to_coda"
+    FINE = "fine"
+    DA_CAPO = "da_capo"
+    DAL_SEGNO = "dal_segno"
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,7 +53,9 @@ class Event:
 @dataclass(slots=True)
 class Bar:
     """number: as printed. onset, length: quarters. beats, unit: of the time signature. fifths: of
-    the key signature. closes: with a double bar or a repeat."""
+    the key signature. closes: with a double bar or a repeat. opens: a repeat begins with it.
+    repeats: how often what lies before its end is played, 0 for no repeat. endings: the turns that
+    it is played in, empty for all."""
 
     number: str
     onset: Fraction
@@ -48,9 +63,11 @@ class Bar:
     beats: int = 4
     unit: int = 4
     fifths: int = 0
+    opens: bool = False
     repeats: int = 0
+    endings: frozenset[int] = frozenset()
+    signs: frozenset[Sign] = frozenset()
     closes: bool = False
-    words: list[str] = field(default_factory=list)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,6 @@
 """MusicXML 2.0 to 4.0 (W3C Music Notation Community Group), one part, as it stands in the file:
-repeats are noted and not played out, grace notes have no length, two voices that sound one pitch at
-once count once."""
+repeats, endings and jumps are told with their bars (`bar_order`), grace notes have no length, two
+voices that sound one pitch at once count once."""
 
 import re
 from collections.abc import Sequence
@@ -9,15 +9,17 @@ from fractions import Fraction
 from itertools import groupby
 from xml.etree.ElementTree import Element
 
+from lefthand.music.reading.bar_order import bar_order, read_bar_line, read_signs, settle
 from lefthand.music.reading.notes import LONGEST, Written, number_of, read_note, whole_of
 from lefthand.music.reading.parts import chosen_part, parts_of, text_of
 from lefthand.music.reading.piece import Bar, Event, Piece, Tone
 from lefthand.music.reading.unpacking import refused, score_elements
+from lefthand.music.reading.voices import bars_of_two_voices, two_voices_words
 from lefthand.values.vocabulary import Instrument
+from lefthand.words import told as told_words
 
-MOST_NOTES, MOST_BARS, MOST_WORDS = 8_000, 1_500, 30
+MOST_NOTES, MOST_BARS = 8_000, 1_500
 SLOWEST, FASTEST = 5.0, 600.0
-MOST_TIMES = 99
 UNITS = {
     "whole": Fraction(4),
     "half": Fraction(2),
@@ -26,7 +28,6 @@ UNITS = {
     "16th": Fraction(1, 4),
 }
 DOUBLE_BARS = frozenset({"light-light", "light-heavy", "heavy-light", "heavy-heavy"})
-JUMPS = re.compile(r"\bD\.? ?[CS]\b|da capo|dal segno|\bcoda\b", re.IGNORECASE)
 BASS_SOUNDS_BELOW = 40  # midi: no part for the bass that is written as it sounds stays above this
 
 
@@ -44,6 +45,7 @@ class _Walk:
     notes: int = 0
     found: list[tuple[Fraction, int, Written]] = field(default_factory=list)
     bars: list[Bar] = field(default_factory=list)
+    ended: list[int] = field(default_factory=list)  # bars where an ending ends
     tempos: list[tuple[Fraction, float]] = field(default_factory=list)
     remarks: list[str] = field(default_factory=list)
 
@@ -65,10 +67,14 @@ def read_piece(data: bytes, part: str | None = None, instrument: Instrument | No
     for bar in bars:
         _read_bar(bar, walk)
     _lower_the_bass(walk, instrument or chosen.instrument)
-    if any(bar.repeats for bar in walk.bars):
-        walk.remark("Repeats are noted and not played out.")
-    if any(JUMPS.search(words) for bar in walk.bars for words in bar.words):
-        walk.remark("A jump is written; the bars are read one after the other.")
+    if shared := bars_of_two_voices(walk.found):
+        walk.remark(two_voices_words([walk.bars[bar].number for bar in shared]))
+    for each, others in parts:
+        if each is not chosen and len(others) == len(bars):
+            _read_signs_of_all(others, walk)
+    settle(walk.bars, walk.ended)
+    if bar_order(walk.bars) is None:
+        walk.remark(told_words("piece-repeats-too-many"))
     return Piece(
         title=text_of(root, "work/work-title") or text_of(root, "movement-title"),
         parts=[each for each, _ in parts],
@@ -78,6 +84,13 @@ def read_piece(data: bytes, part: str | None = None, instrument: Instrument | No
         tempos=sorted(walk.tempos),
         remarks=walk.remarks,
     )
+
+
+def _read_signs_of_all(bars: Sequence[Element], walk: _Walk) -> None:
+    """What sends the players to another bar often stands in one part for all."""
+    for measure, bar in zip(bars, walk.bars, strict=True):
+        for element in measure.findall("direction"):
+            read_signs(element, bar)
 
 
 def _read_bar(measure: Element, walk: _Walk) -> None:
@@ -100,9 +113,10 @@ def _read_bar(measure: Element, walk: _Walk) -> None:
         elif element.tag == "direction":
             _read_direction(element, walk, bar)
         elif element.tag == "sound":
+            read_signs(element, bar)
             _read_tempo(element.get("tempo"), walk.at, walk)
         elif element.tag == "barline":
-            _read_barline(element, bar)
+            _read_barline(element, walk, bar)
         end = max(end, walk.at)
     bar.length = end - start
     walk.at = end
@@ -146,10 +160,7 @@ def _read_attributes(element: Element, walk: _Walk, bar: Bar) -> None:
 
 
 def _read_direction(element: Element, walk: _Walk, bar: Bar) -> None:
-    for words in element.iter("words"):
-        told = (words.text or "").strip()[:160]
-        if told and len(bar.words) < MOST_WORDS:
-            bar.words.append(told)
+    read_signs(element, bar)
     sound = element.find("sound")
     if sound is not None and _read_tempo(sound.get("tempo"), walk.at, walk):
         return
@@ -170,12 +181,11 @@ def _read_tempo(told: str | None, at: Fraction, walk: _Walk) -> bool:
     return True
 
 
-def _read_barline(element: Element, bar: Bar) -> None:
-    repeat = element.find("repeat")
-    if repeat is not None and repeat.get("direction") == "backward":
-        times = repeat.get("times", "2")
-        bar.repeats = min(MOST_TIMES, int(times)) if times.isdigit() and len(times) < 4 else 2
-        bar.closes = True
+def _read_barline(element: Element, walk: _Walk, bar: Bar) -> None:
+    read_bar_line(element, bar)
+    ending = element.find("ending")
+    if ending is not None and ending.get("type") in ("stop", "discontinue"):
+        walk.ended.append(len(walk.bars) - 1)
     at_end = element.get("location", "right") == "right"
     if at_end and text_of(element, "bar-style") in DOUBLE_BARS:
         bar.closes = True
