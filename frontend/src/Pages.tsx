@@ -21,6 +21,7 @@ const RoundPage = page(() => import('./class/RoundPage'), 'RoundPage');
 const LibraryPage = page(() => import('./library/LibraryPage'), 'LibraryPage');
 const LettersPage = page(() => import('./letters/LettersPage'), 'LettersPage');
 const PiecePage = page(() => import('./piece/PiecePage'), 'PiecePage');
+const RepertoirePage = page(() => import('./repertoire/RepertoirePage'), 'RepertoirePage');
 const DeskPage = page(() => import('./desk/DeskPage'), 'DeskPage');
 
 export function Pages() {
@@ -31,6 +32,7 @@ export function Pages() {
           <Route path="/" component={TodayPage} />
           <Route path="/players/:playerId" component={PlayerPage} />
           <Route path="/players/:playerId/pieces/:pieceId" component={PiecePage} />
+          <Route path="/players/:playerId/repertoire" component={RepertoirePage} />
           <Route path="/lessons/:lessonId" component={LessonPage} />
           <Route path="/lessons/:lessonId/sheet" component={SheetPage} />
           <Route path="/class" component={GroupsPage} />

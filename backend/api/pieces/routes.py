@@ -9,7 +9,15 @@ from ninja.files import UploadedFile
 from api.answers import PDF, as_file
 from api.days import today
 from api.pieces.present import lead_drills_out, passage_out, piece_out
-from api.pieces.schemas import LeadDrillsOut, PassageOut, PieceIn, PieceOut, PlayedIn
+from api.pieces.repertoire import repertoire_out
+from api.pieces.schemas import (
+    LeadDrillsOut,
+    PassageOut,
+    PieceIn,
+    PieceOut,
+    PlayedIn,
+    RepertoireOut,
+)
 from api.uploads import bytes_of
 from lefthand.music.reading.unpacking import LARGEST_FILE
 from studio.errors import StudioError
@@ -17,9 +25,10 @@ from studio.keeping.line import in_line
 from studio.lessons.access import player_of
 from studio.paper.setting import Paper
 from studio.pieces.heard import hear_piece, simulate_piece
-from studio.pieces.own_places import choose_place, read_again, remove_piece
+from studio.pieces.own_places import choose_place, opened, read_again, remove_piece
 from studio.pieces.part import part_pdf
 from studio.pieces.pieces import ReadPiece, change_piece, keep_piece, piece_of, pieces_of, read
+from studio.pieces.repertoire import repertoire_of
 from studio.players.erasing import empty_log
 from studio.sheet.one_thing import one_thing_now
 from studio.takes.takes import LARGEST_FILE as LARGEST_SOUND
@@ -31,6 +40,13 @@ router = Router(tags=["pieces"])
 def read_pieces(request: HttpRequest, player_id: int) -> list[PieceOut]:
     """The pieces of a player, oldest first."""
     return [piece_out(piece) for piece in pieces_of(player_of(request.user, player_id))]
+
+
+@router.get("/{int:player_id}/repertoire", response=RepertoireOut)
+@in_line
+def read_repertoire(request: HttpRequest, player_id: int) -> RepertoireOut:
+    """The player's music over time, and what is next for this hand."""
+    return repertoire_out(repertoire_of(player_of(request.user, player_id)))
 
 
 @router.post("/{int:player_id}/pieces", response=PassageOut)
@@ -46,7 +62,7 @@ def bring_in(request: HttpRequest, player_id: int, file: File[UploadedFile]) -> 
 @router.get("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)
 def read_piece(request: HttpRequest, player_id: int, piece_id: int) -> PassageOut:
     """A piece read for this hand: fingers, loads, places, where to let go."""
-    return _out(request, read(piece_of(player_of(request.user, player_id), piece_id)))
+    return _out(request, opened(piece_of(player_of(request.user, player_id), piece_id)))
 
 
 @router.post("/{int:player_id}/pieces/{int:piece_id}", response=PassageOut)

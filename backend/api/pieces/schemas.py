@@ -1,6 +1,7 @@
 """What the API says of a player's own music."""
 
 from datetime import date
+from typing import Literal
 
 from ninja import Field, Schema
 
@@ -163,16 +164,60 @@ class PlayedIn(Schema):
 class PieceIn(Schema):
     """What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
     the finger and string it is to have, and whether the hand lets go there, each None for what is
-    proposed. another: propose other fingers. week: first and last bar of the place for the step
-    into music, [] for none."""
+    proposed. later: it waits, and is not begun yet. another: propose other fingers. week: first and
+    last bar of the place for the step into music, [] for none."""
 
     part: str | None = Field(default=None, max_length=60)
     first: int | None = None
     last: int | None = None
     tempo: float | None = None
     another: bool = False
+    later: bool | None = None
     week: list[int] | None = Field(default=None, max_length=2)
     number: int | None = None
     finger: int | None = None
     string: int | None = None
     lets_go: bool | None = None
+
+
+class RepertoirePieceOut(PieceOut):
+    """later: not begun yet; more: what it then asks more than all that was begun. loads: a bar, by
+    theme, 0 to 1 of the heaviest that was begun. most: what it asks most."""
+
+    later: bool
+    more: list[str]
+    loads: dict[str, float]
+    most: list[str]
+
+
+class NewThingOut(Schema):
+    """One thing that a piece asks more of. why: its demands. returns: causes of this player that it
+    brings back, by name."""
+
+    words: str
+    why: list[str]
+    returns: list[str]
+
+
+class NextPieceOut(Schema):
+    """A piece that waits, or one of our tunes. id: of the piece, or the tune's name."""
+
+    kind: Literal["piece", "tune"]
+    id: str
+    title: str
+    new: list[NewThingOut]
+
+
+class RepertoireOut(Schema):
+    """A player's music over time. themes: id and words of each that any piece has. next: what
+    brings one thing more, or the lightest where nothing was played yet (begins). to_rest_on:
+    nothing in them is new. paused: a stop is up, nothing is proposed. unread: pieces that are still
+    to be read again; ask again while there are any."""
+
+    themes: dict[str, str]
+    pieces: list[RepertoirePieceOut]
+    next: list[NextPieceOut]
+    to_rest_on: list[NextPieceOut]
+    begins: bool
+    paused: bool
+    unread: int

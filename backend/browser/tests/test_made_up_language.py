@@ -116,6 +116,7 @@ class MadeUpLanguage(BrowserCase):
         steps = [f"lessons/{lesson.pk}?step={step}" for step in ("ask", "look", "decide", "give")]
         views = [
             *("", *steps, f"lessons/{lesson.pk}/sheet", f"players/{lesson.player_id}", "class"),
+            f"players/{lesson.player_id}/repertoire",
             *(f"class/{group.pk}{view}" for view in ("", "/cards", "/round")),
             *("library", "desk", f"letters?players={lesson.player_id}"),
             *("library?open=exercises:thumb_taps", "library?open=checks:thumb.pressed"),

@@ -48,6 +48,31 @@ class Pieces(BrowserCase):
         box = head.bounding_box()
         self.page.mouse.click(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
 
+    def test_what_is_next_and_what_waits(self):
+        page = self.page
+        self.bring_in(melody_bytes(TUNE, tempo=96))
+        page.get_by_role("heading", name="The way there").wait_for()
+        page.get_by_role("link", name="Back to the player").click()
+        page.get_by_role("button", name="Own music").click()
+        page.get_by_role("link", name="what is next for this hand").click()
+        page.get_by_role("heading", name="Next, one thing at a time").wait_for()
+        strings = page.get_by_role("table")
+        expect(strings.get_by_role("columnheader", name="A little march")).to_be_visible()
+        self.assert_accessible("what is next")
+        state = page.get_by_role("group", name="Is it begun? A little march")
+        state.get_by_role("button", name="Not begun yet").click()
+        # Nothing else was brought in: the lightest tunes are told now, and the piece itself waits.
+        page.get_by_role("heading", name="To begin with").wait_for()
+        expect(strings).to_have_count(0)
+        self.assertTrue(Piece.objects.get().later)
+        next_one = page.get_by_role("region", name="What is next for this hand").get_by_role(
+            "listitem"
+        )
+        expect(next_one.filter(has_text="A little march")).to_contain_text("brought in, waits")
+        next_one.filter(has_text="one of our tunes").first.get_by_role("link").click()
+        page.get_by_role("heading", name="Library").wait_for()
+        page.get_by_label("Tune").wait_for()
+
     def test_from_the_file_to_the_way_there(self):
         page = self.page
         self.bring_in(melody_bytes(TUNE, tempo=96))

@@ -5,13 +5,15 @@ causes, and a reason is told when it weighs at least half as much again as it di
 """
 
 from collections import defaultdict
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 
 from lefthand.passage.levels import weights
 from lefthand.passage.passage import Passage
 from lefthand.passage.returns import OWN
 from lefthand.values.said import Said, said
 
+# Raised whenever the same music would be read otherwise than before.
+READING = 1
 HARDER, MORE = 1.25, 1.5
 LEAST_RISE = 0.05  # of what weighs in a bar
 MOST_REASONS = 3
@@ -62,6 +64,21 @@ def asked_most(asks: Asks, finger: int) -> list[Said]:
     """What weighs most over all causes, the most first."""
     here = _weighed(asks, _weights(), finger)
     ranked = sorted(here, key=lambda kind: -here[kind])
+    return [_asked(kind, finger) for kind in ranked[:MOST_REASONS]]
+
+
+def load_of(
+    asks: Asks, finger: int, strengths: Mapping[str, float] | None = None
+) -> dict[str, float]:
+    """What a bar weighs by kind of demand, over these causes or over all alike; of those that are
+    one finger's, its own."""
+    return _weighed(asks, _weights(strengths), finger)
+
+
+def asked_in(asks: Asks, kinds: Collection[str], finger: int) -> list[Said]:
+    """What weighs most among some kinds, the most first."""
+    here = load_of(asks, finger)
+    ranked = sorted((k for k in here if k in kinds and here[k] > 0), key=lambda k: -here[k])
     return [_asked(kind, finger) for kind in ranked[:MOST_REASONS]]
 
 

@@ -33,6 +33,7 @@ BY_MEMBER = (
     "undo-",
     "finger-",
     "asked-",
+    "theme-",
     "term-",
     "next-look",
     "next-told",

@@ -13,22 +13,24 @@ from lefthand.music.request import DrillRequest
 from lefthand.values.vocabulary import Instrument
 from studio.models import Player
 from studio.pieces.own_places import choose_place, read_again
-from studio.pieces.pieces import keep_piece
+from studio.pieces.pieces import change_piece, keep_piece
 
 TUNE = "easy_tune"
 EASY, HARDER = (112, 0), (96, 1)  # quarters a minute, and which tune
+AHEAD = (100, 2)
 
 
 def bring_in_tunes(players: Iterable[Player]) -> None:
-    """For the first violinist: an easy one a month ago, and a harder one after the newest lesson,
-    whose worst place is to be the next step into music."""
+    """For the first violinist: an easy one a month ago, a harder one after the newest lesson, whose
+    worst place is to be the next step into music, and one that waits."""
     player = next((p for p in players if p.instrument == Instrument.VIOLIN), None)
     lesson = player.lessons.order_by("-date").first() if player else None
     if player is None or lesson is None:
         return
-    for days, (tempo, seed) in ((-28, EASY), (2, HARDER)):
-        title, data = tune_score(Instrument.VIOLIN, tempo, seed)
+    for days, tune in ((-28, EASY), (2, AHEAD), (2, HARDER)):
+        title, data = tune_score(Instrument.VIOLIN, *tune)
         piece = keep_piece(player, data, title, lesson.date + timedelta(days=days))
+        change_piece(piece, {"later": tune == AHEAD})
         worst = read_again(piece).passage.worst
     if worst:
         choose_place(piece, [worst[0].bars[0] + 1, worst[0].bars[-1] + 1])

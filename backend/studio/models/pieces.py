@@ -16,7 +16,8 @@ class Piece(models.Model):
     music is in the coming weeks, at most in one piece of a player: {"first", "last": places of its
     bars, "heart": [from, to], "start", "goal": quarters a minute, "bars": [[printed number,
     quarters], ...] of the whole piece}. `asks`: points a bar by kind of demand, to set beside
-    another piece. `heard`: what the newest take of it told: {"on", "tempo", "is_simulated",
+    another piece, by the `reading` of that number. `later`: brought in ahead, not begun yet.
+    `heard`: what the newest take of it told: {"on", "tempo", "is_simulated",
     "words", "usable", "is_long", "tightens" and "hardest": places of bars or None, "bars":
     [[place, deviation or None], ...]}; the sound itself is not kept.
     """
@@ -34,6 +35,8 @@ class Piece(models.Model):
     place = models.JSONField(null=True, blank=True)
     heard = models.JSONField(null=True, blank=True)
     asks = models.JSONField(default=dict, blank=True)
+    reading = models.PositiveSmallIntegerField(default=0)
+    later = models.BooleanField(default=False)
     score = models.BinaryField()
 
     class Meta:

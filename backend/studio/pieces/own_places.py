@@ -5,7 +5,7 @@ from typing import Any
 
 from django.db import transaction
 
-from lefthand.passage.harder import asks_of, harder_because
+from lefthand.passage.harder import READING, asks_of, harder_because
 from lefthand.practice.own_place import MOST_BARS
 from lefthand.values.errors import InputError
 from lefthand.values.fields import read_whole
@@ -56,11 +56,27 @@ def read_again(piece: Piece) -> ReadPiece:
     return again
 
 
+def opened(piece: Piece) -> ReadPiece:
+    """As it is read today; one that was brought in earlier has that written down. Raises
+    StudioError."""
+    told = read(piece)
+    return told if is_read_today(piece, told) else read_again(piece)
+
+
+def is_read_today(piece: Piece, told: ReadPiece | None = None) -> bool:
+    """Whether what it asks was written down by today's reading, and, where it was read now, is
+    what was found."""
+    if piece.reading != READING or not piece.asks:
+        return False
+    return told is None or asks_of(told.passage) == piece.asks
+
+
 def _written_down(piece: Piece) -> ReadPiece:
     """The bars looked at, with what they ask written down."""
     again = read(piece)
-    piece.asks = asks_of(again.passage)
-    if not Piece.objects.filter(pk=piece.pk).update(asks=piece.asks):
+    piece.asks, piece.reading = asks_of(again.passage), READING
+    written = Piece.objects.filter(pk=piece.pk).update(asks=piece.asks, reading=READING)
+    if not written:
         raise StudioError("not_found", "piece")
     return again
 
@@ -79,7 +95,7 @@ def remove_piece(piece: Piece) -> None:
 def harder_than_before(piece: Piece) -> tuple[str, list[str]] | None:
     """The title of the piece that came before it, and what this one asks more of this hand; None
     for a first piece."""
-    pieces = list(piece.player.pieces.defer("score"))
+    pieces = list(piece.player.pieces.filter(later=False).defer("score"))
     return _harder(piece, pieces, *trouble_of(piece.player))
 
 
@@ -87,8 +103,9 @@ def harder_hint(view: LessonView) -> str:
     """Why the music of this lesson is harder than before, where a piece came since the last one;
     "" for what is not known, or not harder."""
     last, day = view.past.last_real, view.lesson.date
-    new = [p for p in view.pieces if p.brought_on <= day and (not last or p.brought_on > last.date)]
-    told = _harder(new[-1], view.pieces, *trouble_in(view)) if new else None
+    begun = [piece for piece in view.pieces if not piece.later]
+    new = [p for p in begun if p.brought_on <= day and (not last or p.brought_on > last.date)]
+    told = _harder(new[-1], begun, *trouble_in(view)) if new else None
     if told is None or not told[1]:
         return ""
     more = "; ".join(told[1])

@@ -137,7 +137,8 @@ def _as_in_file(piece: Piece, row: Mapping[str, Any], title: str) -> None:
     piece.title = title[:MOST_TITLE] or piece.title
     piece.save(update_fields=["title"])
     first, last = (read_whole(n, row.get(n, 0), 0, piece.bars - 1) + 1 for n in ("first", "last"))
-    change_piece(piece, {"part": row.get("part"), "tempo": row.get("tempo")})
+    plain = {name: row.get(name) for name in ("part", "tempo", "later")}
+    change_piece(piece, plain)
     change_piece(piece, {"first": first, "last": last})
     taste = row.get("taste")
     piece.taste = taste if isinstance(taste, str) and taste in tastes() else USUAL
@@ -149,11 +150,12 @@ def _as_in_file(piece: Piece, row: Mapping[str, Any], title: str) -> None:
 
 
 def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
-    """part, first and last (bars from 1), tempo; another: True for other fingers to be proposed;
-    one note's number with finger, string and lets_go, each None for what is proposed. What is not
-    there stays, also what another tab changes meanwhile. Raises StudioError naming the field."""
+    """part, first and last (bars from 1), tempo, later; another: True for other fingers to be
+    proposed; one note's number with finger, string and lets_go, each None for what is proposed.
+    What is not there stays, also what another tab changes meanwhile. Raises StudioError naming the
+    field."""
     try:
-        changed = [*_part(piece, told), *_bars(piece, told), *_tempo(piece, told)]
+        changed = [name for each in (_part, _bars, _tempo, _later) for name in each(piece, told)]
         note = _note(told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
@@ -249,6 +251,13 @@ def _tempo(piece: Piece, told: Mapping[str, Any]) -> list[str]:
     tempo = told["tempo"]
     piece.tempo = None if tempo is None else read_number("tempo", tempo, *TEMPI)
     return ["tempo"]
+
+
+def _later(piece: Piece, told: Mapping[str, Any]) -> list[str]:
+    if told.get("later") is None:
+        return []
+    piece.later = read_flag("later", told["later"])
+    return ["later"]
 
 
 def _note(told: Mapping[str, Any]) -> tuple[str, dict[str, Any]] | None:

@@ -77,7 +77,7 @@ def _picture(picture: HandPicture) -> dict[str, Any]:
 
 
 def _piece(piece: Piece, *, score: bool) -> dict[str, Any]:
-    names = ("title", "part", "first", "last", "tempo", "taste", "wishes")
+    names = ("title", "part", "first", "last", "tempo", "taste", "wishes", "later")
     place = piece.place
     return {
         "number": piece.pk,

@@ -2013,6 +2013,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/players/{player_id}/repertoire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Repertoire
+         * @description The player's music over time, and what is next for this hand.
+         */
+        get: operations["api_pieces_routes_read_repertoire"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/players/{player_id}/ruler.pdf": {
         parameters: {
             query?: never;
@@ -4794,6 +4814,36 @@ export interface components {
             string: number;
         };
         /**
+         * NewThingOut
+         * @description One thing that a piece asks more of. why: its demands. returns: causes of this player that it
+         *     brings back, by name.
+         */
+        NewThingOut: {
+            /** Returns */
+            returns: string[];
+            /** Why */
+            why: string[];
+            /** Words */
+            words: string;
+        };
+        /**
+         * NextPieceOut
+         * @description A piece that waits, or one of our tunes. id: of the piece, or the tune's name.
+         */
+        NextPieceOut: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "piece" | "tune";
+            /** New */
+            new: components["schemas"]["NewThingOut"][];
+            /** Title */
+            title: string;
+        };
+        /**
          * NoteDoneIn
          * @description Done with, or open again.
          */
@@ -5242,8 +5292,8 @@ export interface components {
          * PieceIn
          * @description What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
          *     the finger and string it is to have, and whether the hand lets go there, each None for what is
-         *     proposed. another: propose other fingers. week: first and last bar of the place for the step
-         *     into music, [] for none.
+         *     proposed. later: it waits, and is not begun yet. another: propose other fingers. week: first and
+         *     last bar of the place for the step into music, [] for none.
          */
         PieceIn: {
             /**
@@ -5257,6 +5307,8 @@ export interface components {
             first?: number | null;
             /** Last */
             last?: number | null;
+            /** Later */
+            later?: boolean | null;
             /** Lets Go */
             lets_go?: boolean | null;
             /** Number */
@@ -5712,6 +5764,59 @@ export interface components {
              * Format: date
              */
             since: string;
+        };
+        /**
+         * RepertoireOut
+         * @description A player's music over time. themes: id and words of each that any piece has. next: what
+         *     brings one thing more, or the lightest where nothing was played yet (begins). to_rest_on:
+         *     nothing in them is new. paused: a stop is up, nothing is proposed. unread: pieces that are still
+         *     to be read again; ask again while there are any.
+         */
+        RepertoireOut: {
+            /** Begins */
+            begins: boolean;
+            /** Next */
+            next: components["schemas"]["NextPieceOut"][];
+            /** Paused */
+            paused: boolean;
+            /** Pieces */
+            pieces: components["schemas"]["RepertoirePieceOut"][];
+            /** Themes */
+            themes: {
+                [key: string]: string;
+            };
+            /** To Rest On */
+            to_rest_on: components["schemas"]["NextPieceOut"][];
+            /** Unread */
+            unread: number;
+        };
+        /**
+         * RepertoirePieceOut
+         * @description later: not begun yet; more: what it then asks more than all that was begun. loads: a bar, by
+         *     theme, 0 to 1 of the heaviest that was begun. most: what it asks most.
+         */
+        RepertoirePieceOut: {
+            /** Bars */
+            bars: number[];
+            /**
+             * Brought On
+             * Format: date
+             */
+            brought_on: string;
+            /** Id */
+            id: number;
+            /** Later */
+            later: boolean;
+            /** Loads */
+            loads: {
+                [key: string]: number;
+            };
+            /** More */
+            more: string[];
+            /** Most */
+            most: string[];
+            /** Title */
+            title: string;
         };
         /**
          * Reports
@@ -12067,6 +12172,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReachOut"];
+                };
+            };
+            /** @description Busy, or the data folder cannot be used. Try again later. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+            /** @description Refused: what was asked cannot be done, and why. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorOut"];
+                };
+            };
+        };
+    };
+    api_pieces_routes_read_repertoire: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                player_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepertoireOut"];
                 };
             };
             /** @description Busy, or the data folder cannot be used. Try again later. */

@@ -39,6 +39,9 @@ export function Pieces({ playerId, lessonId }: PiecesProps) {
           </li>
         ))}
       </ul>
+      <Link className={css.next} href={`/players/${playerId}/repertoire`}>
+        {say.whatIsNext()}
+      </Link>
       <TakeFile
         accept=".musicxml,.mxl,.xml"
         reading={bring.isPending ? say.readingTheMusic() : null}
