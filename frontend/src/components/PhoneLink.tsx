@@ -6,6 +6,7 @@ import { client, unwrap } from '../api/client';
 import { linkQuery } from '../api/queries';
 import { Dialog } from './Dialog';
 import css from './PhoneLink.module.css';
+import { SureButton } from './SureButton';
 import touch from './touch.module.css';
 import * as say from '../messages/compiled/components';
 import { Rich } from '../messages/Rich';
@@ -95,16 +96,35 @@ export function PhoneLink({
               >
                 {say.openItHere()}
               </Button>
-              <Button variant="subtle" onClick={() => make.mutate({ anew: true })}>
-                {say.newAddress()}
-              </Button>
-              <Button variant="subtle" onClick={() => revoke.mutate()}>
-                {say.endThisLink()}
-              </Button>
+              <Endings
+                isBusy={make.isPending || revoke.isPending}
+                onRenew={() => make.mutate({ anew: true })}
+                onEnd={() => revoke.mutate()}
+              />
             </div>
           </div>
         )}
       </Dialog>
+    </>
+  );
+}
+
+interface EndingsProps {
+  isBusy: boolean;
+  onRenew: () => void;
+  onEnd: () => void;
+}
+
+/** What ends the address that a family has: each asks once more. */
+function Endings({ isBusy, onRenew, onEnd }: EndingsProps) {
+  return (
+    <>
+      <SureButton sure={say.yesEndTheOldOne()} isBusy={isBusy} onSure={onRenew}>
+        {say.newAddress()}
+      </SureButton>
+      <SureButton sure={say.yesEndIt()} isBusy={isBusy} onSure={onEnd}>
+        {say.endThisLink()}
+      </SureButton>
     </>
   );
 }
