@@ -1,4 +1,4 @@
-"""Engraved music for page, paper and phone: numbers and words stand free of heads, stems and each other."""
+"""Engraved music for page, paper and phone: numbers and words stand free of heads, stems, slurs and each other."""
 
 from unittest import TestCase
 
@@ -25,7 +25,15 @@ OVERLAPS = """() => [...document.querySelectorAll('body > div')].map((music) => 
   const drawn = boxes('g.notehead, g.stem, g.accid, g.flag, g.rest, g.beam > polygon');
   const meet = (a, b) => Math.min(a.right, b.right) - Math.max(a.left, b.left) > 1
     && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1;
+  const slurs = [...music.querySelectorAll('g.slur > path')].flatMap((path) => {
+    const on = path.getScreenCTM();
+    return Array.from({ length: 60 }, (_, step) =>
+      path.getPointAtLength((step / 120) * path.getTotalLength()).matrixTransform(on));
+  });
+  const crosses = ({ box }) => slurs.some(({ x, y }) =>
+    x > box.left + 1 && x < box.right - 1 && y > box.top + 1 && y < box.bottom - 1);
   return words.flatMap((one) => [
+    ...(crosses(one) ? [`${one.words} on a slur`] : []),
     ...drawn.filter(({ box }) => meet(one.box, box))
       .map(({ element }) => `${one.words} on ${element.getAttribute('class') ?? 'beam'}`),
     ...words.filter((other) => other !== one && meet(one.box, other.box))

@@ -8,6 +8,7 @@ from typing import Any
 
 import verovio
 
+from lefthand.music.over_slurs import over_slurs
 from lefthand.music.stop_signs import with_signs
 from lefthand.values.errors import InputError
 
@@ -99,7 +100,7 @@ def engrave(
     if not toolkit.loadData(musicxml):
         raise InputError("musicxml", "the music could not be drawn")
     svg = with_signs(_with_shipped_fonts(str(toolkit.renderToSVG(1))))
-    return _WORDS.sub(_lifted, svg)
+    return over_slurs(_WORDS.sub(_lifted, svg))
 
 
 def _lifted(words: re.Match[str]) -> str:

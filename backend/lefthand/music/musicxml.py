@@ -14,6 +14,7 @@ from lefthand.words import beside
 
 DIVISIONS = 4
 BARS_A_LINE = 4
+FEW_A_BAR = 2  # notes
 NOTES_A_BAR = 6
 # Length in quarters: type and dots.
 TYPES = {
@@ -103,9 +104,10 @@ def _add(parent: ET.Element, tag: str, text: str | None = None, **attributes: st
 
 
 def bars_that_fit(drill: Drill, bars_a_line: int) -> int:
-    """Bars on a line, fewer where they hold many notes."""
+    """Bars on a line, fewer where they hold many notes, twice as many of whole and half ones."""
     fullest = max(len(bar) for bar in drill.bars)
-    return max(1, min(bars_a_line, bars_a_line * NOTES_A_BAR // fullest))
+    most = 2 * bars_a_line if fullest <= FEW_A_BAR else bars_a_line
+    return max(1, min(most, bars_a_line * NOTES_A_BAR // fullest))
 
 
 def line_starts(bars: int, most: int) -> list[int]:

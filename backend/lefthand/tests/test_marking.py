@@ -4,6 +4,7 @@ harmless is drawn."""
 from collections import Counter
 from unittest import TestCase
 
+import music21
 from lxml import etree
 
 from lefthand.music.reading.marking import Mark, drawn_part, marked_score, note_id
@@ -16,6 +17,8 @@ from lefthand.tests.scores import melody_bytes, note, packed, score
 from lefthand.tests.test_fingering import QUARTETS
 from lefthand.tests.test_music_outside import schema
 from lefthand.values.vocabulary import Instrument
+
+SIX_EIGHT = "<time><beats>6</beats><beat-type>8</beat-type></time>"
 
 
 def sounding(piece):
@@ -142,3 +145,93 @@ class Drawn(TestCase):
             "sound",
         ):
             self.assertNotIn(word, drawn)
+
+
+class LeftOut(TestCase):
+    """A file may leave out shapes, clef and beams: what is drawn has them, as music21 reads it."""
+
+    def drawn(self, data, instrument=Instrument.VIOLIN):
+        piece = read_piece(data)
+        last = len(piece.bars) - 1
+        return music21.converter.parseData(
+            drawn_part(data, piece.part, {}, 0, last, instrument), format="musicxml"
+        )
+
+    def test_each_length_has_its_shape(self):
+        text = "A4:4 A4:3 A4 A4:2 A4:1.5 A4:.5 A4:.5 A4:.25 A4:.25 A4:.75 A4:.25 A4"
+        notes = list(self.drawn(melody_bytes(text)).recurse().notes)
+        told = [(n.duration.type, n.duration.dots) for n in notes]
+        expected = [
+            ("whole", 0),
+            ("half", 1),
+            ("quarter", 0),
+            ("half", 0),
+            ("quarter", 1),
+            ("eighth", 0),
+        ]
+        self.assertEqual(told[:6], expected)
+        self.assertEqual(
+            told[6:11], [("eighth", 0), ("16th", 0), ("16th", 0), ("eighth", 1), ("16th", 0)]
+        )
+
+    def test_short_notes_are_beamed_within_their_beat(self):
+        cases = (
+            (
+                "4/4",
+                "A4:.5 A4:.5 A4:.5 A4:.5 A4 A4",
+                "",
+                ["start", "stop", "start", "stop", "", ""],
+            ),
+            (
+                "16ths",
+                "A4:.25 A4:.25 A4:.25 A4:.25 A4:3",
+                "",
+                ["start", "continue", "continue", "stop", ""],
+            ),
+            (
+                "6/8",
+                "A4:.5 A4:.5 A4:.5 A4:.5 A4:.5 A4:.5",
+                SIX_EIGHT,
+                ["start", "continue", "stop"] * 2,
+            ),
+            ("a rest parts them", "A4:.5 r:.5 A4:.5 A4:.5 A4:2", "", ["", "start", "stop", ""]),
+            ("one alone", "A4:1.5 A4:.5 A4:2", "", ["", "", ""]),
+        )
+        for name, text, attributes, expected in cases:
+            beats = 3 if attributes else 4
+            data = melody_bytes(text, attributes=attributes, beats=beats)
+            notes = self.drawn(data).recurse().notes
+            with self.subTest(name):
+                self.assertEqual(
+                    [n.beams.beamsList[0].type if n.beams else "" for n in notes], expected
+                )
+
+    def test_what_the_file_says_stays(self):
+        own = '<type>eighth</type><beam number="1">begin</beam>'
+        last = '<type>eighth</type><beam number="1">end</beam>'
+        data = score(
+            note(duration=2, inside=own) + note(duration=2) + note(duration=2, inside=last)
+        )
+        notes = list(self.drawn(data).recurse().notes)
+        self.assertEqual([len(n.beams) for n in notes], [1, 0, 1])
+
+    def test_a_part_without_a_clef_has_that_of_its_instrument(self):
+        for instrument, sign, line in (
+            (Instrument.VIOLIN, "G", 2),
+            (Instrument.VIOLA, "C", 3),
+            (Instrument.CELLO, "F", 4),
+            (Instrument.BASS, "F", 4),
+        ):
+            clef = (
+                self.drawn(score(note()), instrument).recurse().getElementsByClass("Clef").first()
+            )
+            with self.subTest(instrument):
+                self.assertEqual((clef.sign, clef.line), (sign, line))
+        told = "<clef><sign>C</sign><line>4</line></clef>"
+        clef = (
+            self.drawn(score(note(), attributes=told), Instrument.CELLO)
+            .recurse()
+            .getElementsByClass("Clef")
+            .first()
+        )
+        self.assertEqual((clef.sign, clef.line), ("C", 4))

@@ -65,7 +65,8 @@ class ReadPiece:
     def drawn(self, first: int, last: int) -> str:
         """Some bars as MusicXML, clean, each note with its number as `note-7`."""
         marks = marks_of(self.passage)
-        return drawn_part(bytes(self.piece.score), self.score.part, marks, first, last)
+        plays = self.passage.asked.instrument
+        return drawn_part(bytes(self.piece.score), self.score.part, marks, first, last, plays)
 
     @property
     def music(self) -> str:

@@ -9,9 +9,11 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from xml.etree.ElementTree import Element, SubElement, tostring
 
+from lefthand.music.reading.filled_in import fill_in
 from lefthand.music.reading.parts import parts_of
 from lefthand.music.reading.piece import Part
 from lefthand.music.reading.unpacking import score_elements
+from lefthand.values.vocabulary import Instrument
 
 HEAD = (
     '<?xml version="1.0" encoding="UTF-8"?>\n<!DOCTYPE score-partwise PUBLIC '
@@ -115,8 +117,16 @@ def marked_score(data: bytes, part: Part, marks: Mapping[int, Mark]) -> bytes:
     return head.encode() + bytes(tostring(root, encoding="utf-8"))
 
 
-def drawn_part(data: bytes, part: Part, marks: Mapping[int, Mark], first: int, last: int) -> str:
-    """Bars `first` to `last` (places from 0) of one part with the marks, clean and alone."""
+def drawn_part(
+    data: bytes,
+    part: Part,
+    marks: Mapping[int, Mark],
+    first: int,
+    last: int,
+    instrument: Instrument | None = None,
+) -> str:
+    """Bars `first` to `last` (places from 0) of one part with the marks, clean and alone.
+    instrument: who plays it, where the part does not tell."""
     bars = _bars_of(score_elements(data), part)
     for note, number in _notes(bars):
         for technical in note.iter("technical"):
@@ -141,6 +151,7 @@ def drawn_part(data: bytes, part: Part, marks: Mapping[int, Mark], first: int, l
         if place == 0:
             clean.insert(0, _standing(bars[:first]))
         drawn.append(clean)
+    fill_in(drawn.findall("measure"), instrument or part.instrument)
     return HEAD + tostring(score, encoding="unicode")
 
 

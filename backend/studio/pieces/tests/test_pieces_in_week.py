@@ -233,12 +233,13 @@ class HarderNow(PiecesCase):
 
 
 class OfTheDemo(PiecesCase):
-    def test_it_has_an_easy_tune_and_a_harder_one_with_a_place(self):
+    def test_it_has_an_easy_tune_one_that_waits_and_a_harder_one_with_a_place(self):
         self.piece.delete()
         self.whole_lesson(0, GRIP)
         bring_in_tunes([self.player])
-        easy, harder = self.player.pieces.all()
-        self.assertNotEqual(easy.title, harder.title)
+        easy, waits, harder = self.player.pieces.all()
+        self.assertEqual(len({each.title for each in (easy, waits, harder)}), 3)
+        self.assertEqual([each.later for each in (easy, waits, harder)], [False, True, False])
         self.assertIsNone(easy.place)
         self.assertIsNotNone(harder.place)
         than, words = harder_than_before(harder)
