@@ -2,9 +2,9 @@
 edges between grades.
 
 One take gives how flat the fourth is (slow, at most four notes a second), how wide each finger's
-vibrato is beside the others', whether the open neighbour rings, how light a finger still sounds and
-where the hand tightens. A slow and a fast take of one drill give how much evenness and the upper
-fingers lose.
+vibrato is beside the others', whether the open neighbour rings, how often a finger comes after its
+bow, how light a finger still sounds and where the hand tightens. A slow and a fast take of one
+drill give how much evenness and the upper fingers lose.
 """
 
 from collections.abc import Mapping
@@ -45,6 +45,7 @@ def findings_of(take: Take) -> Found:
         "vibrato.narrow": vibrato_shares(take),
         "neighbour.muted": neighbour_shares(take),
         "press.excess": pressure_slack(take),
+        "finger.late": {finger: each.share for finger, each in take.timing.items()},
     }
     for evidence, values in by_finger.items():
         if values:

@@ -24,6 +24,7 @@ VIBRATO, TIRING = "vibrato.narrow", "fades.early"
 SHARES = {
     "neighbour.muted": "beside-muted",
     "press.excess": "beside-pressed",
+    "finger.late": "beside-late",
     TIRING: "beside-tightens",
 }
 

@@ -31,6 +31,8 @@ MASKED = 0.02  # s
 MASK_ENDS = 0.02  # s after which it has nothing to do with this start
 LEAST_RISE = 1.0  # natural logarithm of power
 JOINS = 2  # frames
+FARTHEST_REACH = 0.15  # s
+OTHER_CENTS = 80.0  # less is no other finger
 SAME_CENTS = 40.0  # two notes this near have no glide between them
 LOUDER_DB = 3.0
 HAIR = 1e-9
@@ -50,11 +52,13 @@ def note_starts(
     recording: Recording, track: PitchTrack, score: Score, spans: Sequence[Span | None]
 ) -> list[Start | None]:
     """One a note; None where it was not heard."""
-    finder = _Finder(recording, track, score, spans)
+    finder = StartFinder(recording, track, score, spans)
     return [finder.start(number) for number in range(len(spans))]
 
 
-class _Finder:
+class StartFinder:
+    """Where the notes of a take begin; spans: one a note, None where it was not heard."""
+
     def __init__(
         self, recording: Recording, track: PitchTrack, score: Score, spans: Sequence[Span | None]
     ) -> None:
@@ -78,6 +82,25 @@ class _Finder:
             return by_level
         middle = sorted((near, by_level.at, by_pitch.at))[1]
         return Start(middle, by_level.spread, slurred=False)
+
+    def late(self, number: int, apart: float) -> float | None:
+        """s from where its bow begins to where its pitch is its own, negative where the pitch comes
+        first; None where that cannot be told, or more than `apart` s lie between it and the note
+        before."""
+        before, span = self.spans[number - 1], self.spans[number]
+        if before is None or span is None or (span.first - before.end) * HOP > apart:
+            return None
+        old, new = self._settled(before), self._settled(span)
+        if old is None or new is None or abs(new - old) < OTHER_CENTS:
+            return None
+        near = float(self.track.at[min(span.first, len(self.track) - 1)])
+        shorter = HOP * min(before.end - before.first, span.end - span.first)
+        reach = float(np.clip(PART_OF_NOTE * shorter, SHORTEST_REACH, FARTHEST_REACH))
+        by_pitch = self._cancelled(old, new, near, reach)
+        by_level = self._bowed(near, reach, reach)
+        if by_pitch is None or not by_level.spread:
+            return None
+        return by_pitch - by_level.at
 
     def _settled(self, span: Span) -> float | None:
         """Cents of the middle of a note."""
@@ -171,9 +194,9 @@ class _Finder:
         inner = slice(size, len(here) - size)
         return (here[inner] - period / 2) / rate, smooth[inner]
 
-    def _bowed(self, near: float) -> Start:
-        """From the trough before it to the first top after it."""
-        first, last = np.searchsorted(self.level_at, [near - AROUND, near + 1.5 * AROUND])
+    def _bowed(self, near: float, early: float = AROUND, later: float = 1.5 * AROUND) -> Start:
+        """From the trough before it to the first top after it, so many s about a place."""
+        first, last = np.searchsorted(self.level_at, [near - early, near + later])
         level = self.level[first:last]
         if len(level) < 5:
             return Start(near, 0.0, slurred=False)

@@ -61,7 +61,8 @@ class Playing:
     pitch, evenness and tone get worse, None for never. rings: share of each note in which the open
     string that is bowed beside it sounds, if the drill has one. skipped, repeated: places of notes.
     room, noise (dB below the music), click: a metronome leaks, noodling: s before and after.
-    tuned: cents by string.
+    tuned: cents by string. late: s by finger that it comes to its place after its bow begins,
+    before it where negative, in this share of its notes; slurred ones have no bow of their own.
     """
 
     tempo: float = 1.0
@@ -75,6 +76,8 @@ class Playing:
     skipped: frozenset[int] = frozenset()
     repeated: frozenset[int] = frozenset()
     tuned: Mapping[int, float] = field(default_factory=dict)
+    late: Mapping[int, float] = field(default_factory=dict)
+    late_share: float = 1.0
     octave: int = 0
     room: Room = Room.USUAL
     noise: float = 30.0
@@ -220,9 +223,10 @@ class _Curve:
         risen, gliding = np.zeros(len(self.time)), np.zeros(len(self.time))
         for number in range(1, len(targets)):
             half = draw.uniform(*GLIDE_SECONDS) / 2
-            if not self._is_slurred_into(number):
+            late = self._late(number)
+            if not self._is_slurred_into(number) and not late:
                 half = 0.001
-            rise, onset = targets[number] - targets[number - 1], self.onsets[number]
+            rise, onset = targets[number] - targets[number - 1], self.onsets[number] + late
             during = self._between(onset - half, onset + half)
             ramp = np.clip((self.time[during] - onset + half) / (2 * half), 0, 1)
             gliding[during] += rise * ramp**2 * (3 - 2 * ramp)
@@ -236,6 +240,17 @@ class _Curve:
                 during = self._between(onset, end)
                 cents[during] += self._vibrato(vibrato, self.time[during], onset, end)
         return np.asarray(cents)
+
+    def _late(self, number: int) -> float:
+        """s that the finger of a note with its own bow is late. Spread over its notes by place, so
+        that other chances stay as they are drawn."""
+        late = self.how.late.get(self.line[number][1].finger, 0.0)
+        if not late or self._is_slurred_into(number):
+            return 0.0
+        before = [n for _, n in self.line[:number] if n.finger == self.line[number][1].finger]
+        share = self.how.late_share
+        is_late = int((len(before) + 1) * share) > int(len(before) * share)
+        return late if is_late else 0.0
 
     def _between(self, begins: float, ends: float) -> slice:
         """The samples from one time to another, s."""

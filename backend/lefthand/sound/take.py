@@ -26,6 +26,7 @@ from lefthand.sound.room import TOO_MUCH, reverberation, room_word
 from lefthand.sound.score import Score
 from lefthand.sound.slips import Slip, slips_of
 from lefthand.sound.tiring import strain, tightens_from
+from lefthand.sound.together import FingerTiming, bow_starts, timing_by_finger
 from lefthand.sound.tone import Break, breaks
 from lefthand.sound.vibrato import FoundVibrato
 from lefthand.values.said import said
@@ -75,7 +76,8 @@ class Take:
     """What a take tells. seconds: of the recording. room: dry, usual or much. lost: places of notes
     that were not heard; slips: those, and notes played twice. breaks in s. tightens_from: share of
     the passage before it tightens, None where it is too short to tell. strain: of each note, see
-    `tiring`. With a reason everything measured is empty."""
+    `tiring`. timing: by finger, where notes have bows of their own. With a reason everything
+    measured is empty."""
 
     score: Score
     seconds: float
@@ -92,6 +94,7 @@ class Take:
     tightens_from: float | None = None
     strain: Sequence[float] = ()
     curve: Curve | None = None
+    timing: Mapping[int, FingerTiming] = field(default_factory=dict)
 
     @property
     def tempo(self) -> float:
@@ -146,6 +149,7 @@ def measure_take(recording: Recording, score: Score) -> Take:
         tightens_from=tightens_from(score, track, notes),
         strain=[float(each) for each in strain(score, track, notes)],
         curve=curve_of(score, track, notes),
+        timing=timing_by_finger(score, bow_starts(recording, track, score, found.spans)),
     )
 
 

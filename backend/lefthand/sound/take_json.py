@@ -42,6 +42,15 @@ def take_json(take: Take) -> dict[str, Any]:
         },
         "breaks": [{"from": round(b.begins, 2), "to": round(b.ends, 2)} for b in take.breaks],
         "neighbour": _neighbour(take),
+        "bow": {
+            str(finger): {
+                "ms": round(each.ms, 1),
+                "uncertainty": round(each.uncertainty, 1),
+                "late": round(each.share, 2),
+                "starts": each.starts,
+            }
+            for finger, each in take.timing.items()
+        },
         "tightens_from": None if take.tightens_from is None else round(take.tightens_from, 2),
         "observations": findings_of(take),
     }

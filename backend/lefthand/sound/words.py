@@ -20,12 +20,14 @@ from lefthand.sound.findings import (
 )
 from lefthand.sound.slips import Slipped
 from lefthand.sound.take import Take, refusal_words
+from lefthand.sound.together import LATE
 from lefthand.values.said import Said, said
 from lefthand.words import beside, words_of
 
 IN_TUNE = 5.0  # cents: less is hardly heard
 WIDE, NARROW = 0.7, 0.25  # shares of the others' vibrato
 RINGS, SILENT = 0.8, 0.2
+SOME_LATE = 0.2  # of the bow starts
 SLIPS: Mapping[Slipped, str] = {
     Slipped.TWICE: "slip-twice",
     Slipped.LEFT_OUT: "slip-left-out",
@@ -42,6 +44,7 @@ def told(take: Take, evidence: str) -> str:
         "vibrato.narrow": _vibrato,
         "neighbour.muted": _neighbour,
         "press.excess": _pressure,
+        "finger.late": _timing,
         "fades.early": _tiring,
     }
     sentence = tellers.get(evidence, _evenness)(take)
@@ -119,6 +122,21 @@ def _pressure(take: Take) -> Said:
         return said("sound-never-broke")
     most = min(slack, key=lambda finger: slack[finger])
     return said("sound-clear-at", finger=named(most), share=round(100 * slack[most]))
+
+
+def _timing(take: Take) -> Said:
+    """The finger that comes latest, beside the bow."""
+    if not take.timing:
+        return said("sound-together-unclear")
+    worst = max(take.timing, key=lambda finger: (take.timing[finger].share, finger))
+    found = take.timing[worst]
+    give = round(2 * found.uncertainty)
+    if found.share < SOME_LATE:
+        return said("sound-together", ms=round(1000 * LATE))
+    if found.ms - give <= 0:
+        share = round(100 * found.share)
+        return said("sound-late-at-times", finger=named(worst), share=share)
+    return said("sound-late", finger=named(worst), ms=round(found.ms), give=give)
 
 
 def _tiring(take: Take) -> Said:

@@ -90,10 +90,11 @@ def sampled_take(
     reverberation=0.35,
     noise=25.0,
     glide=0.016,
+    late=None,
     seed=1,
 ):
     """Bow changes where the drill has no slur. spacings: s between starts, one a note. off: cents by finger. calm: the
-    note's own vibrato is taken away. vibrato: (rate, width) of all notes."""
+    note's own vibrato is taken away. vibrato: (rate, width) of all notes. late: s by finger that it comes after its bow."""
     midi = [note.midi for note in score.notes]
     source = long_note(score.instrument, (min(midi) + max(midi)) // 2)
     onsets = 0.5 + np.concatenate([[0.0], np.cumsum(spacings[:-1])])
@@ -101,8 +102,9 @@ def sampled_take(
     at = np.arange(0, end + 0.02, STEP)
     goal = [cents_of(score.hz(n.midi)) + (off or {}).get(n.finger, 0.0) for n in score.notes]
     curve = np.full(len(at), goal[0])
-    for (before, after), onset in zip(pairwise(goal), onsets[1:], strict=True):
-        ramp = np.clip((at - onset) / glide + 0.5, 0, 1)
+    lags = [(late or {}).get(note.finger, 0.0) for note in score.notes[1:]]
+    for (before, after), onset, lag in zip(pairwise(goal), onsets[1:], lags, strict=True):
+        ramp = np.clip((at - onset - lag) / glide + 0.5, 0, 1)
         curve += (after - before) * ramp
     if vibrato is not None:
         rate, width = vibrato

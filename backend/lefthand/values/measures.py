@@ -57,6 +57,9 @@ MEASURES: Mapping[str, Measure] = {
     "neighbour_share": Measure(
         "share", "share of the note that rings", (0.8, 0.5, 0.2), False, 0, 1
     ),
+    "late_share": Measure(
+        "share", "share of bow starts that the finger comes after", (0.2, 0.45, 0.75), True, 0, 1
+    ),
     "evenness_rise": Measure("points", "unevenness, fast minus slow", (2, 5, 10), True, -100, 300),
     "shrink_cents": Measure(
         "cents", "third and fourth, fast minus slow", (-5, -12, -25), False, -600, 600
@@ -80,6 +83,7 @@ METHOD_SEM: Mapping[str, tuple[float, str]] = {
     "fourth_cents": (4.0, "finger means of one drill played twice"),
     "vibrato_share": (0.1, "widths of one note held twice"),
     "neighbour_share": (0.1, "one note of ten heard otherwise"),
+    "late_share": (0.12, "one start of eight heard otherwise"),
     "evenness_rise": (1.0, "unevenness of one drill played twice"),
     "shrink_cents": (4.0, "finger means of one drill played twice"),
     "share_before_tight": (0.1, "one line of ten told otherwise"),

@@ -17,6 +17,8 @@ VIBRATO_HZ = 5.3
 SWINGS = (30.0, 18.0, 11.0, 0.0)  # cents wide
 TIRES = (None, 0.85, 0.6, 0.3)
 RINGS = (1.0, 0.65, 0.35, 0.0)
+LATE_SHARES = (0.0, 0.35, 0.6, 1.0)  # of the fourth's bow starts
+LATE = 0.07  # s
 SLACK = (0.85, 0.7, 0.5, 0.3)
 
 
@@ -41,6 +43,8 @@ def made_up_playing(lesson: Lesson, evidence: str, score: Score, *, is_fast: boo
         breaks=_lightened(score, SLACK[grade("press.excess")]) if lightens else (),
         tired_from=TIRES[grade("fades.early")],
         rings=RINGS[grade("neighbour.muted")],
+        late={4: LATE},
+        late_share=LATE_SHARES[grade("finger.late")],
     )
 
 
