@@ -21,8 +21,13 @@ from lefthand.sound.onsets import Start
 from lefthand.sound.pitch import HOP, PitchTrack, cents_of
 from lefthand.sound.recording import Samples
 from lefthand.sound.score import Score
+from lefthand.values.vocabulary import Instrument
 
 METHOD_CENTS = 0.8
+# Cents of the method over the periods that a note's steady part holds: recorded notes of the double
+# bass at 8 to 12 a second were up to 8 cents off, those of the violin hardly one.
+A_PERIOD = 14.0
+MOST_METHOD = 3.0  # cents, beyond which a finger's pitch is not told
 UNCORRELATED = 0.05  # s
 SKIP_FIRST, SKIP_LAST = (0.025, 0.25), (0.015, 0.10)  # at least s, share of the note
 DOUBTFUL_SPREAD = 0.015  # s
@@ -30,15 +35,24 @@ ROBUST = 1.4826  # of a normal sample: standard deviation over median absolute d
 FEWEST_SPACINGS = 6
 FAR_OUT = 3.5  # robust deviations
 LEAP_SEMITONES = 4
-# The least unevenness that can be told, %, by notes a second: from even takes of recorded notes in
-# a usual room.
-LEAST = ((2.0, 1.5), (4.0, 3.0), (8.0, 6.0), (12.0, 8.0))
+# The least unevenness that can be told, %, by notes a second: over the most that 14 even takes of
+# recorded notes showed, in rooms of 0.2 to 0.5 s. A start is sure to a few ms, which weighs more in
+# short notes; the recorded viola begins least clearly; of the bass the made-up player showed more.
+Floor = Sequence[tuple[float, float]]
+USUAL_LEAST: Floor = ((2.0, 1.0), (4.0, 1.5), (8.0, 4.0), (12.0, 5.5))
+LEAST: Mapping[Instrument, Floor] = {
+    Instrument.VIOLIN: USUAL_LEAST,
+    Instrument.VIOLA: ((2.0, 1.5), (4.0, 3.0), (8.0, 5.0), (12.0, 8.5)),
+    Instrument.CELLO: USUAL_LEAST,
+    Instrument.BASS: ((2.0, 1.5), (4.0, 3.0), (8.0, 5.0), (12.0, 6.0)),
+}
 
 
 @dataclass(frozen=True, slots=True)
 class HeardNote:
     """One note that was heard. place: in the drill. at: its start, s. seconds: to its end. cents:
-    against the drill; uncertainty: its standard error. voiced: share of it with a clear pitch."""
+    against the drill; uncertainty: its standard error. voiced: share of it with a clear pitch.
+    method: cents of the uncertainty that more notes alike would share."""
 
     place: int
     at: float
@@ -48,6 +62,7 @@ class HeardNote:
     voiced: float
     slurred: bool
     doubts: tuple[str, ...] = ()
+    method: float = METHOD_CENTS
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,9 +143,12 @@ def _heard(
     middle = _weighted_median(cents[known], sure[known]) if known.any() else float("nan")
     scatter = ROBUST * np.median(np.abs(cents[known] - middle)) if known.sum() > 2 else 10.0
     stretches = max(1.0, known.sum() * HOP / UNCORRELATED)
-    error = float(np.hypot(1.2533 * scatter / np.sqrt(stretches), METHOD_CENTS))
+    periods = (last - first) * HOP * 2 ** (target / 1200)
+    method = float(np.hypot(METHOD_CENTS, A_PERIOD / periods))
+    error = float(np.hypot(1.2533 * scatter / np.sqrt(stretches), method))
+    length = end - start.at
     return HeardNote(
-        place, start.at, end - start.at, middle, error, voiced, start.slurred, tuple(doubts)
+        place, start.at, length, middle, error, voiced, start.slurred, tuple(doubts), method
     )
 
 
@@ -141,10 +159,12 @@ def _weighted_median(values: Samples, weight: Samples) -> float:
 
 
 def by_finger(score: Score, notes: Sequence[HeardNote]) -> dict[int, FingerPitch]:
-    """The mean of each finger's notes that are sure, 0 the open strings."""
+    """The mean of each finger's notes that are sure, 0 the open strings; fingers whose notes are
+    too short for their pitch to be told are left out."""
     own: dict[int, list[HeardNote]] = {}
     for note in notes:
-        if "unclear" not in note.doubts and np.isfinite(note.cents):
+        is_long = note.method <= MOST_METHOD
+        if "unclear" not in note.doubts and np.isfinite(note.cents) and is_long:
             own.setdefault(score.notes[note.place].finger, []).append(note)
     return {finger: _finger(each) for finger, each in sorted(own.items())}
 
@@ -158,7 +178,8 @@ def _finger(notes: Sequence[HeardNote]) -> FingerPitch:
     held = np.clip(cents, middle - edge, middle + edge)
     scatter = float(held.std(ddof=1)) if len(held) > 1 else 0.0
     error = max(scatter, float(np.sqrt(np.mean(errors**2)))) / np.sqrt(len(held))
-    return FingerPitch(float(held.mean()), float(np.hypot(error, METHOD_CENTS)), len(held))
+    method = float(np.median([note.method for note in notes]))
+    return FingerPitch(float(held.mean()), float(np.hypot(error, method)), len(held))
 
 
 def evenness(
@@ -184,13 +205,14 @@ def evenness(
     cv = 100 * float(ratios.std(ddof=1) / ratios.mean())
     seconds = [score.notes[p + 1].onset - score.notes[p].onset for p, _ in spacings]
     speed = 1 / float(np.median(ratios * np.array(seconds)))
-    edge = FAR_OUT * max(robust, least_at(speed) / 2) / 100 * middle
+    least = least_at(speed, score.instrument)
+    edge = FAR_OUT * max(robust, least / 2) / 100 * middle
     pairs = _pairs(score, spacings, float(ratios.mean()))
     return Evenness(
         cv=cv,
         uncertainty=cv / np.sqrt(2 * len(ratios)),
         robust_cv=robust,
-        least=least_at(speed),
+        least=least,
         places=tuple(place for place, _ in spacings),
         outliers=tuple(place for place, ratio in spacings if abs(ratio - middle) > edge),
         pairs=pairs,
@@ -198,9 +220,9 @@ def evenness(
     )
 
 
-def least_at(speed: float) -> float:
+def least_at(speed: float, instrument: Instrument) -> float:
     """% of unevenness below which nothing can be told at so many notes a second."""
-    speeds, least = zip(*LEAST, strict=True)
+    speeds, least = zip(*LEAST[instrument], strict=True)
     return float(np.interp(speed, speeds, least))
 
 

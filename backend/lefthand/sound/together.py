@@ -1,8 +1,8 @@
 """Finger and bow: where a bow of its own begins a new note, whether the finger was there.
 
 The finger is where the old pitch gives way to the new one, the bow where the level has risen by a
-fifth from its trough, as in `onsets`: on recorded notes with a known lag of up to 80 ms the
-median of a finger lay within 16 ms of it and mostly below. A finger that is early in a silence cannot be
+fifth from its trough, as in `onsets`: on recorded notes with a known lag of up to 80 ms the median
+of a finger lay within 16 ms of it and mostly below. A finger that is early in a silence cannot be
 heard: it counts as in time. That 25 ms are late is our own edge, no source.
 """
 
