@@ -93,5 +93,5 @@ def _keep(
         ],
     }
     # Measuring takes a while: the piece may be gone.
-    if not Piece.objects.filter(pk=piece.pk).update(heard=piece.heard):
+    if not Piece.objects.filter(pk=piece.pk).update(heard=piece.heard, later=False):
         raise StudioError("not_found", "piece")

@@ -20,7 +20,8 @@ HEART = 2  # bars
 
 
 def choose_place(piece: Piece, bars: Any) -> ReadPiece:
-    """From and to, bars from 1; an empty list for no place. Raises StudioError naming the field."""
+    """From and to, bars from 1; an empty list for no place. A piece that waited is begun with it.
+    Raises StudioError naming the field."""
     if not isinstance(bars, list) or len(bars) not in (0, 2):
         raise StudioError("bad_input", "week", "expected the first and the last bar")
     try:
@@ -32,7 +33,8 @@ def choose_place(piece: Piece, bars: Any) -> ReadPiece:
     with transaction.atomic():
         if where:
             piece.player.pieces.update(place=None)
-        Piece.objects.filter(pk=piece.pk).update(place=piece.place)
+            piece.later = False
+        Piece.objects.filter(pk=piece.pk).update(place=piece.place, later=piece.later)
     return again
 
 

@@ -1,3 +1,4 @@
+import { Scroll } from '../components/Scroll';
 import { SIDE, stringPath } from '../pieces/stringPath';
 import type { Repertoire } from './repertoire';
 import css from './RepertoirePage.module.css';
@@ -11,7 +12,7 @@ export function ThemeStrings({ told }: { told: Repertoire }) {
     <>
       <h2>{say.whatThePiecesAsked()}</h2>
       <p>{say.eachStringIsOneDemand()}</p>
-      <div className={css.wide}>
+      <Scroll className={css.wide}>
         <table className={css.strings}>
           <thead>
             <tr>
@@ -51,7 +52,7 @@ export function ThemeStrings({ told }: { told: Repertoire }) {
             })}
           </tbody>
         </table>
-      </div>
+      </Scroll>
     </>
   );
 }

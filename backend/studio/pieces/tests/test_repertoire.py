@@ -4,6 +4,7 @@ from lefthand.passage.harder import READING
 from lefthand.tests.scores import melody_bytes
 from studio.models import Piece, RedFlag
 from studio.pieces import repertoire
+from studio.pieces.heard import simulate_piece
 from studio.pieces.own_places import harder_than_before, read_again
 from studio.pieces.pieces import change_piece, keep_piece
 from studio.players.arriving import read_player_file
@@ -44,6 +45,14 @@ class RepertoireTest(PiecesCase):
         self.assertNotIn("piece", [n["kind"] for n in (*after["next"], *after["to_rest_on"])])
         self.assertFalse(after["pieces"][1]["later"])
         self.assertTrue(names)
+
+    def test_what_is_given_or_heard_is_begun(self):
+        given, heard = (
+            self.bring(name, "A4 B4 C#5 D5 " * 2, later=True) for name in ("one", "two")
+        )
+        self.client.post(self.address(given), {"week": [1, 2]}, "application/json")
+        simulate_piece(heard, None, DAY)
+        self.assertEqual(set(self.player.pieces.values_list("later", flat=True)), {False})
 
     def test_nobody_is_harder_than_what_waits(self):
         self.bring("First of all", "A4 B4 A4 B4", later=True)
