@@ -52,6 +52,15 @@ class Library(BrowserCase):
         page.get_by_role("button", name=re.compile("^Open")).click()
         page.get_by_role("region", name="What truly changed").wait_for()
 
+    def test_enter_ends_the_typing_and_the_next_one_goes_there(self):
+        page = self.page
+        page.get_by_label("Search").fill("oslund")
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("region", name="List")).to_be_visible()
+        page.keyboard.press("Enter")
+        page.get_by_role("heading", name="Mira Oslund").first.wait_for()
+        self.assertIn("/players/", page.url)
+
     def test_only_what_an_instrument_has_is_shown(self):
         page = self.page
         page.get_by_role("button", name="cello").click()

@@ -140,6 +140,8 @@ function Browse({ catalogue, params, set }: BrowseProps) {
                 move(by);
               }
               if (event.key === 'Escape') clear();
+              // Done with typing: the next key is for what is open beside.
+              if (event.key === 'Enter') event.currentTarget.blur();
             }}
           />
           <span aria-live="polite">{isStart ? '' : say.found({ count: hits.length })}</span>
