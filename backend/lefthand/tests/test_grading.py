@@ -98,6 +98,7 @@ RANGES = (
     ("fourth_cents", -600, 600),
     ("vibrato_share", 0, 20),
     ("neighbour_share", 0, 1),
+    ("late_share", 0, 1),
     ("evenness_rise", -100, 300),
     ("shrink_cents", -600, 600),
     ("share_before_tight", 0, 1),

@@ -19,18 +19,20 @@ interface Hold<T> {
 export function useBriefHold<T extends { id: string }>(wanted: T | undefined): Hold<T> {
   const [held, setHeld] = useState<T | null>(null);
   const last = useRef({ key: '', at: 0 });
+  const answered = useRef({ key: '', at: 0 });
   useEffect(() => {
     // A key that is typed on means the next question: it has to be there before the key acts.
     function onKey(event: KeyboardEvent) {
-      const { key, at } = last.current;
+      // By the times of the keys themselves: on a busy machine the second one may come up late.
+      const { key, at } = answered.current;
+      const isBounced = event.key === key && event.timeStamp - at < BOUNCED;
       last.current = { key: event.key, at: event.timeStamp };
-      if (held === null) return;
-      if (event.repeat || (event.key === key && event.timeStamp - at < BOUNCED)) {
+      if (isBounced || (event.repeat && held !== null)) {
         event.preventDefault();
         event.stopImmediatePropagation();
         return;
       }
-      flushSync(() => setHeld(null));
+      if (held !== null) flushSync(() => setHeld(null));
     }
     window.addEventListener('keydown', onKey, { capture: true });
     const timer = held === null ? undefined : setTimeout(() => setHeld(null), HELD);
@@ -42,7 +44,10 @@ export function useBriefHold<T extends { id: string }>(wanted: T | undefined): H
   return {
     shown: held ?? wanted,
     isHeld: held !== null,
-    hold: setHeld,
+    hold: (now) => {
+      answered.current = last.current;
+      setHeld(now);
+    },
     drop: () => setHeld(null),
   };
 }
