@@ -18,6 +18,7 @@ from lefthand.passage.places import Hand
 from lefthand.passage.played import Played
 
 MOST_TURNS = 3
+NO_REST = 1e-6  # s: what adding times up leaves
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +68,8 @@ def played_out(
             for place in notes[bar]:
                 note = line[place]
                 follows = before is not None and place == before + 1
-                rest = note.rest if follows else max(0.0, note.at + shift - silent_from)
+                gap = note.at + shift - silent_from
+                rest = note.rest if follows else gap if gap > NO_REST else 0.0
                 found.append(replace(note, at=note.at + shift, rest=rest if found else note.rest))
                 written.append(place)
                 turns.append(times[bar])

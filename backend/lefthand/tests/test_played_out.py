@@ -163,6 +163,14 @@ class PlayedOut(TestCase):
                     self.assertLessEqual(before, after + 1e-9)
                 self.assertLess(sum(thrice.loads.bars[cause]), 2 * sum(loads) + 2)
 
+    def test_going_back_at_once_is_no_rest(self):
+        """At tempos whose beats add up to no round number of seconds."""
+        for tempo in (each / 7 for each in range(300, 1400, 53)):
+            piece = read_piece(score(LOW, OPENS + HIGH, LOW, HIGH + REPEATS, LOW, OPENS + HIGH, LOW + REPEATS))
+            passage = read_passage(piece, Asked(Instrument.VIOLIN, tempo=tempo))
+            with self.subTest(tempo):
+                self.assertEqual({note.rest for note in passage.out.line}, {0.0})
+
     def test_how_long_it_lasts_is_said(self):
         """Ten bars of four at 120: 20 seconds."""
         bars = [LOW] * 4 + [LOW + REPEATS, LOW]

@@ -68,9 +68,8 @@ def opened(piece: Piece) -> ReadPiece:
 def is_read_today(piece: Piece, told: ReadPiece | None = None) -> bool:
     """Whether what it asks was written down by today's reading, and, where it was read now, is
     what was found."""
-    if piece.reading != READING or not piece.asks:
-        return False
-    return told is None or asks_of(told.passage) == piece.asks
+    is_today = piece.reading == READING
+    return is_today and (told is None or asks_of(told.passage) == piece.asks)
 
 
 def _written_down(piece: Piece) -> ReadPiece:

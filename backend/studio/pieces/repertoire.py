@@ -2,6 +2,7 @@
 our own tunes."""
 
 from collections.abc import Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass
 
 from lefthand.composing.tunes_asked import tunes_asked
@@ -15,6 +16,7 @@ from lefthand.passage.repertoire import (
     to_rest_on,
 )
 from lefthand.values.vocabulary import Instrument, Level
+from studio.errors import StudioError
 from studio.lessons.flags import open_flags
 from studio.models import Piece, Player
 from studio.pieces.own_places import is_read_today, read_again
@@ -46,7 +48,7 @@ class Repertoire:
 def repertoire_of(player: Player) -> Repertoire:
     """A few pieces that today's reading has not seen are read at each call."""
     unread = _bring_up_to_date(player)
-    pieces = [piece for piece in player.pieces.defer("score") if piece.asks]
+    pieces = [piece for piece in player.pieces.defer("score") if is_read_today(piece)]
     causes, finger = trouble_of(player)
     before = [piece.asks for piece in pieces if not piece.later]
     paused = bool(open_flags(player))
@@ -67,11 +69,14 @@ def repertoire_of(player: Player) -> Repertoire:
 
 
 def _bring_up_to_date(player: Player) -> int:
-    """How many are left."""
-    stale = [piece for piece in player.pieces.defer("score") if not is_read_today(piece)]
-    for piece in stale[:READ_AT_ONCE]:
-        read_again(piece)
-    return len(stale[READ_AT_ONCE:])
+    """How many are left; one that cannot be read any more, or is gone, holds up no other."""
+    left = [piece for piece in player.pieces.defer("score") if not is_read_today(piece)]
+    done = 0
+    while left and done < READ_AT_ONCE:
+        with suppress(StudioError):
+            read_again(left.pop(0))
+            done += 1
+    return len(left)
 
 
 def _candidates(player: Player, pieces: Sequence[Piece]) -> list[Candidate]:
