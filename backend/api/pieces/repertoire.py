@@ -31,6 +31,7 @@ def repertoire_out(told: Repertoire) -> RepertoireOut:
         to_rest_on=[_next_out(each, told) for each in told.to_rest_on],
         begins=told.begins,
         paused=told.is_paused,
+        eased=[words_of(each) for each in told.eased],
         unread=told.unread,
     )
 

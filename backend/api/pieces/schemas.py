@@ -211,8 +211,8 @@ class NextPieceOut(Schema):
 class RepertoireOut(Schema):
     """A player's music over time. themes: id and words of each that any piece has. next: what
     brings one thing more, or the lightest where nothing was played yet (begins). to_rest_on:
-    nothing in them is new. paused: a stop is up, nothing is proposed. unread: pieces that are still
-    to be read again; ask again while there are any."""
+    nothing in them is new. paused: a stop is up, nothing is proposed. eased: why this hand is
+    spared. unread: pieces that are still to be read again; ask again while there are any."""
 
     themes: dict[str, str]
     pieces: list[RepertoirePieceOut]
@@ -220,4 +220,5 @@ class RepertoireOut(Schema):
     to_rest_on: list[NextPieceOut]
     begins: bool
     paused: bool
+    eased: list[str]
     unread: int

@@ -166,7 +166,9 @@ class PlayedOut(TestCase):
     def test_going_back_at_once_is_no_rest(self):
         """At tempos whose beats add up to no round number of seconds."""
         for tempo in (each / 7 for each in range(300, 1400, 53)):
-            piece = read_piece(score(LOW, OPENS + HIGH, LOW, HIGH + REPEATS, LOW, OPENS + HIGH, LOW + REPEATS))
+            piece = read_piece(
+                score(LOW, OPENS + HIGH, LOW, HIGH + REPEATS, LOW, OPENS + HIGH, LOW + REPEATS)
+            )
             passage = read_passage(piece, Asked(Instrument.VIOLIN, tempo=tempo))
             with self.subTest(tempo):
                 self.assertEqual({note.rest for note in passage.out.line}, {0.0})

@@ -15,12 +15,14 @@ from lefthand.passage.repertoire import (
     next_ones,
     to_rest_on,
 )
-from lefthand.values.vocabulary import Instrument, Level
+from lefthand.values.said import Said
+from lefthand.values.vocabulary import FINGERS, Instrument, Level
 from studio.errors import StudioError
+from studio.lessons.cases import LessonView
 from studio.lessons.flags import open_flags
 from studio.models import Piece, Player
 from studio.pieces.own_places import is_read_today, read_again
-from studio.pieces.pieces import trouble_of
+from studio.pieces.pieces import trouble_in
 
 MOST_NEXT, MOST_RESTED_ON = 4, 3
 READ_AT_ONCE = 5
@@ -31,8 +33,9 @@ PIECE, TUNE = "piece", "tune"
 class Repertoire:
     """pieces: those that were begun and those that wait, the oldest first; loads: of each, a bar,
     by theme. waiting: of each that waits, what it asks more. next: with one thing new. begins:
-    nothing was played yet, the lightest are told. to_rest_on: with nothing new. unread: pieces
-    whose turn to be read again has not come."""
+    nothing was played yet, the lightest are told. to_rest_on: with nothing new. eased: why this
+    hand is spared, as of its newest lesson. unread: pieces whose turn to be read again has not
+    come."""
 
     pieces: Sequence[Piece]
     loads: Mapping[int, Mapping[str, float]]
@@ -41,6 +44,7 @@ class Repertoire:
     to_rest_on: Sequence[Beside]
     begins: bool
     is_paused: bool
+    eased: Sequence[Said]
     unread: int
     finger: int
 
@@ -49,7 +53,9 @@ def repertoire_of(player: Player) -> Repertoire:
     """A few pieces that today's reading has not seen are read at each call."""
     unread = _bring_up_to_date(player)
     pieces = [piece for piece in player.pieces.defer("score") if is_read_today(piece)]
-    causes, finger = trouble_of(player)
+    lesson = player.lessons.order_by("-date").first()
+    view = None if lesson is None else LessonView(lesson)
+    causes, finger = ({}, FINGERS[-1]) if view is None else trouble_in(view)
     before = [piece.asks for piece in pieces if not piece.later]
     paused = bool(open_flags(player))
     found = beside_all(_candidates(player, pieces), before, causes, finger)
@@ -63,6 +69,7 @@ def repertoire_of(player: Player) -> Repertoire:
         to_rest_on=[] if paused or begins else to_rest_on(found, MOST_RESTED_ON),
         begins=begins,
         is_paused=paused,
+        eased=view.safety.reasons if view is not None and view.safety.is_amber else (),
         unread=unread,
         finger=finger,
     )

@@ -5769,12 +5769,14 @@ export interface components {
          * RepertoireOut
          * @description A player's music over time. themes: id and words of each that any piece has. next: what
          *     brings one thing more, or the lightest where nothing was played yet (begins). to_rest_on:
-         *     nothing in them is new. paused: a stop is up, nothing is proposed. unread: pieces that are still
-         *     to be read again; ask again while there are any.
+         *     nothing in them is new. paused: a stop is up, nothing is proposed. eased: why this hand is
+         *     spared. unread: pieces that are still to be read again; ask again while there are any.
          */
         RepertoireOut: {
             /** Begins */
             begins: boolean;
+            /** Eased */
+            eased: string[];
             /** Next */
             next: components["schemas"]["NextPieceOut"][];
             /** Paused */

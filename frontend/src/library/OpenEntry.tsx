@@ -7,6 +7,7 @@ import { NextAction } from '../components/NextAction';
 import screen from '../components/screen.module.css';
 import { Scroll } from '../components/Scroll';
 import { useKeys } from '../components/useKeys';
+import { drillAddress, tuneAddress } from '../components/benchAddress';
 import { CauseCard } from './CauseCard';
 import { CheckCard } from './CheckCard';
 import { ExerciseCard } from './ExerciseCard';
@@ -23,7 +24,6 @@ const BESIDE: Partial<Record<Shelf, string>> = {
   tunes: say.tune(),
 };
 // The drill that plays a tune as it is.
-const TUNE_DRILL = 'easy_tune';
 
 interface Props {
   catalogue: Catalogue;
@@ -47,10 +47,8 @@ export function OpenEntry({ catalogue, open, instrument, lesson, onGo }: Props) 
   function actOf() {
     if (open?.shelf === 'ways') return () => navigate('/desk?part=way');
     if (open?.shelf === 'players') return () => navigate(`/players/${open.entry.id}`);
-    if (open?.shelf === 'drills' || open?.shelf === 'tunes') {
-      const what = open.shelf === 'tunes' ? `${TUNE_DRILL}&tune=${open.entry.id}` : open.entry.id;
-      return () => navigate(`/library?shelf=drills&drill=${what}&instrument=${instrument}`);
-    }
+    if (open?.shelf === 'drills') return () => navigate(drillAddress(open.entry.id, instrument));
+    if (open?.shelf === 'tunes') return () => navigate(tuneAddress(open.entry.id, instrument));
     return action && stand
       ? () => navigate(`/lessons/${stand.lesson}?step=${action.step}`)
       : undefined;

@@ -1,5 +1,6 @@
 import { Link } from 'wouter';
 
+import { tuneAddress } from '../components/benchAddress';
 import type { NextPiece, Repertoire } from './repertoire';
 import css from './RepertoirePage.module.css';
 import * as say from '../messages/compiled/repertoire';
@@ -27,7 +28,7 @@ export function NextPieces({ playerId, instrument, told }: Props) {
   const addressOf = (piece: NextPiece) =>
     piece.kind === 'piece'
       ? `/players/${playerId}/pieces/${piece.id}`
-      : `/library?shelf=drills&drill=easy_tune&tune=${piece.id}&instrument=${instrument ?? 'vn'}`;
+      : tuneAddress(piece.id, instrument ?? 'vn');
   const row = (piece: NextPiece) => (
     <li key={`${piece.kind} ${piece.id}`}>
       <Link href={addressOf(piece)}>{piece.title}</Link>
@@ -35,12 +36,19 @@ export function NextPieces({ playerId, instrument, told }: Props) {
       <NewThings things={piece.new} />
     </li>
   );
-  return (
+  const isSpared = told.eased.length > 0;
+  const next = (
     <>
       <h2>{told.begins ? say.toBeginWith() : say.nextOneThingAtATime()}</h2>
       {told.begins && <p>{say.nothingPlayedYet()}</p>}
       {told.next.length === 0 && <p>{say.nothingOneStepAhead()}</p>}
       <ol className={css.next}>{told.next.map(row)}</ol>
+    </>
+  );
+  return (
+    <>
+      {isSpared && <p className={css.stop}>{say.spareThisHand({ why: beside(told.eased) })}</p>}
+      {!isSpared && next}
       {told.to_rest_on.length > 0 && (
         <>
           <h2>{say.nothingNewIn()}</h2>
@@ -48,6 +56,7 @@ export function NextPieces({ playerId, instrument, told }: Props) {
           <ul className={css.next}>{told.to_rest_on.map(row)}</ul>
         </>
       )}
+      {isSpared && next}
     </>
   );
 }

@@ -1,7 +1,10 @@
 """A player's music over time: what waits, what is next, and what was brought in by an older reading."""
 
+from datetime import timedelta
+
 from lefthand.passage.harder import READING
 from lefthand.tests.scores import melody_bytes
+from studio.lessons.flags import lift_flags
 from studio.models import Piece, RedFlag
 from studio.pieces import repertoire
 from studio.pieces.heard import simulate_piece
@@ -73,6 +76,23 @@ class RepertoireTest(PiecesCase):
         )
         told = self.told()
         self.assertEqual((told["paused"], told["next"], told["to_rest_on"]), (True, [], []))
+
+    def test_a_hand_that_is_spared_is_told_so_with_the_reason(self):
+        lesson = self.lesson(0)
+        self.assertEqual(self.told()["eased"], [])
+        self.enter(lesson, "reports", "", {"tired_next_day": True})
+        self.assertEqual(len(self.told()["eased"]), 1)
+        self.assertIn("tired", self.told()["eased"][0])
+
+    def test_for_two_weeks_after_a_lifted_stop_it_is_spared(self):
+        first = self.lesson(0)
+        self.enter(first, "reports", "", {"numbness": True})
+        self.assertTrue(self.told()["paused"])
+        lift_flags(self.player, note="seen by the doctor, all well", on=DAY + timedelta(days=6))
+        for weeks, spared in ((1, True), (4, False)):
+            self.lesson(weeks)
+            told = self.told()
+            self.assertEqual((told["paused"], bool(told["eased"])), (False, spared), weeks)
 
     def test_a_tune_that_is_among_the_pieces_is_not_proposed_again(self):
         shown = {n["title"] for n in (*self.told()["next"], *self.told()["to_rest_on"])}
