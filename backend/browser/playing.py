@@ -1,5 +1,6 @@
 """Made-up recordings for the tests of takes."""
 
+import numpy as np
 import soundfile
 
 from lefthand.catalogue.catalogue import load_catalogue
@@ -11,10 +12,12 @@ from lefthand.sound.score import parse_score
 from lefthand.values.vocabulary import Instrument, Level
 
 RATE = 48_000
+COUNTED = 4  # quarters
 
 
-def write_take(path, whose, evidence, *, is_fast=False, **how):
-    """What a demo player is asked to play for a check, as a file."""
+def write_take(path, whose, evidence, *, is_fast=False, is_counted_in=False, **how):
+    """What a demo player is asked to play for a check, as a file. is_counted_in: who plays waits
+    for the music to begin."""
     asked = load_catalogue().takes[evidence]
     request = DrillRequest(
         instrument=Instrument(whose.instrument),
@@ -26,4 +29,5 @@ def write_take(path, whose, evidence, *, is_fast=False, **how):
     recipe = free_recipe(asked.drill, request.instrument, load_catalogue())
     score = parse_score(drill_json(make_drill(recipe, request, ())))
     made = play(score, Playing(**how), 1, RATE)
-    soundfile.write(path, made.samples, RATE)
+    waits = np.zeros(round(COUNTED * 60 / request.tempo * RATE) if is_counted_in else 0)
+    soundfile.write(path, np.concatenate([waits, made.samples]), RATE)

@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from api.drills.present import notes_out
 from api.takes.schemas import (
     BesideOut,
     ByEarOut,
@@ -81,6 +82,7 @@ def _part(lesson: Lesson, evidence: str, part: str) -> PartOut:
         tempo=drill.tempo,
         seconds=round(float(beats) * 60 / drill.tempo, 1),
         music=engrave(to_musicxml(drill)),
+        notes=notes_out(drill),
     )
 
 

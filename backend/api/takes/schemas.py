@@ -5,6 +5,8 @@ from typing import Literal
 
 from ninja import Schema
 
+from api.drills.schemas import DrillNoteOut
+
 Part = Literal["slow", "fast"]
 
 
@@ -16,12 +18,14 @@ class PartIn(Schema):
 
 
 class PartOut(Schema):
-    """One take to play. music: SVG. tempo: quarters a minute. seconds: as printed."""
+    """One take to play. music: SVG. notes: what is asked, so that the page can show where the
+    player is. tempo: quarters a minute. seconds: as printed."""
 
     part: str
     tempo: int
     seconds: float
     music: str
+    notes: list[DrillNoteOut]
 
 
 class HeardNoteOut(Schema):

@@ -24,6 +24,14 @@ navigator.mediaDevices.getUserMedia = async (wanted) => {
   return stream;
 };
 """
+NOTE_FOLLOWED = """
+window.followed = [];
+new MutationObserver(() => {
+  const notes = [...document.querySelectorAll('g.note')];
+  const here = notes.findIndex((note) => note.classList.contains('sounding'));
+  if (here >= 0 && window.followed.at(-1) !== here) window.followed.push(here);
+}).observe(document, { subtree: true, attributes: true, attributeFilter: ['class'] });
+"""
 PLAYER = next(p for p in PLAYERS if p.name == "Mira Oslund")
 
 
@@ -54,7 +62,9 @@ class Heard(TakesCase):
         cls.folder = tempfile.TemporaryDirectory()
         cls.addClassCleanup(cls.folder.cleanup)
         heard = Path(cls.folder.name) / "fast.wav"
-        write_take(heard, PLAYER, CHECK, is_fast=True, off={3: -20, 4: -30}, uneven=11)
+        write_take(
+            heard, PLAYER, CHECK, is_fast=True, is_counted_in=True, off={3: -20, 4: -30}, uneven=11
+        )
         cls.slow = str(Path(cls.folder.name) / "slow.wav")
         write_take(cls.slow, PLAYER, CHECK)
         cls.arguments = (
@@ -65,13 +75,17 @@ class Heard(TakesCase):
         super().setUpClass()
 
     def test_a_take_by_microphone_and_one_by_file_become_a_finding(self):
+        self.context.add_init_script(NOTE_FOLLOWED)
         self.open_check()
         ear = self.ear
         ear.get_by_role("button", name="Fast").click()
+        notes = ear.locator("g.note").count()
         self.page.get_by_role("button", name="Record").click()
         ear.get_by_role("img", name="Beat").wait_for()
+        expect(ear.locator("g.note.sounding")).to_have_count(0)
         heard = ear.get_by_role("region", name="What was heard")
         heard.wait_for(timeout=PLAYED_MS)
+        self.check_that_the_music_followed(notes)
         fast = Take.objects.get()
         self.assertEqual((fast.part, fast.result["usable"]), ("fast", True))
         self.assertFalse(fast.is_simulated)
@@ -96,6 +110,11 @@ class Heard(TakesCase):
         self.assertGreater(entered["value"], 4)
         self.page.get_by_role("button", name="Undo: ").click()
         self.wait_until(lambda: self.found() is None)
+
+    def check_that_the_music_followed(self, notes):
+        followed = self.page.evaluate("window.followed")
+        self.assertEqual(followed, sorted(followed))
+        self.assertGreater(len(followed), 0.8 * notes)
 
     def look_at_the_curve(self, heard):
         heard.get_by_role("button", name="As a curve").click()

@@ -5085,11 +5085,14 @@ export interface components {
         };
         /**
          * PartOut
-         * @description One take to play. music: SVG. tempo: quarters a minute. seconds: as printed.
+         * @description One take to play. music: SVG. notes: what is asked, so that the page can show where the
+         *     player is. tempo: quarters a minute. seconds: as printed.
          */
         PartOut: {
             /** Music */
             music: string;
+            /** Notes */
+            notes: components["schemas"]["DrillNoteOut"][];
             /** Part */
             part: string;
             /** Seconds */

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 import css from './audio.module.css';
+import { LEFT_OUT, mark } from './marks';
 import { type ExpectedNote, type How, picturesOf, playedAs, scheduleOf } from './schedule';
 import { audioContext, click, note } from './sound';
 import { useRunning } from './useRunning';
@@ -13,8 +14,6 @@ const HOW: [How, string][] = [
   ['gaps', say.oneNoteABarIs()],
   ['bars', say.everySecondBarIsYours()],
 ];
-const SOUNDING = 'sounding';
-const LEFT = 'left-out';
 
 interface Props {
   name: string;
@@ -48,7 +47,7 @@ export function Listen({ name, music, notes, tempo, beatsABar, canAnswer = false
     const places = picturesOf(notes);
     const gaps =
       how === 'gaps' || how === 'bars' ? plan.notes.filter((each) => each.isPlayers) : [];
-    for (const gap of gaps) mark(drawn, places[gap.place], true, LEFT);
+    for (const gap of gaps) mark(drawn, places[gap.place], true, LEFT_OUT);
     let shown = -1;
     const timer = setInterval(() => {
       const now = context.currentTime - zero;
@@ -66,7 +65,7 @@ export function Listen({ name, music, notes, tempo, beatsABar, canAnswer = false
       clearInterval(timer);
       setTurn('');
       mark(drawn, places[shown], false);
-      for (const gap of gaps) mark(drawn, places[gap.place], false, LEFT);
+      for (const gap of gaps) mark(drawn, places[gap.place], false, LEFT_OUT);
       for (const tone of tones) tone.stop();
     };
   }, [notes, tempo, beatsABar, speed, how]);
@@ -147,13 +146,4 @@ function Choice<Value extends string | number>(props: ChoiceProps<Value>) {
 function speedWords(speed: number, tempo: number): string {
   if (speed === 1) return `♩ = ${tempo}`;
   return speed === 0.5 ? say.half() : say.threeQuarters();
-}
-
-function mark(
-  drawn: ArrayLike<Element>,
-  indices: number[] | undefined,
-  on: boolean,
-  as = SOUNDING,
-): void {
-  for (const index of indices ?? []) drawn[index]?.classList.toggle(as, on);
 }

@@ -7,8 +7,10 @@ import css from './Listening.module.css';
 import { readSound } from './readSound';
 import type { OnTrial, Trial } from './AsTrial';
 import { Earlier } from './Earlier';
+import { FollowedMusic } from './FollowedMusic';
 import { HeardResult } from './HeardResult';
 import { mayGoAgain, nextOf, nextPart, problemWords } from './listeningNext';
+import { SwingingString } from './SwingingString';
 import { Parts, SameOrChanged } from './TakeChoices';
 import { Taking } from './Taking';
 import {
@@ -23,6 +25,7 @@ import {
   takesQuery,
 } from './takes';
 import { type EarNext, useEarNext } from './useEarNext';
+import { useFollowing } from './useFollowing';
 import { useSounds } from './useSounds';
 import { useTaking } from './useTaking';
 import * as say from '../messages/compiled/sound';
@@ -78,7 +81,10 @@ function Opened(props: Props & { takes: Takes }) {
     sounds.keep(told.takes.at(-1)?.id, sound);
     return told;
   };
-  const taking = useTaking(part.tempo, part.seconds, (sound) => work.mutate(() => sent(sound)));
+  const along = useFollowing(part.notes);
+  const measure = (sound: Blob) => work.mutate(() => sent(sound));
+  const taking = useTaking(part.tempo, part.seconds, measure, along);
+  const place = taking.phase.kind === 'playing' ? along.place : -1;
   const again = () => work.variables && work.mutate(work.variables);
   const last = takes.takes.at(-1);
   const wantsMore = (isAgain || !takes.found.some((found) => found.is_asked)) && !takes.paused;
@@ -118,7 +124,7 @@ function Opened(props: Props & { takes: Takes }) {
       {takes.paused && <p className={css.play}>{say.aStopIsUpNothing()}</p>}
       {wantsMore && (
         <ToPlay
-          {...{ takes, part, taking, isChanged, again }}
+          {...{ takes, part, taking, place, isChanged, again }}
           error={work.error}
           isBusy={work.isPending}
           onPart={setChosen}
@@ -137,6 +143,8 @@ interface ToPlayProps {
   takes: Takes;
   part: Takes['parts'][number];
   taking: ReturnType<typeof useTaking>;
+  /** Where in the music the player is, -1 for nowhere. */
+  place: number;
   isChanged: boolean;
   isBusy: boolean;
   error: Error | null;
@@ -149,7 +157,7 @@ interface ToPlayProps {
 
 /** What is to be played now, and how it is taken. */
 function ToPlay(props: ToPlayProps) {
-  const { takes, part, taking, isChanged, isBusy, error, again } = props;
+  const { takes, part, taking, place, isChanged, isBusy, error, again } = props;
   const { onPart, onChanged, onFile, onSimulate } = props;
   return (
     <section aria-label={say.play()}>
@@ -158,13 +166,8 @@ function ToPlay(props: ToPlayProps) {
       <p className={css.play}>
         {takes.play} {takes.parts.length === 1 && `♩ = ${part.tempo}.`}
       </p>
-      <div
-        className={css.music}
-        role="img"
-        aria-label={say.theMusicToPlay()}
-        // Drawn by our own server from our own drills; no outside text gets into it.
-        dangerouslySetInnerHTML={{ __html: part.music }}
-      />
+      <FollowedMusic music={part.music} notes={part.notes} place={place} />
+      <SwingingString level={taking.peak} />
       <Taking
         hasNoButtons
         taking={taking}

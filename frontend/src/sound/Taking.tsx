@@ -19,7 +19,7 @@ interface Props {
 
 /** From the first touch to the end of a take: microphone, file, or a made-up player. */
 export function Taking({ taking, isBusy, onFile, onSimulate, hasNoButtons = false }: Props) {
-  const { phase, peak, level } = taking;
+  const { phase, level } = taking;
   if (isBusy) return <p role="status">{say.measuring()}</p>;
   if (phase.kind === 'opening') return <p role="status">{say.openingTheMicrophone()}</p>;
   if (phase.kind !== 'still')
@@ -34,10 +34,7 @@ export function Taking({ taking, isBusy, onFile, onSimulate, hasNoButtons = fals
         ) : (
           <strong className={css.left}>{phase.left} s</strong>
         )}
-        <span className={css.meter}>
-          <meter min={0} max={1} low={0.02} high={0.97} value={peak} aria-label={say.level()} />
-          {LEVEL_WORDS[level]}
-        </span>
+        <span className={css.level}>{LEVEL_WORDS[level]}</span>
         {!hasNoButtons && (
           <Button size="md" onClick={taking.finish}>
             {say.done()}

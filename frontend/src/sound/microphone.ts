@@ -19,8 +19,10 @@ export interface Microphone {
 }
 
 /** Opens the microphone and keeps what it hears. Throws an Error whose words a teacher can use.
- *  onPeak: the largest sample of each moment, 0 to 1. */
-export async function openMicrophone(onPeak: (peak: number) => void): Promise<Microphone> {
+ *  onHeard: gets each moment of some 20 ms as it comes, and its rate in Hz. */
+export async function openMicrophone(
+  onHeard: (piece: Float32Array, rate: number) => void,
+): Promise<Microphone> {
   // Missing where the address is not secure, whatever the types say.
   const devices = navigator.mediaDevices as MediaDevices | undefined;
   if (!devices) throw new Error(NO_MICROPHONE);
@@ -41,7 +43,7 @@ export async function openMicrophone(onPeak: (peak: number) => void): Promise<Mi
   const pieces: Float32Array[] = [];
   tap.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
     pieces.push(data);
-    onPeak(data.reduce((most, value) => Math.max(most, Math.abs(value)), 0));
+    onHeard(data, context.sampleRate);
   };
   context.createMediaStreamSource(stream).connect(tap);
   return {

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 
 import { type Microphone, openMicrophone } from './microphone';
+import type { Along } from './useFollowing';
 import { wavOf } from './wav';
 import * as say from '../messages/compiled/sound';
 
@@ -9,6 +10,8 @@ const AFTER = 1500;
 const LONGEST = 58_000;
 const QUIET = 0.02;
 const LOUD = 0.98;
+const FADES = 0.8; // of the level, from one look to the next
+const LOOKS = 100; // ms from look to look
 
 type Level = 'quiet' | 'good' | 'loud';
 
@@ -21,14 +24,19 @@ export type Phase =
 
 const STILL: Phase = { kind: 'still' };
 
-/** Records one take: counts in by light alone, stops by itself, hands on a WAV file. */
-export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob) => void) {
+/** Records one take: counts in by light alone, stops by itself, hands on a WAV file. along: hears what is played. */
+export function useTaking(
+  tempo: number,
+  seconds: number,
+  onSound: (sound: Blob) => void,
+  along?: Along,
+) {
   const [phase, setPhase] = useState<Phase>(STILL);
   const [peak, setPeak] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const open = useRef<Microphone | null>(null);
   const timers = useRef<ReturnType<typeof setTimeout>[]>([]);
-  const heard = useRef(0);
+  const isPlaying = useRef(false);
   // Which opening counts: one that was given up meanwhile lets its microphone go at once.
   const turn = useRef(0);
 
@@ -36,6 +44,7 @@ export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob)
     turn.current += 1;
     timers.current.forEach(clearTimeout);
     timers.current = [];
+    isPlaying.current = false;
     const sound = open.current?.stop() ?? null;
     open.current = null;
     setPhase(STILL);
@@ -59,9 +68,16 @@ export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob)
     setProblem(null);
     setPhase({ kind: 'opening' });
     try {
-      const microphone = await openMicrophone((now) => {
-        heard.current = Math.max(now, 0.95 * heard.current);
-        setPeak(heard.current);
+      let most = 0;
+      let looked = 0;
+      const microphone = await openMicrophone((piece, rate) => {
+        if (isPlaying.current) along?.hear(piece, rate);
+        most = piece.reduce((loudest, value) => Math.max(loudest, Math.abs(value)), most);
+        const now = performance.now();
+        if (now - looked < LOOKS) return;
+        setPeak(most);
+        most *= FADES;
+        looked = now;
       });
       if (turn.current !== mine) {
         microphone.stop();
@@ -78,6 +94,10 @@ export function useTaking(tempo: number, seconds: number, onSound: (sound: Blob)
     const later = (ms: number, act: () => void) => timers.current.push(setTimeout(act, ms));
     for (let n = 0; n < COUNTED; n++)
       later(n * beat, () => setPhase({ kind: 'counting', beat: n + 1 }));
+    later(COUNTED * beat, () => {
+      along?.begin();
+      isPlaying.current = true;
+    });
     const whole = Math.min(LONGEST, COUNTED * beat + seconds * 1000 + AFTER);
     for (let ms = COUNTED * beat; ms < whole; ms += 1000)
       later(ms, () => setPhase({ kind: 'playing', left: Math.ceil((whole - ms) / 1000) }));
