@@ -114,6 +114,7 @@ def _notes(read: ReadPiece) -> list[PieceNoteOut]:
                     pitch=str(tone.pitch),
                     finger=None if place is None else place.finger,
                     string=None if place is None else 4 - place.string,
+                    is_harmonic=place is not None and place.is_harmonic,
                     own_finger=own.get("finger"),
                     own_string=own.get("string"),
                     lets_go=note_place in lets_go,

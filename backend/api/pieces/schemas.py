@@ -26,13 +26,15 @@ class PiecePartOut(Schema):
 
 class PieceNoteOut(Schema):
     """One note. number: of it in the part, as it is called in the drawing. string: 1 is the
-    highest. lets_go: the hand goes soft in or after it. own_...: the teacher's word."""
+    highest. finger 0: an open string, or a harmonic where it is one. lets_go: the hand goes soft in
+    or after it. own_...: the teacher's word."""
 
     number: int
     bar: str
     pitch: str
     finger: int | None
     string: int | None
+    is_harmonic: bool
     own_finger: int | None
     own_string: int | None
     lets_go: bool

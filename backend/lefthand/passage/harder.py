@@ -13,7 +13,7 @@ from lefthand.passage.returns import OWN
 from lefthand.values.said import Said, said
 
 # Raised whenever the same music would be read otherwise than before.
-READING = 1
+READING = 2
 HARDER, MORE = 1.25, 1.5
 LEAST_RISE = 0.05  # of what weighs in a bar
 MOST_REASONS = 3

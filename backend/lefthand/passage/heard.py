@@ -84,7 +84,7 @@ def score_of(passage: Passage, bars: range, tempo: float) -> tuple[Score, list[i
         notes.append(
             ScoreNote(
                 midi=note.tones[0].pitch.midi,
-                finger=place.finger,
+                finger=place.on_string,
                 string=STRINGS - place.string,
                 onset=float(note.onset - begin) * 60 / tempo,
                 seconds=float(note.length) * 60 / tempo,

@@ -12,8 +12,8 @@ STRINGS = 4
 
 def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mark]:
     """By the number of the note. Fingers where the hand or the string changes, where they are
-    printed or wished, for a stop that is an open string too, or all; strings where one would not
-    expect them; places to let go; mm that lie beyond the hand.
+    printed or wished, for a stop that is an open string too, for a harmonic, or all; strings where
+    one would not expect them; places to let go; mm that lie beyond the hand.
     """
     opened = {string.midi for string in FINGERBOARDS[passage.asked.instrument].strings}
     beyond = {each.note: each.beyond for each in passage.demands if each.beyond}
@@ -28,7 +28,7 @@ def marks_of(passage: Passage, *, all_fingers: bool = False) -> Mapping[int, Mar
         before = here
         sounding = sorted(note.tones, key=lambda tone: tone.pitch.midi)
         for tone, stop in zip(reversed(sounding), reversed(hand.places), strict=False):
-            is_either = bool(stop.finger) and tone.pitch.midi in opened
+            is_either = stop.is_harmonic or (bool(stop.finger) and tone.pitch.midi in opened)
             finger = stop.finger if is_told or is_either or tone.fingers else None
             shown = None if finger is None or finger == THUMB else finger
             is_odd = stop.finger and stop.semitones > 7 and stop.string < STRINGS - 1

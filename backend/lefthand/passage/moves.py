@@ -60,7 +60,14 @@ class Moves:
         found = found * (1 + cost["shift_fast"] * haste)
         leads = (one.finger[:, None] == two.finger[None]) & (one.finger[:, None] > 0)
         leads &= (one.highest[:, None] == two.highest[None]) & (far > 1)
-        return np.asarray(found - np.where(leads, cost["same_finger"], 0.0))
+        found = found - np.where(leads, cost["same_finger"], 0.0)
+        return np.asarray(found - np.where(self._by_first(one, two, moved), cost["by_first"], 0.0))
+
+    def _by_first(self, one: Hands, two: Hands, moved: Matrix) -> Matrix:
+        """Up to the first finger, down from it: the others then lie where they lay before."""
+        up = (moved > 1) & (two.finger[None] == 1) & (one.finger[:, None] > 1)
+        down = (moved < -1) & (one.finger[:, None] == 1) & (two.finger[None] > 1)
+        return np.asarray(up | down)
 
     def _opened(self, one: Hands, two: Hands, moved: Matrix, found: Matrix) -> Matrix:
         """The cello's hand opens by drawing back its first finger, and closes again."""
@@ -123,4 +130,15 @@ class Moves:
         total += np.where(third_fourth & (far == 1), cost["half_apart"], 0.0)
         total += np.where(stopped, cost["spread"] * np.maximum(0, far - HAND), 0.0)
         gaps = stopped & (((apart == 1) & (far >= 3)) | ((apart == 2) & (far >= 5)))
-        return np.asarray(total + np.where(gaps, cost["gap"], 0.0))
+        total += np.where(gaps, cost["gap"], 0.0)
+        return np.asarray(total - np.where(self._octaves(one, two), cost["octave_frame"], 0.0))
+
+    def _octaves(self, one: Hands, two: Hands) -> Matrix:
+        """From first to fourth on the next string, or back: the octave that frames the hand."""
+        strings = two.highest[None] - one.highest[:, None]
+        rise = two.semitones[None] - one.semitones[:, None]
+        up = (strings == 1) & (rise == HAND) & (one.finger[:, None] == 1) & (two.finger[None] == 4)
+        down = (
+            (strings == -1) & (rise == -HAND) & (one.finger[:, None] == 4) & (two.finger[None] == 1)
+        )
+        return np.asarray(up | down)

@@ -197,6 +197,8 @@ def _remarks(piece: Piece, asked: Asked, line: Sequence[Played], found: Fingerin
     hands = [hand for hand in found.hands if hand is not None]
     if any(place.finger == THUMB for hand in hands for place in hand.places):
         remarks.append("Above the neck the fingers are a rough guess.")
+    if any(place.is_harmonic for hand in hands for place in hand.places):
+        remarks.append("0 high up is the harmonic: the fourth touches and does not press.")
     is_printed = any(tone.fingers for note in line for tone in note.tones)
     if asked.instrument is Instrument.BASS:
         remarks.append("Fingers for the double bass are less sure: no printed ones were at hand.")

@@ -57,7 +57,7 @@ def _notes(passage: Passage) -> list[dict[str, Any]]:
                     "midi": tone.pitch.midi,
                     "string": None if place is None else 4 - place.string,
                     "finger": None if place is None else place.finger,
-                    "position": None if place is None or not place.finger else position,
+                    "position": None if place is None or not place.on_string else position,
                     "printed": bool(tone.fingers),
                 }
             )

@@ -2,9 +2,10 @@
 
 The base of a hand is the semitone above the open string on which its first finger stands. Violin
 and viola: the plain hand has its fingers 0, 2, 3 and 5 semitones above its base, each a semitone
-lower or higher at a cost. Cello: closed 0 1 2 3, or wide 0 2 3 4. Bass: 1-2-4 on 0 1 2, or four
-fingers on 0 1 2 3. Cello and bass above the neck: the thumb lies on the string, crudely. Common
-practice, no source.
+lower or higher at a cost; an octave above the highest string a harmonic can be touched from third
+position, written 0 as an open string is, instead of a stretched fourth. Cello: closed 0 1 2 3, or
+wide 0 2 3 4. Bass: 1-2-4 on 0 1 2, or four fingers on 0 1 2 3. Cello and bass above the neck: the
+thumb lies on the string, crudely. Common practice, no source.
 """
 
 from collections.abc import Iterable, Iterator, Mapping
@@ -21,6 +22,7 @@ from lefthand.passage.tastes import USUAL
 from lefthand.values.vocabulary import Instrument
 
 OPEN, THUMB = 0, 5
+TOUCHES = 4  # the finger of a harmonic
 UPPER: Mapping[int, tuple[int, ...]] = {1: (0, -1, 1), 2: (2, 1, 3), 3: (3, 4, 2), 4: (5, 4, 6)}
 CLOSED: Mapping[int, int] = {1: 0, 2: 1, 3: 2, 4: 3}
 WIDE: Mapping[int, int] = {1: 0, 2: 2, 3: 3, 4: 4}
@@ -30,6 +32,7 @@ BASS_HANDS: Mapping[str, Mapping[int, int]] = {
 }
 HIGH: Mapping[int, tuple[int, ...]] = {THUMB: (-2, -1), 1: (0,), 2: (2, 1), 3: (3, 4)}
 OCTAVE = 12
+HARMONIC_BASE = 5  # third position
 OCTAVE_FINGERS = ({1, 4}, {THUMB, 3})
 NECK = 9  # a base from here on lies above the neck of cello and bass
 THUMB_DOWN = 2  # a base from here on can have the thumb on the string, where a chord needs it
@@ -45,12 +48,21 @@ TOP_POSITION = 12
 
 
 class Place(NamedTuple):
-    """string: 0 is the lowest. finger: 0 open, 5 the thumb on the string. semitones: above the
-    open string."""
+    """string: 0 is the lowest. finger: 0 open or a harmonic, 5 the thumb on the string. semitones:
+    above the open string."""
 
     string: int
     finger: int
     semitones: int
+
+    @property
+    def is_harmonic(self) -> bool:
+        return self.finger == OPEN and self.semitones > 0
+
+    @property
+    def on_string(self) -> int:
+        """The finger that lies there, pressed or not; 0 for none."""
+        return TOUCHES if self.is_harmonic else self.finger
 
 
 class Hand(NamedTuple):
@@ -97,6 +109,12 @@ def position_of(instrument: Instrument, base: int) -> int:
     return LOW_POSITIONS[base] if base < len(LOW_POSITIONS) else base - 3
 
 
+def is_octave_harmonic(instrument: Instrument, midi: int) -> bool:
+    """An octave above the highest string, where a held-up hand touches the half of the string."""
+    highest = FINGERBOARDS[instrument].strings[-1].midi
+    return instrument.is_held_up and midi == highest + OCTAVE
+
+
 class Fingerboard:
     """The ways to stop tones on one instrument. bass: "124" or "1234". highest: the highest
     position that is used, None for all. taste: of `tastes`."""
@@ -132,8 +150,19 @@ class Fingerboard:
             finger = way.place.finger
             long = {OPEN: self.cost["open_long"], 4: self.cost["fourth_long"]}.get(finger, 0.0)
             bases = COMMON_BASES[self.instrument.is_held_up] if way.base is None else (way.base,)
-            found += [(Hand((way.place,), base, way.wide), way.cost, long) for base in bases]
+            for base in bases:
+                among = way.base is None and position_of(self.instrument, base) > 1
+                own = way.cost + (self.cost["open_among"] if among else 0.0)
+                found.append((Hand((way.place,), base, way.wide), own, long))
+        if self._has_harmonic(pitch[0]):
+            touched = Place(len(self.strings) - 1, OPEN, OCTAVE)
+            found.append((Hand((touched,), HARMONIC_BASE, False), self.cost["harmonic"], 0.0))
         return found
+
+    def _has_harmonic(self, midi: int) -> bool:
+        position = position_of(self.instrument, HARMONIC_BASE)
+        is_reached = not self._highest or position <= self._highest
+        return is_reached and is_octave_harmonic(self.instrument, midi)
 
     def _ways(self, pitch: tuple[int, int], thumb_from: int = NECK) -> list[Way]:
         midi, letters = pitch

@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from lefthand.passage.levels import Ease
-from lefthand.passage.places import OPEN, Hand
+from lefthand.passage.places import Hand
 from lefthand.passage.played import STOPS, Played
 from lefthand.values.said import said
 from lefthand.words import words_of
@@ -52,7 +52,7 @@ def natural_release(
         found.append((1.0 if following.rest >= 0.4 else 0.8, REST))
     if note.marks & STOPS:
         found.append((0.9, BREATH))
-    if hand is not None and all(p.finger == OPEN for p in hand.places) and not note.is_grace:
+    if hand is not None and not any(p.on_string for p in hand.places) and not note.is_grace:
         enough = note.seconds >= 0.2
         found.append((min(0.9, 0.4 + note.seconds) if enough else 0.2, OPEN_STRING))
     if note.ends_phrase:

@@ -5328,13 +5328,16 @@ export interface components {
         /**
          * PieceNoteOut
          * @description One note. number: of it in the part, as it is called in the drawing. string: 1 is the
-         *     highest. lets_go: the hand goes soft in or after it. own_...: the teacher's word.
+         *     highest. finger 0: an open string, or a harmonic where it is one. lets_go: the hand goes soft in
+         *     or after it. own_...: the teacher's word.
          */
         PieceNoteOut: {
             /** Bar */
             bar: string;
             /** Finger */
             finger: number | null;
+            /** Is Harmonic */
+            is_harmonic: boolean;
             /** Lets Go */
             lets_go: boolean;
             /** Number */

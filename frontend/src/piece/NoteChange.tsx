@@ -16,6 +16,7 @@ interface Props {
 /** Another finger or string for one note; the rest follows. */
 export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
   const own = { finger: note.own_finger, string: note.own_string, lets_go: note.own_lets_go };
+  const zero = note.is_harmonic ? say.harmonic() : say.openString();
   const isOwn = Object.values(own).some((word) => word !== null);
   return (
     <section className={css.change} aria-label={say.thisNote()} aria-busy={isBusy}>
@@ -29,7 +30,7 @@ export function NoteChange({ note, isBusy, onChange, onDone }: Props) {
             aria-pressed={note.finger === finger}
             onClick={() => onChange({ ...own, finger })}
           >
-            {finger === 0 ? say.openString() : finger}
+            {finger === 0 ? zero : finger}
           </button>
         ))}
       </span>
