@@ -45,17 +45,19 @@ def figures() -> Mapping[str, str]:
         "red_weeks": str(RED_WEEKS),
         "ease_days": str(EASE_OFF_DAYS),
         "cents": f"{METHOD_CENTS:.0f}",
-        "least_slow": f"{_least(SLOW):g}",
-        "least_fast": f"{_least(FAST):g}",
+        "least_slow": f"{min(_least(SLOW)):g}",
+        "most_slow": f"{max(_least(SLOW)):g}",
+        "least_fast": f"{min(_least(FAST)):g}",
+        "most_fast": f"{max(_least(FAST)):g}",
         "open_days": str(DAYS_OPEN),
         "months": str(USUAL_MONTHS),
         "told_days": str(TOLD_BEFORE.days),
     }
 
 
-def _least(speed: float) -> float:
-    """Of the instrument whose starts are least clear, %."""
-    return max(least_at(speed, instrument) for instrument in Instrument)
+def _least(speed: float) -> list[float]:
+    """%, by instrument."""
+    return [least_at(speed, instrument) for instrument in Instrument]
 
 
 def help_pages() -> list[HelpInfo]:

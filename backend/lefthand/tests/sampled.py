@@ -109,7 +109,7 @@ def sampled_take(
     if vibrato is not None:
         rate, width = vibrato
         curve += width / 2 * np.sin(2 * np.pi * rate * at)
-    place, own = _places(source, curve, calm)
+    place, own = places_in(source, curve, calm)
     truth = own if not calm else curve
     samples = np.interp(
         np.interp(np.arange(int(end * RATE)) / RATE, at, place) * RATE,
@@ -143,9 +143,9 @@ def _bows(score, onsets, count):
     return strength
 
 
-def _places(source, curve, calm):
+def places_in(source, curve, calm, begins=0.5):
     """Where in the long note each millisecond of the take lies, s, and the true pitch there."""
-    place, places, true = 0.5, [], []
+    place, places, true = begins, [], []
     usual = float(np.median(source.cents))
     for wanted in curve:
         own = float(np.interp(place, source.at, source.cents))

@@ -1,0 +1,54 @@
+"""Takes set from single notes of people who play; what is told of them stays within what was done.
+
+The notes are packages of the npm registry (samples CC BY 3.0), which `./jolf test` installs.
+"""
+
+from unittest import TestCase, skipUnless
+
+import numpy as np
+
+from lefthand.sound.findings import findings_of
+from lefthand.sound.take import measure_take
+from lefthand.tests.effort import usually
+from lefthand.tests.recorded import are_here, recorded_take
+from lefthand.tests.test_sound_sampled import drilled, spacings
+
+INSTRUMENTS = ("vn", "vc", "db")
+# ms in the middle: a bass note speaks late
+STARTS = {"vn": 3.0, "vc": 5.0, "db": 9.0}
+
+
+def taken(instrument, speed, *, uneven=0.0, seed=1, **how):
+    of = drilled(instrument, speed, seed)
+    gaps = spacings(of, speed, uneven, seed)
+    made = recorded_take(of, gaps, seed=seed, **how)
+    return made, measure_take(made.recording, of), gaps
+
+
+@skipUnless(are_here(), "the recorded notes are not installed: ./jolf bench --sound")
+class PlayersNotes(TestCase):
+    tags = {"long"}
+
+    def test_a_flat_fourth_and_starts(self):
+        for instrument in INSTRUMENTS:
+            for flat in usually((25,), (10, 25, 50)):
+                made, take, _ = taken(instrument, 2, off={4: -flat}, seed=2)
+                own = [n.at - made.onsets[n.place] for n in take.notes if n.slurred]
+                with self.subTest(instrument=instrument, flat=flat):
+                    self.assertIsNone(take.reason)
+                    self.assertEqual(len(take.lost), 0)
+                    value = findings_of(take)["fourth.low"]["value"]
+                    self.assertAlmostEqual(value, -flat, delta=3)
+                    self.assertLess(1000 * np.median(np.abs(own)), STARTS[instrument])
+
+    def test_an_even_take_is_even_and_an_uneven_one_as_uneven_as_it_is(self):
+        for number, instrument in enumerate(INSTRUMENTS):
+            for speed in usually(((4, 8, 4)[number],), (2, 4, 8)):
+                with self.subTest(instrument=instrument, speed=speed):
+                    _, even, _ = taken(instrument, speed)
+                    self.assertLessEqual(even.evenness.cv, even.evenness.least)
+                    _, take, gaps = taken(instrument, speed, uneven=0.1, seed=3)
+                    counted = gaps[list(take.evenness.places)]
+                    true = 100 * counted.std(ddof=1) / counted.mean()
+                    within = max(2.0, 0.6 * take.evenness.least)
+                    self.assertAlmostEqual(take.evenness.cv, true, delta=within)
