@@ -60,8 +60,8 @@ def silence(seconds: float = 1.0) -> bytes:
 class Keys:
     """Keys of entries, each once. (A generator could not be handed between test processes.)"""
 
-    def __init__(self) -> None:
-        self._numbers = count()
+    def __init__(self, first: int = 0) -> None:
+        self._numbers = count(first)
 
     def __next__(self) -> str:
         return f"key-{next(self._numbers):06}"

@@ -19,17 +19,25 @@ from studio.progress.letter_about import Paragraph
 from studio.progress.letter_pages import letters_pdf
 from studio.progress.letters import Letter, Reader, draft
 from studio.progress.tables import COLUMNS, table_of
-from studio.tests.studio_case import DAY, GRIP, StudioCase
+from studio.tests.studio_case import DAY, GRIP, Keys, StudioCase
 
 GONE = dict.fromkeys(GRIP, 0)
 SCHEMA = Path(__file__).parents[2] / "schemas" / "jolf-player-2.json"
 
 
 class LetterCase(StudioCase):
-    def setUp(self):
-        super().setUp()
+    """Seven lessons that all tests of a class begin with."""
+
+    @classmethod
+    def setUpTestData(cls):
+        built = StudioCase()
+        built.setUp()
         looks = [GRIP, GRIP, {"web.closed": 1, "thumb.locked": 1, "nail.pale": 1}, *[GONE] * 4]
-        self.lessons = [self.whole_lesson(week, look) for week, look in enumerate(looks)]
+        cls.lessons = [built.whole_lesson(week, look) for week, look in enumerate(looks)]
+        cls.teacher, cls.player = built.teacher, built.player
+
+    def setUp(self):
+        self._keys = Keys(first=1000)
         self.on = DAY + timedelta(weeks=6)
 
     def told(self, reader):
