@@ -82,6 +82,8 @@ def passage_out(read: ReadPiece, *, simulated: bool = False) -> PassageOut:
         ),
         paused=read.is_paused,
         remarks=list(passage.remarks),
+        has_old_treble=read.score.has_old_treble,
+        old_treble=piece.old_treble,
         taste=tastes()[passage.asked.taste].words if passage.asked.taste else "",
         harder=_harder(piece),
         week=[piece.place["first"] + 1, piece.place["last"] + 1] if piece.place else [],

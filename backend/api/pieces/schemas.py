@@ -127,7 +127,8 @@ class PassageOut(Schema):
     one, None where all is well. span_known: of this hand. whole: bars of the piece. taste: how the
     proposed fingers differ from the usual ones, "" for those. week: bars of the place that the step
     into music takes, from 1, [] for none; most_week: how many there may be. cannot_hear: why no
-    take can be measured, "" where one can."""
+    take can be measured, "" where one can. has_old_treble: its treble clef looks like that of old
+    cello editions; old_treble: the teacher's answer, None for none."""
 
     id: int
     title: str
@@ -148,6 +149,8 @@ class PassageOut(Schema):
     way: LeadInOut | None
     paused: bool
     remarks: list[str]
+    has_old_treble: bool
+    old_treble: bool | None
     taste: str
     harder: HarderOut | None
     week: list[int]
@@ -166,7 +169,8 @@ class PlayedIn(Schema):
 class PieceIn(Schema):
     """What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
     the finger and string it is to have, and whether the hand lets go there, each None for what is
-    proposed. later: it waits, and is not begun yet. another: propose other fingers. week: first and
+    proposed. later: it waits, and is not begun yet. old_treble: the cello's treble clef is read an
+    octave lower. another: propose other fingers. week: first and
     last bar of the place for the step into music, [] for none."""
 
     part: str | None = Field(default=None, max_length=60)
@@ -175,6 +179,7 @@ class PieceIn(Schema):
     tempo: float | None = None
     another: bool = False
     later: bool | None = None
+    old_treble: bool | None = None
     week: list[int] | None = Field(default=None, max_length=2)
     number: int | None = None
     finger: int | None = None

@@ -17,6 +17,7 @@ class Piece(models.Model):
     bars, "heart": [from, to], "start", "goal": quarters a minute, "bars": [[printed number,
     quarters], ...] of the whole piece}. `asks`: points a bar by kind of demand, to set beside
     another piece, by the `reading` of that number. `later`: brought in ahead, not begun yet.
+    `old_treble`: the teacher's answer whether the cello's treble clef is meant an octave lower.
     `heard`: what the newest take of it told: {"on", "tempo", "is_simulated",
     "words", "usable", "is_long", "tightens" and "hardest": places of bars or None, "bars":
     [[place, deviation or None], ...]}; the sound itself is not kept.
@@ -37,6 +38,7 @@ class Piece(models.Model):
     asks = models.JSONField(default=dict, blank=True)
     reading = models.PositiveSmallIntegerField(default=0)
     later = models.BooleanField(default=False)
+    old_treble = models.BooleanField(null=True, blank=True)
     score = models.BinaryField()
 
     class Meta:

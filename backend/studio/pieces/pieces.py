@@ -138,7 +138,7 @@ def _as_in_file(piece: Piece, row: Mapping[str, Any], title: str) -> None:
     piece.title = title[:MOST_TITLE] or piece.title
     piece.save(update_fields=["title"])
     first, last = (read_whole(n, row.get(n, 0), 0, piece.bars - 1) + 1 for n in ("first", "last"))
-    plain = {name: row.get(name) for name in ("part", "tempo", "later")}
+    plain = {name: row.get(name) for name in ("part", "tempo", "later", "old_treble")}
     change_piece(piece, plain)
     change_piece(piece, {"first": first, "last": last})
     taste = row.get("taste")
@@ -151,12 +151,12 @@ def _as_in_file(piece: Piece, row: Mapping[str, Any], title: str) -> None:
 
 
 def change_piece(piece: Piece, told: Mapping[str, Any]) -> None:
-    """part, first and last (bars from 1), tempo, later; another: True for other fingers to be
-    proposed; one note's number with finger, string and lets_go, each None for what is proposed.
-    What is not there stays, also what another tab changes meanwhile. Raises StudioError naming the
-    field."""
+    """part, first and last (bars from 1), tempo, later, old_treble; another: True for other fingers
+    to be proposed; one note's number with finger, string and lets_go, each None for what is
+    proposed. What is not there stays, also what another tab changes meanwhile. Raises StudioError
+    naming the field."""
     try:
-        changed = [name for each in (_part, _bars, _tempo, _later) for name in each(piece, told)]
+        changed = [name for each in CHANGES for name in each(piece, told)]
         note = _note(told)
     except InputError as error:
         raise StudioError("bad_input", error.field, error.problem) from error
@@ -175,7 +175,7 @@ def read(piece: Piece, bars: tuple[int, int] | None = None) -> ReadPiece:
     or alone where they lie far from those that are worked on."""
     player = piece.player
     instrument = Instrument(player.instrument)
-    score = _read(bytes(piece.score), piece.part, instrument)
+    score = _score_of(piece, piece.part)
     causes, finger = trouble_of(player)
     try:
         looked_at = _looked_at(piece, bars, score)
@@ -207,29 +207,35 @@ def _looked_at(piece: Piece, bars: tuple[int, int] | None, score: Score) -> tupl
     return (begin, end) if fits else bars
 
 
-def _read(data: bytes, part: str | None, instrument: Instrument) -> Score:
+def _score_of(piece: Piece, part: str) -> Score:
+    old_treble = bool(piece.old_treble) and part == piece.part
+    return _read(bytes(piece.score), part, Instrument(piece.player.instrument), old_treble)
+
+
+def _read(data: bytes, part: str | None, instrument: Instrument, old_treble: bool = False) -> Score:
     try:
-        return _score(data, part, instrument)
+        return _score(data, part, instrument, old_treble)
     except InputError as error:
         field = "file" if error.field == "piece" else error.field
         raise StudioError("bad_input", field, error.problem) from error
 
 
 @lru_cache(maxsize=KEPT)
-def _score(data: bytes, part: str | None, instrument: Instrument) -> Score:
+def _score(data: bytes, part: str | None, instrument: Instrument, old_treble: bool) -> Score:
     """The pieces that are being worked on are not read anew at each touch."""
-    return read_piece(data, part, instrument)
+    return read_piece(data, part, instrument, old_treble=old_treble)
 
 
 def _part(piece: Piece, told: Mapping[str, Any]) -> list[str]:
     """Another part, not saved yet; the names of what changed."""
     if told.get("part") is None:
         return []
-    score = _read(bytes(piece.score), told["part"], Instrument(piece.player.instrument))
+    score = _score_of(piece, told["part"])
     if score.part.id == piece.part:
         return []
     piece.part, piece.wishes, piece.place, piece.heard = score.part.id, {}, None, None
-    return ["part", "wishes", "place", "heard"]
+    piece.old_treble = None
+    return ["part", "wishes", "place", "heard", "old_treble"]
 
 
 def _bars(piece: Piece, told: Mapping[str, Any]) -> list[str]:
@@ -240,7 +246,7 @@ def _bars(piece: Piece, told: Mapping[str, Any]) -> list[str]:
     last = read_whole("last", piece.last + 1 if last is None else last, first, piece.bars)
     if last - first >= MOST_BARS:
         raise InputError("last", f"expected at most {MOST_BARS} bars at a time")
-    score = _read(bytes(piece.score), piece.part, Instrument(piece.player.instrument))
+    score = _score_of(piece, piece.part)
     check_fits(score, first - 1, last - 1)
     piece.first, piece.last = first - 1, last - 1
     return ["first", "last"]
@@ -259,6 +265,20 @@ def _later(piece: Piece, told: Mapping[str, Any]) -> list[str]:
         return []
     piece.later = read_flag("later", told["later"])
     return ["later"]
+
+
+def _old_treble(piece: Piece, told: Mapping[str, Any]) -> list[str]:
+    """Other pitches: what a take told of them no longer holds."""
+    if told.get("old_treble") is None:
+        return []
+    answer = read_flag("old_treble", told["old_treble"])
+    if answer != bool(piece.old_treble):
+        piece.heard = None
+    piece.old_treble = answer
+    return ["old_treble", "heard"]
+
+
+CHANGES = (_part, _old_treble, _bars, _tempo, _later)
 
 
 def _note(told: Mapping[str, Any]) -> tuple[str, dict[str, Any]] | None:

@@ -77,7 +77,7 @@ def _picture(picture: HandPicture) -> dict[str, Any]:
 
 
 def _piece(piece: Piece, *, score: bool) -> dict[str, Any]:
-    names = ("title", "part", "first", "last", "tempo", "taste", "wishes", "later")
+    names = ("title", "part", "first", "last", "tempo", "taste", "wishes", "later", "old_treble")
     place = piece.place
     return {
         "number": piece.pk,

@@ -5150,7 +5150,8 @@ export interface components {
          *     one, None where all is well. span_known: of this hand. whole: bars of the piece. taste: how the
          *     proposed fingers differ from the usual ones, "" for those. week: bars of the place that the step
          *     into music takes, from 1, [] for none; most_week: how many there may be. cannot_hear: why no
-         *     take can be measured, "" where one can.
+         *     take can be measured, "" where one can. has_old_treble: its treble clef looks like that of old
+         *     cello editions; old_treble: the teacher's answer, None for none.
          */
         PassageOut: {
             /** Bars */
@@ -5160,6 +5161,8 @@ export interface components {
             /** First */
             first: number;
             harder: components["schemas"]["HarderOut"] | null;
+            /** Has Old Treble */
+            has_old_treble: boolean;
             heard: components["schemas"]["HeardOut"] | null;
             /** Id */
             id: number;
@@ -5173,6 +5176,8 @@ export interface components {
             music: string;
             /** Notes */
             notes: components["schemas"]["PieceNoteOut"][];
+            /** Old Treble */
+            old_treble: boolean | null;
             /** Part */
             part: string;
             /** Parts */
@@ -5295,7 +5300,8 @@ export interface components {
          * PieceIn
          * @description What is changed; what is not told stays. first, last: bars from 1. number: of a note, with
          *     the finger and string it is to have, and whether the hand lets go there, each None for what is
-         *     proposed. later: it waits, and is not begun yet. another: propose other fingers. week: first and
+         *     proposed. later: it waits, and is not begun yet. old_treble: the cello's treble clef is read an
+         *     octave lower. another: propose other fingers. week: first and
          *     last bar of the place for the step into music, [] for none.
          */
         PieceIn: {
@@ -5316,6 +5322,8 @@ export interface components {
             lets_go?: boolean | null;
             /** Number */
             number?: number | null;
+            /** Old Treble */
+            old_treble?: boolean | null;
             /** Part */
             part?: string | null;
             /** String */

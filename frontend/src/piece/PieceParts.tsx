@@ -5,6 +5,7 @@ import { BarStrip } from '../pieces/BarStrip';
 import { ForWeek } from './ForWeek';
 import { HearPiece } from './HearPiece';
 import css from './PiecePage.module.css';
+import { OldTreble } from './OldTreble';
 import type { Passage, Tell } from '../pieces/pieces';
 import { PieceSettings } from './PieceSettings';
 import * as say from '../messages/compiled/piece';
@@ -25,6 +26,7 @@ export function PieceParts({ playerId, passage, isBusy, tell, ...on }: Props) {
   const address = `/api/players/${playerId}/pieces/${passage.id}`;
   return (
     <div className={css.parts}>
+      <OldTreble passage={passage} isBusy={isBusy} tell={tell} />
       {passage.remarks.map((words) => (
         <p key={words} className="quiet">
           {words}

@@ -81,8 +81,9 @@ class Part:
 
 @dataclass(frozen=True, slots=True)
 class Piece:
-    """tempos: (quarters from the start, quarters a minute). octaves: written above the sound.
-    remarks: what was read otherwise than it stands there, in words."""
+    """tempos: (quarters from the start, quarters a minute). remarks: what was read otherwise than
+    it stands there, in words. has_old_treble: its treble clef looks like that of old editions for
+    the cello, an octave above the sound."""
 
     title: str
     parts: Sequence[Part]
@@ -91,3 +92,4 @@ class Piece:
     events: Sequence[Event]
     tempos: Sequence[tuple[Fraction, float]]
     remarks: Sequence[str]
+    has_old_treble: bool = False

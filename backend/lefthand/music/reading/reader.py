@@ -11,6 +11,7 @@ from xml.etree.ElementTree import Element
 
 from lefthand.music.reading.bar_order import bar_order, read_bar_line, read_signs, settle
 from lefthand.music.reading.notes import LONGEST, Written, number_of, read_note, whole_of
+from lefthand.music.reading.old_treble import is_plain_treble, looks_old
 from lefthand.music.reading.parts import chosen_part, parts_of, text_of
 from lefthand.music.reading.piece import Bar, Event, Piece, Tone
 from lefthand.music.reading.unpacking import refused, score_elements
@@ -37,6 +38,8 @@ class _Walk:
 
     divisions: Fraction = Fraction(1)
     semitones: int = 0
+    is_treble: bool = False
+    in_treble: set[int] = field(default_factory=set)  # numbers of notes
     beats: int = 4
     unit: int = 4
     fifths: int = 0
@@ -54,9 +57,16 @@ class _Walk:
             self.remarks.append(words)
 
 
-def read_piece(data: bytes, part: str | None = None, instrument: Instrument | None = None) -> Piece:
-    """One part: by id, name or number; else the first for this instrument; else the first. Raises
-    InputError on `piece` or `part`."""
+def read_piece(
+    data: bytes,
+    part: str | None = None,
+    instrument: Instrument | None = None,
+    *,
+    old_treble: bool = False,
+) -> Piece:
+    """One part: by id, name or number; else the first for this instrument; else the first.
+    old_treble: the cello's treble clef is meant an octave lower. Raises InputError on `piece` or
+    `part`."""
     root = score_elements(data)
     parts = parts_of(root)
     chosen = chosen_part([each for each, _ in parts], part, instrument)
@@ -66,7 +76,11 @@ def read_piece(data: bytes, part: str | None = None, instrument: Instrument | No
     walk = _Walk()
     for bar in bars:
         _read_bar(bar, walk)
-    _lower_the_bass(walk, instrument or chosen.instrument)
+    plays = instrument or chosen.instrument
+    _lower_the_bass(walk, plays)
+    is_old = plays is Instrument.CELLO and looks_old(walk.found, walk.in_treble)
+    if old_treble and plays is Instrument.CELLO:
+        _lower_the_treble(walk)
     if shared := bars_of_two_voices(walk.found):
         walk.remark(two_voices_words([walk.bars[bar].number for bar in shared]))
     for each, others in parts:
@@ -83,6 +97,7 @@ def read_piece(data: bytes, part: str | None = None, instrument: Instrument | No
         events=_events(walk.found),
         tempos=sorted(walk.tempos),
         remarks=walk.remarks,
+        has_old_treble=is_old,
     )
 
 
@@ -134,6 +149,8 @@ def _read_note(element: Element, walk: _Walk, where: str) -> None:
         written = replace(written, tone=replace(written.tone, number=walk.notes))
         onset = walk.last if written.joins else walk.at
         walk.found.append((onset, len(walk.bars) - 1, written))
+        if walk.is_treble:
+            walk.in_treble.add(walk.notes)
     if not written.joins:
         walk.last = walk.at
         walk.at += written.length
@@ -152,6 +169,9 @@ def _read_attributes(element: Element, walk: _Walk, bar: Bar) -> None:
         tops = [whole_of(top, f"{where}, time", 1, 99) for top in beats.split("+")]
         walk.beats = bar.beats = sum(tops)
         walk.unit = bar.unit = whole_of(unit, f"{where}, time", 1, 128)
+    for clef in element.findall("clef"):
+        if clef.get("number", "1") == "1":
+            walk.is_treble = is_plain_treble(clef)
     moves = element.find("transpose")
     if moves is not None:
         by = whole_of(moves.findtext("chromatic", "0"), f"{where}, transpose", -48, 48)
@@ -200,6 +220,15 @@ def _lower_the_bass(walk: _Walk, instrument: Instrument | None) -> None:
         return
     walk.remark("The double bass is read as sounding an octave below what is written.")
     walk.found = [(onset, bar, _an_octave_below(written)) for onset, bar, written in walk.found]
+
+
+def _lower_the_treble(walk: _Walk) -> None:
+    walk.found = [
+        (onset, bar, _an_octave_below(written))
+        if written.tone and written.tone.number in walk.in_treble
+        else (onset, bar, written)
+        for onset, bar, written in walk.found
+    ]
 
 
 def _an_octave_below(written: Written) -> Written:
