@@ -43,6 +43,8 @@ OVERLAPS = """() => [...document.querySelectorAll('body > div')].map((music) => 
 
 
 class Engraving(TestCase):
+    seconds_each = 25
+
     def test_no_number_or_word_lies_on_a_note_or_on_another(self):
         drawn = []
         for exercise, rung, instrument, fingers, drill in list(all_steps(fingers=((), (4,))))[

@@ -15,6 +15,8 @@ FRONTEND = Path(__file__).resolve().parents[3] / "frontend"
 
 
 class FrontendUnits(TestCase):
+    seconds_each = 50
+
     def test_all_pass(self):
         npm = shutil.which("npm")
         self.assertIsNotNone(npm)

@@ -18,6 +18,8 @@ from studio.demo.data import DEMO_PASSWORD, DEMO_USERNAME
 
 @skipUnless(nginx() and shutil.which("openssl"), "nginx and openssl are not on this computer")
 class BehindHttps(TestCase):
+    seconds_each = 50
+
     def open(self, page: Page, address: str) -> None:
         """The servers may need a moment to start."""
         for _ in range(150):

@@ -53,6 +53,8 @@ class Players(TestCase):
 
 
 class Policies(TestCase):
+    seconds_each = 12
+
     tags = {"long"}
 
     def test_the_next_look_is_ahead_of_both_fixed_orders_also_when_disturbed(self):

@@ -61,6 +61,8 @@ print(connection.Database.sqlite_version)
 
 
 class Erasing(TestCase):
+    seconds_each = 10
+
     def test_no_file_of_the_data_folder_holds_an_erased_name(self):
         for build in ("sqlite3", "pysqlite3"):
             with self.subTest(build), tempfile.TemporaryDirectory() as folder:
