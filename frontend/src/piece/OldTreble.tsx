@@ -14,7 +14,7 @@ export function OldTreble({ passage, isBusy, tell }: Props) {
   const answer = passage.old_treble;
   if (!passage.has_old_treble && answer === null) return null;
   return (
-    <div className={css.row}>
+    <div className={`${css.row} ${css.asked}`}>
       <p>{answer === null ? say.isTheTrebleClefOld() : say.theTrebleClef()}</p>
       {[true, false].map((each) => (
         <button
