@@ -8,31 +8,27 @@ from unittest import TestCase, skipUnless
 import numpy as np
 
 from lefthand.sound.findings import findings_of
-from lefthand.sound.take import measure_take
 from lefthand.tests.effort import usually
 from lefthand.tests.recorded import are_here, recorded_take
-from lefthand.tests.test_sound_sampled import drilled, spacings
+from lefthand.tests.test_sound_sampled import taken
 
 INSTRUMENTS = ("vn", "vc", "db")
 # ms in the middle: a bass note speaks late
 STARTS = {"vn": 3.0, "vc": 5.0, "db": 9.0}
 
 
-def taken(instrument, speed, *, uneven=0.0, seed=1, **how):
-    of = drilled(instrument, speed, seed)
-    gaps = spacings(of, speed, uneven, seed)
-    made = recorded_take(of, gaps, seed=seed, **how)
-    return made, measure_take(made.recording, of), gaps
+def played(instrument, speed, **how):
+    return taken(instrument, speed, by=recorded_take, **how)
 
 
-@skipUnless(are_here(), "the recorded notes are not installed: ./jolf bench --sound")
+@skipUnless(are_here(), "the recorded notes are not here: ./jolf test brings them")
 class PlayersNotes(TestCase):
     tags = {"long"}
 
     def test_a_flat_fourth_and_starts(self):
         for instrument in INSTRUMENTS:
             for flat in usually((25,), (10, 25, 50)):
-                made, take, _ = taken(instrument, 2, off={4: -flat}, seed=2)
+                made, take, _ = played(instrument, 2, off={4: -flat}, seed=2)
                 own = [n.at - made.onsets[n.place] for n in take.notes if n.slurred]
                 with self.subTest(instrument=instrument, flat=flat):
                     self.assertIsNone(take.reason)
@@ -45,9 +41,9 @@ class PlayersNotes(TestCase):
         for number, instrument in enumerate(INSTRUMENTS):
             for speed in usually(((4, 8, 4)[number],), (2, 4, 8)):
                 with self.subTest(instrument=instrument, speed=speed):
-                    _, even, _ = taken(instrument, speed)
+                    _, even, _ = played(instrument, speed)
                     self.assertLessEqual(even.evenness.cv, even.evenness.least)
-                    _, take, gaps = taken(instrument, speed, uneven=0.1, seed=3)
+                    _, take, gaps = played(instrument, speed, uneven=0.1, seed=3)
                     counted = gaps[list(take.evenness.places)]
                     true = 100 * counted.std(ddof=1) / counted.mean()
                     within = max(2.0, 0.6 * take.evenness.least)

@@ -36,10 +36,10 @@ def spacings(of, speed, uneven, seed):
     return np.maximum(0.03, (1 + uneven * draw.standard_normal(len(of.notes))) / speed)
 
 
-def taken(instrument, speed, *, uneven=0.0, seed=1, **how):
+def taken(instrument, speed, *, uneven=0.0, seed=1, by=sampled_take, **how):
     of = drilled(instrument, speed, seed)
     gaps = spacings(of, speed, uneven, seed)
-    made = sampled_take(of, gaps, seed=seed, **how)
+    made = by(of, gaps, seed=seed, **how)
     return made, measure_take(made.recording, of), gaps
 
 
