@@ -7,6 +7,7 @@ bow, how light a finger still sounds and where the hand tightens. A slow and a f
 drill give how much evenness and the upper fingers lose.
 """
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
@@ -57,9 +58,9 @@ def findings_of(take: Take) -> Found:
 
 @dataclass(frozen=True, slots=True)
 class Beside:
-    """What of a take is laid beside another one. speed: notes a second. cv: % of spacings, None
-    where it was not told. cents: by finger. cv_error, cents_errors: their standard errors, 0 or
-    nothing where they are not known."""
+    """What of a take is laid beside another one. speed: notes a second. cv: % of spacings beyond
+    what the ear adds, None where it was not told. cents: by finger. cv_error, cents_errors: their
+    standard errors, 0 or nothing where they are not known."""
 
     speed: float
     cv: float | None
@@ -72,14 +73,23 @@ def beside_of(take: Take) -> Beside | None:
     """None of a take that tells nothing."""
     if take.reason is not None:
         return None
-    cv = None if take.evenness is None else take.evenness.cv
+    even = take.evenness
+    cv, error = (None, 0.0) if even is None else beyond_ear(even.cv, even.uncertainty, even.least)
     return Beside(
         speed=take.notes_a_second,
         cv=cv,
         cents={finger: pitch.cents for finger, pitch in take.fingers.items()},
-        cv_error=0.0 if take.evenness is None else take.evenness.uncertainty,
+        cv_error=error,
         cents_errors={finger: pitch.uncertainty for finger, pitch in take.fingers.items()},
     )
+
+
+def beyond_ear(cv: float, error: float, least: float) -> tuple[float, float]:
+    """Unevenness, %, without what even takes show at this speed, and its standard error: what is
+    independent adds in squares. A fast take is heard less surely than a slow one, which is not the
+    player's."""
+    beyond = math.sqrt(max(0.0, cv * cv - least * least))
+    return beyond, error * cv / beyond if beyond else error
 
 
 def findings_of_two(slow: Beside | None, fast: Beside | None) -> Found:

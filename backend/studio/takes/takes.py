@@ -2,9 +2,11 @@
 
 import json
 import math
+from collections.abc import Mapping
 from dataclasses import asdict, dataclass, replace
 from datetime import date
 from statistics import fmean
+from typing import Any
 
 import numpy as np
 from django.db import transaction
@@ -16,7 +18,7 @@ from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
-from lefthand.sound.findings import Beside, findings_of_two
+from lefthand.sound.findings import Beside, beyond_ear, findings_of_two
 from lefthand.sound.player import Playing, play
 from lefthand.sound.recording import Recording, read_recording, recording_of
 from lefthand.sound.score import parse_score
@@ -226,16 +228,22 @@ def beside(take: Take) -> Beside | None:
     if not result["usable"] or len(result["notes"]) < 2:
         return None
     onsets = [note["onset"] for note in result["notes"]]
-    evenness = result["evenness"]
+    cv, error = _evenness(result["evenness"])
     return Beside(
         speed=float(1 / np.median(np.diff(onsets))),
-        cv=None if evenness is None else evenness["cv"],
+        cv=cv,
         cents={int(finger): each["cents"] for finger, each in result["fingers"].items()},
-        cv_error=0.0 if evenness is None else evenness["uncertainty"],
+        cv_error=error,
         cents_errors={
             int(finger): each["uncertainty"] for finger, each in result["fingers"].items()
         },
     )
+
+
+def _evenness(told: Mapping[str, Any] | None) -> tuple[float | None, float]:
+    if told is None:
+        return None, 0.0
+    return beyond_ear(told["cv"], told["uncertainty"], told["least"])
 
 
 def sentence_of(takes: list[Take]) -> str:
