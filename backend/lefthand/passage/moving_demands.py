@@ -91,7 +91,7 @@ def of_crossing(here: Here) -> Iterator[Demand]:
         says = said("demand-lies-over" if level else "demand-hop", finger=finger_said(lead))
         yield here.demand("hop", 0.6 if level else 1.0, lead, says)
     is_next = highest == were_highest + 1 and here.seconds_since < RINGS_ON
-    if lead == OPEN and before.lead.finger and is_next:
+    if here.lead.on_string == OPEN and before.lead.finger and is_next:
         yield from _must_ring(before)
 
 
@@ -121,7 +121,7 @@ def of_neighbours(here: Here) -> Iterator[Demand]:
     if is_still and upper and is_half and {one.finger, two.finger} == {3, 4}:
         yield here.demand("own.half_step", 1.0, 4, said("demand-half-step"))
         yield here.demand("own.half_step", 0.6, 3, said("demand-half-step"))
-    if two.finger + 2 <= one.finger < 5:
+    if two.on_string + 2 <= one.finger < 5:
         points = held_to(0.15 * (one.finger - two.finger) * (1 + here.haste))
         says = said("demand-lift", one=finger_said(one.finger), other=finger_said(two.finger))
         yield here.demand("lift", points, one.finger, says)

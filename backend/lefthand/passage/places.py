@@ -109,12 +109,6 @@ def position_of(instrument: Instrument, base: int) -> int:
     return LOW_POSITIONS[base] if base < len(LOW_POSITIONS) else base - 3
 
 
-def is_octave_harmonic(instrument: Instrument, midi: int) -> bool:
-    """An octave above the highest string, where a held-up hand touches the half of the string."""
-    highest = FINGERBOARDS[instrument].strings[-1].midi
-    return instrument.is_held_up and midi == highest + OCTAVE
-
-
 class Fingerboard:
     """The ways to stop tones on one instrument. bass: "124" or "1234". highest: the highest
     position that is used, None for all. taste: of `tastes`."""
@@ -160,9 +154,11 @@ class Fingerboard:
         return found
 
     def _has_harmonic(self, midi: int) -> bool:
+        """An octave above the highest string, where a held-up hand touches the half of it."""
         position = position_of(self.instrument, HARMONIC_BASE)
         is_reached = not self._highest or position <= self._highest
-        return is_reached and is_octave_harmonic(self.instrument, midi)
+        is_half = midi == self.strings[-1][0] + OCTAVE
+        return self.instrument.is_held_up and is_reached and is_half
 
     def _ways(self, pitch: tuple[int, int], thumb_from: int = NECK) -> list[Way]:
         midi, letters = pitch

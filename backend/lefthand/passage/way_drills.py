@@ -366,7 +366,7 @@ def _tones(hand: Hand, pitches: dict[int, Pitch]) -> tuple[Tone, ...]:
     places = hand.places if len(hand.places) <= len(ranked) else hand.places[-len(ranked) :]
     chosen = ranked[-len(places) :]
     return tuple(
-        Tone(pitches[midi], place.on_string, place.string)
+        Tone(pitches[midi], place.finger, place.string)
         for midi, place in zip(chosen, places, strict=True)
     )
 

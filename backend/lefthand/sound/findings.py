@@ -7,13 +7,13 @@ bow, how light a finger still sounds and where the hand tightens. A slow and a f
 drill give how much evenness and the upper fingers lose.
 """
 
-import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
 
+from lefthand.sound.notes import beyond_ear
 from lefthand.sound.take import Take
 
 SLOW = 4.0  # notes a second
@@ -82,14 +82,6 @@ def beside_of(take: Take) -> Beside | None:
         cv_error=error,
         cents_errors={finger: pitch.uncertainty for finger, pitch in take.fingers.items()},
     )
-
-
-def beyond_ear(cv: float, error: float, least: float) -> tuple[float, float]:
-    """Unevenness, %, without what even takes show at this speed, and its standard error: what is
-    independent adds in squares. A fast take is heard less surely than a slow one, which is not the
-    player's."""
-    beyond = math.sqrt(max(0.0, cv * cv - least * least))
-    return beyond, error * cv / beyond if beyond else error
 
 
 def findings_of_two(slow: Beside | None, fast: Beside | None) -> Found:

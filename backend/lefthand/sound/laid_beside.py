@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from math import hypot
 from typing import Any
 
+from lefthand.sound.notes import beyond_ear
 from lefthand.sound.words import named, off
 from lefthand.values.said import Said, said
 from lefthand.words import words_of
@@ -97,9 +98,10 @@ def laid_beside(
     if first is None or second is None:
         return LaidBeside(tuple(fingers), None, False, evidence, measured)
     spread = first["cv"], second["cv"]
-    unsure = max(SURE * hypot(first["uncertainty"], second["uncertainty"]), 1.0)
-    can_be_told = max(spread) > max(first["least"], second["least"])
-    is_moved = can_be_told and abs(spread[1] - spread[0]) > unsure
+    (one, its), (two, others) = (
+        beyond_ear(each["cv"], each["uncertainty"], each["least"]) for each in (first, second)
+    )
+    is_moved = abs(two - one) > max(SURE * hypot(its, others), 1.0)
     return LaidBeside(tuple(fingers), spread, is_moved, evidence, measured)
 
 

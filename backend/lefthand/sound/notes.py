@@ -10,6 +10,7 @@ That of n spacings is itself unsure by 1 / sqrt(2 n) of its size (Kendall and St
 Theory of Statistics" 1, section 10.5, for a normal sample).
 """
 
+import math
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
@@ -224,6 +225,14 @@ def least_at(speed: float, instrument: Instrument) -> float:
     """% of unevenness below which nothing can be told at so many notes a second."""
     speeds, least = zip(*LEAST[instrument], strict=True)
     return float(np.interp(speed, speeds, least))
+
+
+def beyond_ear(cv: float, error: float, least: float) -> tuple[float, float]:
+    """Unevenness, %, without what even takes show at this speed, and its standard error: what is
+    independent adds in squares. A fast take is heard less surely than a slow one, which is not the
+    player's."""
+    beyond = math.sqrt(max(0.0, cv * cv - least * least))
+    return beyond, error * cv / beyond if beyond else error
 
 
 def _pairs(

@@ -30,6 +30,12 @@ SENTENCES = (
         result({}, cv=1.4, cv_unsure=0.1),
         "Nothing changed that can be told from chance.",
     ),
+    (
+        "a fast take heard less surely",
+        result({}, cv=3.6, least=1.0),
+        result({}, cv=5.2, least=4.0),
+        "Nothing changed that can be told from chance.",
+    ),
     ("spacing told in one only", result({}, cv=8), result({}), "Nothing changed that can be told from chance."),
     (
         "two things",

@@ -16,6 +16,7 @@ from lefthand.music.musicxml import to_musicxml
 from lefthand.music.reading.reader import read_piece
 from lefthand.passage.fingering import Wish
 from lefthand.passage.levels import ease_of, weights
+from lefthand.passage.marks import marks_of
 from lefthand.passage.passage import Asked, read_passage
 from lefthand.passage.passage_json import passage_json
 from lefthand.passage.release import STOP
@@ -261,6 +262,32 @@ class Release(TestCase):
         out, added = proposed[0], next(n for n in range(48) if n not in proposed)
         told = read(text, releases={out: False, added: True}).releases
         self.assertEqual([r.place for r in told], sorted({*proposed, added} - {out}))
+
+
+class Harmonic(TestCase):
+    def setUp(self):
+        self.passage = read("A5:2 E6:2 A5:2 E6:2 " * 2 + "A5 C#6 E6 C#6 " * 2, tempo=60.0)
+        places = [hand.places[-1] for hand in self.passage.fingering.hands]
+        self.touched = {at for at, place in enumerate(places) if place.is_harmonic}
+        self.assertGreater(len(self.touched), 4)
+
+    def test_no_reason_calls_it_an_open_string_and_the_hand_does_not_let_go_there(self):
+        for demand in self.passage.demands:
+            self.assertNotIn("open string", demand.words)
+        self.assertNotIn("open_string", {release.kind for release in self.passage.releases})
+
+    def test_it_is_marked_in_the_music_and_alike_in_the_drills_of_the_place(self):
+        marks = marks_of(self.passage)
+        numbers = {self.passage.line[at].tones[0].number for at in self.touched}
+        self.assertEqual({marks[number].finger for number in numbers}, {0})
+        self.assertIn("harmonic", " ".join(self.passage.remarks))
+        drills = self.passage.drills_to((0, 1))
+        self.assertTrue(drills)
+        tones = [t for drill in drills for _, event in drill.events() for t in event.tones]
+        high = {tone.finger for tone in tones if tone.pitch.midi == 88}
+        self.assertEqual(high, {0})
+        for drill in drills:
+            self.assertIn("<fingering", to_musicxml(drill))
 
 
 class LeadIn(TestCase):

@@ -18,7 +18,8 @@ from lefthand.composing.compose import free_recipe, make_drill
 from lefthand.music.drill_json import drill_json
 from lefthand.music.request import DrillRequest
 from lefthand.music.score import Drill
-from lefthand.sound.findings import Beside, beyond_ear, findings_of_two
+from lefthand.sound.findings import Beside, findings_of_two
+from lefthand.sound.notes import beyond_ear
 from lefthand.sound.player import Playing, play
 from lefthand.sound.recording import Recording, read_recording, recording_of
 from lefthand.sound.score import parse_score
